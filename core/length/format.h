@@ -10,9 +10,9 @@ namespace pp {
 // How lengths are shown: inches to a fraction, or millimetres to so many decimals.
 struct LengthStyle {
   Unit unit = Unit::Millimetre;
-  int denominator = 32;     // finest fraction of an inch: 2, 4, 8, 16, 32 or 64
-  int decimals = 1;         // decimals of a millimetre, 0 to 6; trailing zeros are dropped
-  bool raised = false;      // set 7/16 in raised and lowered digits, for the screen and paper
+  int denominator = 32;  // finest fraction of an inch: 2, 4, 8, 16, 32 or 64
+  int decimals = 1;      // decimals of a millimetre, 0 to 6; trailing zeros are dropped
+  bool raised = false;   // set 7/16 in raised and lowered digits, for the screen and paper
 };
 
 // A length rounded to the style's grid, without a unit. Where it does not lie on the grid a mark

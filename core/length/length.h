@@ -42,7 +42,8 @@ class Length {
   std::int64_t nm_ = 0;
 };
 
-// The longest length the readers accept: one kilometre. Sums of any real job stay far inside 64 bits.
+// The longest length the readers accept: one kilometre. Sums of any real job stay far inside 64
+// bits.
 inline constexpr Length kLongest = Length::mm(1'000'000);
 
 // An area in square nanometres. 128 bits: two full sheets already overflow 64.

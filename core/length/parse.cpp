@@ -11,7 +11,9 @@ namespace {
 constexpr const char* kSpellings = "a length such as 24 1/2, 24.5in, 2' 6\", 622.3mm or 62.23cm";
 constexpr int kMostDigits = 12;  // keeps every single number far from overflow
 
-bool isDigit(char c) { return c >= '0' && c <= '9'; }
+bool isDigit(char c) {
+  return c >= '0' && c <= '9';
+}
 
 Int128 gcd(Int128 a, Int128 b) {
   if (a < 0) a = -a;
@@ -60,19 +62,23 @@ Ratio plus(const Ratio& a, const Ratio& b) {
 }
 
 struct Quantity {
-  Ratio ratio;            // nanometres when isLength, else a plain number
+  Ratio ratio;  // nanometres when isLength, else a plain number
   bool isLength = false;
 };
 
 constexpr std::int64_t kNmPerInch = 25'400'000;
 constexpr std::int64_t kNmPerMm = 1'000'000;
 
-std::int64_t nmPer(Unit unit) { return unit == Unit::Inch ? kNmPerInch : kNmPerMm; }
+std::int64_t nmPer(Unit unit) {
+  return unit == Unit::Inch ? kNmPerInch : kNmPerMm;
+}
 
 // Recursive descent over one text. Every function leaves `failed_` set on the first fault.
 class Reader {
  public:
-  Reader(std::string_view text, bool arithmetic) : text_(text), arithmetic_(arithmetic) {}
+  // `bare` is the unit of plain numbers where lengths and plain numbers are added.
+  Reader(std::string_view text, bool arithmetic, Unit bare)
+      : text_(text), arithmetic_(arithmetic), bare_(bare) {}
 
   bool failed() const { return failed_; }
   void skipSpaces() {
@@ -96,7 +102,7 @@ class Reader {
     return out;
   }
 
-  Quantity sum(Unit bare) {
+  Quantity sum() {
     Quantity out = product();
     while (!failed_) {
       const int sign = take("+") ? 1 : take("-") || take("−") ? -1 : 0;
@@ -104,8 +110,8 @@ class Reader {
       Quantity next = product();
       next.ratio = times(next.ratio, Ratio{sign, 1});
       if (out.isLength != next.isLength) {
-        toLength(out, bare);
-        toLength(next, bare);
+        toLength(out, bare_);
+        toLength(next, bare_);
       }
       out.ratio = plus(out.ratio, next.ratio);
     }
@@ -234,8 +240,8 @@ class Reader {
       } else if (take("/")) {
         const Quantity next = factor();
         if (next.ratio.numerator == 0 || (next.isLength && !out.isLength)) return fail(), out;
-        out.ratio = times(out.ratio, Ratio{next.ratio.denominator, next.ratio.numerator,
-                                           next.ratio.overflowed});
+        out.ratio = times(
+            out.ratio, Ratio{next.ratio.denominator, next.ratio.numerator, next.ratio.overflowed});
         out.isLength = out.isLength && !next.isLength;
       } else {
         break;
@@ -248,7 +254,7 @@ class Reader {
     constexpr int kDeepest = 50;
     if (take("(")) {
       if (++depth_ > kDeepest) return fail(), Quantity{};
-      Quantity inner = sum(Unit::Millimetre);  // unit-free sums stay plain; mixed ones name a unit
+      Quantity inner = sum();
       if (!take(")")) fail();
       --depth_;
       return inner;
@@ -263,6 +269,7 @@ class Reader {
 
   std::string_view text_;
   bool arithmetic_;
+  Unit bare_;
   std::size_t at_ = 0;
   int depth_ = 0;
   bool failed_ = false;
@@ -275,14 +282,14 @@ Problem refused(std::string_view text, std::string expected) {
 }  // namespace
 
 Result<Length> parseLength(std::string_view text, std::optional<Unit> bare) {
-  Reader reader(text, false);
+  Reader reader(text, false, bare.value_or(Unit::Millimetre));
   Quantity quantity = reader.quantity();
   if (reader.failed() || !reader.atEnd()) return refused(text, kSpellings);
   if (!quantity.isLength && !bare)
     return refused(text, "a unit with the number (in or mm), or a unit for the file");
   if (!quantity.isLength) Reader::toLength(quantity, *bare);
-  if (quantity.ratio.overflowed || quantity.ratio.numerator / quantity.ratio.denominator >
-                                       static_cast<Int128>(kLongest.inNm()))
+  if (quantity.ratio.overflowed ||
+      quantity.ratio.numerator / quantity.ratio.denominator > static_cast<Int128>(kLongest.inNm()))
     return refused(text, "a length of at most 1000 m");
   if (quantity.ratio.denominator != 1)
     return refused(text, "a length of whole nanometres (1/64 in and six decimals of a mm are)");
@@ -290,8 +297,8 @@ Result<Length> parseLength(std::string_view text, std::optional<Unit> bare) {
 }
 
 Result<Length> parseExpression(std::string_view text, Unit bare) {
-  Reader reader(text, true);
-  Quantity quantity = reader.sum(bare);
+  Reader reader(text, true, bare);
+  Quantity quantity = reader.sum();
   if (reader.failed() || !reader.atEnd())
     return refused(text, "a length or a sum such as 31 - 5 - 1 1/2 or 2*3/4in + 10mm");
   Reader::toLength(quantity, bare);

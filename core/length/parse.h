@@ -10,8 +10,8 @@
 namespace pp {
 
 // One length in any accepted spelling: 24 1/2, 24-1/2, 24 1/2", 24.5in, 2' 0 1/2", 622.3mm,
-// 62.23cm, 0.6223m. A number without a unit takes `bare`; without that it is a problem. The value is
-// exact: what is finer than a nanometre is refused. Zero is accepted, a sign is not.
+// 62.23cm, 0.6223m. A number without a unit takes `bare`; without that it is a problem. The value
+// is exact: what is finer than a nanometre is refused. Zero is accepted, a sign is not.
 Result<Length> parseLength(std::string_view text, std::optional<Unit> bare);
 
 // Arithmetic on lengths as a maker types it: + - * / and brackets over the spellings above, such as

@@ -25,7 +25,8 @@ std::string shown(const std::string& text, std::size_t limit) {
   std::string out;
   for (std::size_t i = 0; i < text.size();) {
     const std::size_t length = sequenceLength(text, i);
-    const bool control = length == 1 && (static_cast<unsigned char>(text[i]) < 0x20 || text[i] == 0x7F);
+    const bool control =
+        length == 1 && (static_cast<unsigned char>(text[i]) < 0x20 || text[i] == 0x7F);
     if (out.size() + (length == 0 ? 1 : length) > limit) return out + "...";
     if (length == 0 || control)
       out += '?';

@@ -13,11 +13,12 @@ namespace pp {
 
 // One thing that is wrong with an input: where it is, what stands there and what should.
 struct Problem {
-  std::string file;       // name of the file, empty until a reader that knows it fills it in
-  std::size_t line = 0;   // physical line (1-based) on which the record begins, 0 where lines mean nothing
-  std::string field;      // column, JSON pointer, option or the name of the value
-  std::string found;      // what stands there, shortened to be readable
-  std::string expected;   // what would have been accepted
+  std::string file;  // name of the file, empty until a reader that knows it fills it in
+  std::size_t line =
+      0;  // physical line (1-based) on which the record begins, 0 where lines mean nothing
+  std::string field;     // column, JSON pointer, option or the name of the value
+  std::string found;     // what stands there, shortened to be readable
+  std::string expected;  // what would have been accepted
 };
 
 using Problems = std::vector<Problem>;

@@ -1,0 +1,33 @@
+// The whole break-down: every part of every assembly of a job, with codes.
+#pragma once
+
+#include "core/breakdown/drawer.h"
+#include "core/breakdown/layout.h"
+#include "core/breakdown/part.h"
+
+namespace pp {
+
+// Something that cannot be built as drawn. What it concerns has no parts until it is put right.
+struct Trouble {
+  std::string assembly;  // code
+  OpeningPath opening;   // empty: the assembly as a whole
+  bool drawers = false;  // the drawers of that opening do not go in
+  Problem problem;
+};
+
+struct Breakdown {
+  std::vector<Part> parts;  // by assembly, in the order they are built
+  std::vector<Trouble> troubles;
+};
+
+// Equal parts of an assembly become one part with a quantity; parts of a grain run stay single.
+// Precondition: validate(job) finds nothing.
+Breakdown breakDown(const Job& job);
+
+// The parts of one assembly.
+Breakdown breakDown(const Job& job, const Assembly& assembly);
+
+// What the exchange formats say of a part's total: number of pieces.
+std::int64_t pieceCount(const std::vector<Part>& parts);
+
+}  // namespace pp

@@ -1,0 +1,60 @@
+// Drawer fronts and drawer boxes in one opening.
+#pragma once
+
+#include "core/breakdown/layout.h"
+#include "core/breakdown/part.h"
+
+namespace pp {
+
+// What the box rules need: sizes of the box as a whole and of what it is made of.
+struct DrawerBox {
+  Length width, depth, height;  // Bw, Bd, Bh
+  Length side;                  // measured thickness of the sides
+  Length front;                 // of the box's front and back
+  Length bottom;                // of the bottom
+};
+
+// Every part of a box in one school. Lengths run along the grain.
+struct DrawerBoxSizes {
+  Reason sideLength, sideHeight;
+  Reason frontLength, frontHeight;
+  Reason backLength, backHeight;
+  Reason bottomWidth, bottomDepth;
+};
+DrawerBoxSizes drawerBoxSizes(const DrawerBox& box, const DrawerRules& rules);
+
+// Box width for side-mounted slides in an opening.
+Reason drawerBoxWidth(Length openingWidth, const Slide& slide, const DrawerRules& rules);
+
+// Fronts and cells of a bank in its opening: the cell is the height a drawer has for itself. The
+// fronts and gaps fill the opening exactly; what does not share evenly goes to the lowest front.
+struct DrawerCell {
+  Length frontBottom, frontHeight;  // from the opening's foot
+  Length bottom, height;            // of the cell, from the opening's foot
+};
+Result<std::vector<DrawerCell>> drawerCells(Length openingHeight, const std::vector<Share>& fronts,
+                                            Length gap, const LengthStyle& style);
+
+// The longest slide with length + reserve <= depth; null when none fits.
+const Slide* longestSlide(const std::vector<Slide>& slides, Length depth, Length reserve);
+
+// One solved drawer, in carcass coordinates.
+struct DrawerPlan {
+  DrawerCell cell;  // relative to the opening
+  FrontRect front;
+  Length boxX, boxY, boxZ;
+  DrawerBox box;
+  Reason width, height;  // where the box's outer width and height come from
+  const Slide* slide = nullptr;
+};
+
+// Solves the bank in a leaf opening, top drawer first. Problems when the fronts do not add up, no
+// stocked slide fits, or a box will not go into its place.
+Result<std::vector<DrawerPlan>> planDrawers(const Job& job, const Carcass& carcass,
+                                            const CarcassLayout& layout, const OpeningRect& leaf);
+
+// The parts of all drawers of the carcass, top first. Precondition: planDrawers succeeds for each.
+std::vector<Part> drawerParts(const Job& job, const Assembly& assembly,
+                              const std::vector<DrawerPlan>& drawers, const OpeningRect& leaf);
+
+}  // namespace pp

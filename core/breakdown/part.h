@@ -1,0 +1,89 @@
+// A part: one board as it leaves the saw and what is done to it before it is put together.
+#pragma once
+
+#include <array>
+#include <optional>
+#include <string>
+#include <vector>
+
+#include "core/breakdown/reason.h"
+#include "core/breakdown/space.h"
+#include "core/job/job.h"
+
+namespace pp {
+
+// Left or right of a mirrored pair.
+enum class Hand { None, Left, Right };
+
+enum class PartGrain { Length, Width, Any };
+
+// The two faces of a part. Machining is measured on the face it is cut into.
+enum class Face { Inside, Outside };
+
+// The four bounding edges: 1 and 2 along the length (at v = 0 and at the full width), and along the
+// width (at u = 0 and at the full length).
+enum class Edge { L1, L2, W1, W2 };
+inline constexpr std::array<Edge, 4> kEdges = {Edge::L1, Edge::L2, Edge::W1, Edge::W2};
+
+// Which way an edge looks when the part is in its place.
+enum class Side { Front, Back, Left, Right, Top, Bottom };
+std::string sideName(Side side);  // "front", "top", ...
+
+enum class Cut { Dado, Rabbet, Groove, Notch, PinHoles };
+std::string cutName(Cut cut);  // "dado", "rabbet", ...
+
+// Something cut into a part: a rectangle on a face, so deep. For a notch the depth is the whole
+// thickness; for pin holes the rectangle holds the row from the first hole's centre to the last's.
+struct Machining {
+  Cut cut = Cut::Dado;
+  Face face = Face::Inside;
+  std::string receives;   // what goes into it: "bottom", "back", "shelf"
+  Length u0, u1, v0, v1;  // in the part's own frame, finished size
+  Length depth;
+  Edge from = Edge::W1;  // the edge it is measured from
+  Length distance;       // from that edge to its near side (pin holes: to the row)
+  Length width;          // across; for pin holes the diameter
+  int holes = 0;         // pin holes only
+  Length pitch;          // pin holes only
+  bool through = true;   // runs from edge to edge of the part
+  bool operator==(const Machining&) const = default;
+};
+
+struct Part {
+  std::string code;      // "B1-03"
+  std::string name;      // "left side"
+  std::string assembly;  // code of the assembly
+  std::int64_t quantity = 1;
+  Hand hand = Hand::None;
+  std::string material;  // id of a Material
+  Length thickness;      // measured
+  Reason length, width;  // finished sizes, banding included, and where they come from
+  PartGrain grain = PartGrain::Length;
+  Face show = Face::Inside;
+  std::array<Side, 4> edges{};         // which way L1, L2, W1, W2 look
+  std::array<std::string, 4> bands{};  // banding on L1, L2, W1, W2; empty: none
+  std::array<bool, 4> exposed{};       // seen when built, whether banded or not
+  Length bandedLength, bandedWidth;    // taken off for banding along length and width
+  Length oversize;
+  std::string run;  // grain run, empty: none
+  int runOrder = 0;
+  std::vector<Machining> machining;
+  std::vector<Pose> poses;  // where each copy goes; as many as quantity
+  OpeningPath opening;      // the opening it came from, empty for the carcass itself
+
+  Length cutLength() const { return length.total() - bandedLength + oversize; }
+  Length cutWidth() const { return width.total() - bandedWidth + oversize; }
+  // The edge that looks to `side`, if one does.
+  std::optional<Edge> edgeAt(Side side) const;
+  // The whole board in its own frame.
+  Box board() const;
+};
+
+// The room a machining takes out of a part, in the part's own frame. Pin holes take none that
+// matters between parts and give an empty box.
+Box removed(const Machining& machining, const Part& part);
+
+// "dado for the bottom, inside face, 100 from the bottom edge, 18 wide, 6 deep, through"
+std::string describe(const Machining& machining, const Part& part, const LengthStyle& style);
+
+}  // namespace pp

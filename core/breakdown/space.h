@@ -1,0 +1,47 @@
+// Boxes in space and how a flat part lies in them. x runs from the left of the assembly to its
+// right, y from its front to its back, z from its foot up.
+#pragma once
+
+#include <array>
+#include <vector>
+
+#include "core/length/length.h"
+
+namespace pp {
+
+using Point = std::array<Length, 3>;
+
+// An axis-parallel box; low <= high in every direction, the high faces not included.
+struct Box {
+  Point low;
+  Point high;
+  bool operator==(const Box&) const = default;
+  bool empty() const { return low[0] >= high[0] || low[1] >= high[1] || low[2] >= high[2]; }
+};
+
+Box intersection(const Box& a, const Box& b);
+
+// What is left of `box` after `cut` is taken away: up to six boxes that do not overlap.
+std::vector<Box> difference(const Box& box, const Box& cut);
+
+enum class Axis { X, Y, Z };
+
+// A signed direction along an axis.
+struct Direction {
+  Axis axis = Axis::X;
+  int sign = 1;
+  bool operator==(const Direction&) const = default;
+};
+
+// Where a part's own frame lies: u along its length from end 1, v along its width from edge 1, w
+// through its thickness from the inside face.
+struct Pose {
+  Point origin;
+  Direction u, v, w;
+  bool operator==(const Pose&) const = default;
+
+  // The box in space of a box given in the part's own frame.
+  Box place(const Box& own) const;
+};
+
+}  // namespace pp

@@ -1,0 +1,177 @@
+#include "core/formats/csv.h"
+
+#include <csv.h>
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <memory>
+
+namespace pp {
+namespace {
+
+// Position of the first byte that is not well-formed UTF-8 or is NUL, or none.
+std::optional<std::size_t> badByte(std::string_view text) {
+  for (std::size_t i = 0; i < text.size();) {
+    const auto lead = static_cast<unsigned char>(text[i]);
+    std::size_t length = 0;
+    if (lead > 0 && lead < 0x80)
+      length = 1;
+    else if (lead >= 0xC2 && lead < 0xE0)
+      length = 2;
+    else if (lead >= 0xE0 && lead < 0xF0)
+      length = 3;
+    else if (lead >= 0xF0 && lead < 0xF5)
+      length = 4;
+    if (length == 0 || i + length > text.size()) return i;
+    for (std::size_t k = 1; k < length; ++k)
+      if ((static_cast<unsigned char>(text[i + k]) & 0xC0) != 0x80) return i;
+    const auto second = length > 1 ? static_cast<unsigned char>(text[i + 1]) : 0x80;
+    if ((lead == 0xE0 && second < 0xA0) || (lead == 0xED && second > 0x9F) ||
+        (lead == 0xF0 && second < 0x90) || (lead == 0xF4 && second > 0x8F))
+      return i;
+    i += length;
+  }
+  return std::nullopt;
+}
+
+std::size_t lineOf(std::string_view text, std::size_t at) {
+  return 1 + static_cast<std::size_t>(
+                 std::count(text.begin(), text.begin() + static_cast<std::ptrdiff_t>(at), '\n'));
+}
+
+// Feeds libcsv byte by byte, because that is the only way to know on which physical line a record
+// begins when quoted fields hold line ends.
+class RecordReader {
+ public:
+  RecordReader(std::string_view text, std::size_t firstLine) : text_(text), line_(firstLine) {}
+
+  // Records in order; on a fault the line of the record that has it.
+  std::variant<std::vector<CsvRecord>, std::size_t> run() {
+    csv_parser parser;
+    if (csv_init(&parser, CSV_STRICT | CSV_STRICT_FINI) != 0) return line_;
+    const std::unique_ptr<csv_parser, decltype(&csv_free)> guard(&parser, &csv_free);
+    for (const char byte : text_) {
+      if (!inRecord_ && byte != '\n' && byte != '\r') {
+        inRecord_ = true;
+        current_.line = line_;
+      }
+      if (csv_parse(&parser, &byte, 1, &onField, &onRecord, this) != 1) return current_.line;
+      if (byte == '\n') ++line_;
+    }
+    if (csv_fini(&parser, &onField, &onRecord, this) != 0) return current_.line;
+    return std::move(records_);
+  }
+
+ private:
+  static void onField(void* data, std::size_t size, void* self) {
+    static_cast<RecordReader*>(self)->current_.fields.emplace_back(static_cast<const char*>(data),
+                                                                   size);
+  }
+  static void onRecord(int, void* self) {
+    auto& reader = *static_cast<RecordReader*>(self);
+    reader.records_.push_back(std::move(reader.current_));
+    reader.current_ = {};
+    reader.inRecord_ = false;
+  }
+
+  std::string_view text_;
+  std::size_t line_;
+  bool inRecord_ = false;
+  CsvRecord current_;
+  std::vector<CsvRecord> records_;
+};
+
+// Takes a first line `# unit: mm` off the text.
+Result<std::optional<Unit>> takeUnit(const std::string& file, std::string_view& text) {
+  if (text.empty() || text.front() != '#') return std::optional<Unit>{};
+  const std::size_t end = std::min(text.find('\n'), text.size());
+  std::string line;
+  for (const char c : text.substr(0, end))
+    if (c != ' ' && c != '\t' && c != '\r') line += c;
+  text.remove_prefix(std::min(end + 1, text.size()));
+  if (line == "#unit:mm") return std::optional(Unit::Millimetre);
+  if (line == "#unit:in") return std::optional(Unit::Inch);
+  return Problem{file, 1, "unit", "'" + shown(line) + "'", "`# unit: mm` or `# unit: in`"};
+}
+
+Problems checkHeader(const CsvTable& table, const std::vector<std::string>& needed) {
+  Problems out;
+  std::set<std::string> seen;
+  for (const std::string& name : table.header)
+    if (!seen.insert(name).second)
+      out.push_back(
+          {table.file, table.headerLine, name, "the column a second time", "each column once"});
+  for (const std::string& name : needed)
+    if (seen.count(name) == 0)
+      out.push_back({table.file, table.headerLine, name, "no such column", "the column " + name});
+  return out;
+}
+
+}  // namespace
+
+std::optional<std::size_t> CsvTable::column(std::string_view name) const {
+  const auto at = std::find(header.begin(), header.end(), name);
+  if (at == header.end()) return std::nullopt;
+  return static_cast<std::size_t>(at - header.begin());
+}
+
+const std::string& CsvTable::field(const CsvRecord& record, std::string_view name) const {
+  static const std::string kNone;
+  const auto index = column(name);
+  return index ? record.fields[*index] : kNone;
+}
+
+Result<CsvTable> readCsv(const std::string& file, std::string_view text,
+                         const std::vector<std::string>& neededColumns) {
+  if (const auto bad = badByte(text))
+    return Problem{file,
+                   lineOf(text, *bad),
+                   {},
+                   fmt::format("the byte 0x{:02X}", static_cast<unsigned char>(text[*bad])),
+                   "UTF-8 text"};
+  if (text.starts_with("\xEF\xBB\xBF")) text.remove_prefix(3);
+  CsvTable table;
+  table.file = file;
+  const bool directive = text.starts_with("#");
+  const auto unit = takeUnit(file, text);
+  if (!unit) return unit.problems();
+  table.unit = unit.value();
+  auto outcome = RecordReader(text, directive ? 2 : 1).run();
+  if (const auto* line = std::get_if<std::size_t>(&outcome))
+    return Problem{file,
+                   *line,
+                   {},
+                   "a stray or unclosed quote",
+                   "quotes only round a whole field, doubled inside"};
+  auto& records = std::get<std::vector<CsvRecord>>(outcome);
+  if (records.empty()) return Problem{file, 1, {}, "nothing", "a header line"};
+  table.header = records.front().fields;
+  table.headerLine = records.front().line;
+  if (Problems problems = checkHeader(table, neededColumns); !problems.empty()) return problems;
+  table.records.assign(std::make_move_iterator(records.begin() + 1),
+                       std::make_move_iterator(records.end()));
+  if (table.records.empty())
+    return Problem{file, table.headerLine, {}, "no data row", "at least one row"};
+  for (const CsvRecord& record : table.records)
+    if (record.fields.size() != table.header.size())
+      return Problem{file,
+                     record.line,
+                     {},
+                     fmt::format("{} fields", record.fields.size()),
+                     fmt::format("{} fields, as in the header", table.header.size())};
+  return table;
+}
+
+std::string csvField(const std::string& text) {
+  if (text.find_first_of(",\"\r\n") == std::string::npos &&
+      (text.empty() || (text.front() != ' ' && text.back() != ' ')))
+    return text;
+  std::string out = "\"";
+  for (const char c : text) {
+    if (c == '"') out += '"';
+    out += c;
+  }
+  return out + '"';
+}
+
+}  // namespace pp

@@ -1,0 +1,83 @@
+#include <fmt/format.h>
+
+#include "core/formats/csv.h"
+#include "core/formats/exchange.h"
+
+namespace pp {
+namespace {
+
+const char* grainName(PartGrain grain) {
+  switch (grain) {
+    case PartGrain::Length:
+      return "length";
+    case PartGrain::Width:
+      return "width";
+    case PartGrain::Any:
+      return "any";
+  }
+  return "";
+}
+
+const char* grainName(SheetGrain grain) {
+  switch (grain) {
+    case SheetGrain::Length:
+      return "length";
+    case SheetGrain::Width:
+      return "width";
+    case SheetGrain::None:
+      return "none";
+  }
+  return "";
+}
+
+std::string mm(Length length) {
+  return formatMm(length) + "mm";
+}
+
+}  // namespace
+
+std::string writeParts(const Job& job, const std::vector<Part>& parts) {
+  std::string out =
+      "# unit: mm\ncode,name,assembly,qty,length,width,thickness,material,grain,band_l1,band_l2,"
+      "band_w1,band_w2,oversize,run,run_order,note\n";
+  for (const Part& part : parts) {
+    const Material& material = *findMaterial(job, part.material);
+    const std::string hand = part.hand == Hand::Left    ? "left hand"
+                             : part.hand == Hand::Right ? "right hand"
+                                                        : "";
+    out += fmt::format("{},{},{},{},{},{},{},{},{},{},{},{},{},{},{},{},{}\n", csvField(part.code),
+                       csvField(part.name), csvField(part.assembly), part.quantity,
+                       mm(part.length.total()), mm(part.width.total()), mm(material.nominal),
+                       csvField(material.name), grainName(part.grain), csvField(part.bands[0]),
+                       csvField(part.bands[1]), csvField(part.bands[2]), csvField(part.bands[3]),
+                       mm(part.oversize), csvField(part.run),
+                       part.run.empty() ? "" : std::to_string(part.runOrder), hand);
+  }
+  return out;
+}
+
+std::string writeStock(const Job& job) {
+  std::string out =
+      "# unit: mm\nid,material,thickness,measured,length,width,grain,qty,price,kind,trim\n";
+  for (const StockPiece& piece : job.stock) {
+    const Material& material = *findMaterial(job, piece.material);
+    out += fmt::format(
+        "{},{},{},{},{},{},{},{},{},{},{}\n", csvField(piece.id), csvField(material.name),
+        mm(material.nominal), mm(piece.measured.value_or(material.measured)), mm(piece.length),
+        mm(piece.width), grainName(piece.grain),
+        piece.quantity ? std::to_string(*piece.quantity) : "unlimited", format(piece.price),
+        piece.kind == StockKind::Sheet ? "sheet" : "offcut", piece.trim ? mm(*piece.trim) : "");
+  }
+  return out;
+}
+
+std::string writeBanding(const Job& job) {
+  std::string out = "# unit: mm\nname,thickness,width,price,roll_length,deduct\n";
+  for (const Banding& banding : job.bandings)
+    out += fmt::format("{},{},{},{},{},{}\n", csvField(banding.name), mm(banding.thickness),
+                       mm(banding.width), format(banding.price), mm(banding.rollLength),
+                       banding.deduct ? "yes" : "no");
+  return out;
+}
+
+}  // namespace pp

@@ -1,0 +1,225 @@
+// Field-by-field reading and writing of JSON objects through one description per type: a function
+// `fields(archive, value)` names every field once, and serves both ways.
+#pragma once
+
+#include <fmt/format.h>
+
+#include <cmath>
+#include <nlohmann/json.hpp>
+#include <optional>
+#include <set>
+#include <string>
+#include <utility>
+#include <vector>
+
+#include "core/length/length.h"
+#include "core/result/result.h"
+
+namespace pp {
+
+using OrderedJson = nlohmann::ordered_json;
+
+template <class T>
+using Choices = std::vector<std::pair<const char*, T>>;
+
+// Writes one object.
+class JsonWriter {
+ public:
+  OrderedJson take() { return std::move(object_); }
+
+  void operator()(const char* name, const std::string& value) { object_[name] = value; }
+  void operator()(const char* name, const Length& value) { object_[name] = value.inMm(); }
+  void operator()(const char* name, const Money& value) { object_[name] = value.asDouble(); }
+  void operator()(const char* name, bool value) { object_[name] = value; }
+  void operator()(const char* name, int value) { object_[name] = value; }
+  void operator()(const char* name, std::int64_t value) { object_[name] = value; }
+  template <class T>
+  void operator()(const char* name, const std::optional<T>& value) {
+    if (value) (*this)(name, *value);
+  }
+  template <class T>
+  void operator()(const char* name, const std::vector<T>& values) {
+    OrderedJson list = OrderedJson::array();
+    for (const T& value : values) list.push_back(element(value));
+    object_[name] = std::move(list);
+  }
+  template <class T>
+  void operator()(const char* name, const T& value) {
+    object_[name] = element(value);
+  }
+  template <class T>
+  void must(const char* name, const T& value) {
+    (*this)(name, value);
+  }
+  template <class T>
+  void choice(const char* name, const T& value, const Choices<T>& choices) {
+    for (const auto& [word, meaning] : choices)
+      if (meaning == value) object_[name] = word;
+  }
+  // A field whose JSON is made elsewhere.
+  void put(const char* name, OrderedJson json) { object_[name] = std::move(json); }
+
+ private:
+  template <class T>
+  static OrderedJson element(const T& value) {
+    JsonWriter inner;
+    fields(inner,
+           const_cast<T&>(value));  // the description is shared with the reader; nothing is changed
+    return inner.take();
+  }
+
+  OrderedJson object_ = OrderedJson::object();
+};
+
+// Reads one object; problems of all nested readers go into one list.
+class JsonReader {
+ public:
+  JsonReader(const OrderedJson& object, std::string pointer, Problems& problems)
+      : object_(object), pointer_(std::move(pointer)), problems_(problems) {
+    if (!object.is_object()) refuse(pointer_, object, "an object");
+  }
+
+  void refuse(const std::string& pointer, const OrderedJson& found, const std::string& expected) {
+    constexpr std::size_t kMostProblems = 50;
+    constexpr std::size_t kMostShown = 60;
+    if (problems_.size() >= kMostProblems) return;
+    // Only short values are quoted; a whole tree would be of no use in a message.
+    const std::string text = found.is_object()  ? "an object"
+                             : found.is_array() ? "a list"
+                                                : shown(found.dump(), kMostShown);
+    problems_.push_back({{}, 0, pointer, text, expected});
+  }
+
+  // A field that may be left out keeps its default; `must` ones may not.
+  template <class T>
+  void operator()(const char* name, T& value) {
+    used_.insert(name);
+    if (const OrderedJson* json = get(name)) read(*json, pointer_ + "/" + name, value);
+  }
+  template <class T>
+  void must(const char* name, T& value) {
+    if (object_.is_object() && get(name) == nullptr) {
+      used_.insert(name);
+      problems_.push_back({{}, 0, pointer_ + "/" + name, "nothing", "a value"});
+      return;
+    }
+    (*this)(name, value);
+  }
+  template <class T>
+  void choice(const char* name, T& value, const Choices<T>& choices) {
+    used_.insert(name);
+    const OrderedJson* json = get(name);
+    if (json == nullptr) return;
+    std::string words;
+    for (const auto& [word, meaning] : choices) {
+      if (*json == word) {
+        value = meaning;
+        return;
+      }
+      words += (words.empty() ? "" : ", ") + std::string(word);
+    }
+    refuse(pointer_ + "/" + name, *json, "one of " + words);
+  }
+
+  const OrderedJson* get(const char* name) {
+    used_.insert(name);
+    if (!object_.is_object()) return nullptr;
+    const auto at = object_.find(name);
+    return at == object_.end() ? nullptr : &*at;
+  }
+  const std::string& pointer() const { return pointer_; }
+  Problems& problems() { return problems_; }
+
+  // Refuses every field that was not asked for. Call last.
+  void finish() {
+    if (!object_.is_object()) return;
+    for (const auto& [key, value] : object_.items())
+      if (used_.count(key) == 0)
+        problems_.push_back({{},
+                             0,
+                             pointer_ + "/" + shown(key),
+                             "an unknown field",
+                             "only fields of this version"});
+  }
+
+  void read(const OrderedJson& json, const std::string& pointer, std::string& value) {
+    if (json.is_string())
+      value = json.get<std::string>();
+    else
+      refuse(pointer, json, "text");
+  }
+  void read(const OrderedJson& json, const std::string& pointer, bool& value) {
+    if (json.is_boolean())
+      value = json.get<bool>();
+    else
+      refuse(pointer, json, "true or false");
+  }
+  void read(const OrderedJson& json, const std::string& pointer, Length& value) {
+    if (const auto nm = scaled(json, 1e6, 1e6))
+      value = Length::nm(*nm);
+    else
+      refuse(pointer, json, "millimetres with at most six decimals");
+  }
+  void read(const OrderedJson& json, const std::string& pointer, Money& value) {
+    const auto units = scaled(json, 1e4, 1e9);
+    if (units && *units >= 0)
+      value = Money::tenThousandths(*units);
+    else
+      refuse(pointer, json, "a price of 0 or more with at most four decimals");
+  }
+  void read(const OrderedJson& json, const std::string& pointer, std::int64_t& value) {
+    if (const auto whole = scaled(json, 1, 1e12); whole && json.is_number_integer())
+      value = *whole;
+    else
+      refuse(pointer, json, "a whole number");
+  }
+  void read(const OrderedJson& json, const std::string& pointer, int& value) {
+    if (const auto whole = scaled(json, 1, 1e9); whole && json.is_number_integer())
+      value = static_cast<int>(*whole);
+    else
+      refuse(pointer, json, "a whole number");
+  }
+  template <class T>
+  void read(const OrderedJson& json, const std::string& pointer, std::optional<T>& value) {
+    T inner{};
+    read(json, pointer, inner);
+    value = std::move(inner);
+  }
+  template <class T>
+  void read(const OrderedJson& json, const std::string& pointer, std::vector<T>& values) {
+    values.clear();
+    if (!json.is_array()) return refuse(pointer, json, "a list");
+    for (std::size_t i = 0; i < json.size(); ++i) {
+      values.emplace_back();
+      read(json[i], fmt::format("{}/{}", pointer, i), values.back());
+    }
+  }
+  template <class T>
+  void read(const OrderedJson& json, const std::string& pointer, T& value) {
+    JsonReader inner(json, pointer, problems_);
+    fields(inner, value);
+    inner.finish();
+  }
+
+ private:
+  // The number times `scale` where that is whole and the number itself not beyond `most`.
+  static std::optional<std::int64_t> scaled(const OrderedJson& json, double scale, double most) {
+    if (!json.is_number()) return std::nullopt;
+    const double value = json.get<double>();
+    if (!(std::abs(value) <= most)) return std::nullopt;
+    const double whole = std::round(value * scale);
+    constexpr double kNoise = 0.02;  // of the last unit; a double of this size is off by far less
+    if (std::abs(value * scale - whole) > kNoise) return std::nullopt;
+    return static_cast<std::int64_t>(whole);
+  }
+
+  const OrderedJson& object_;
+  std::string pointer_;
+  Problems& problems_;
+  std::set<std::string> used_;
+};
+
+// Parses text into JSON, refusing keys that stand twice in one object and anything after the end.
+Result<OrderedJson> parseJson(const std::string& file, std::string_view text);
+
+}  // namespace pp

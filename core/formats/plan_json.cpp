@@ -1,0 +1,105 @@
+#include "core/formats/plan_json.h"
+
+#include <nlohmann/json.hpp>
+
+namespace pp {
+namespace {
+
+using Json = nlohmann::ordered_json;
+
+// Millimetres as a number. A double of this many digits prints back as exactly these nanometres.
+Json mm(Length length) {
+  return length.inMm();
+}
+
+// Square metres to six decimals, so that the text does not depend on the last bits of a sum.
+Json m2(Area area) {
+  constexpr Int128 kNm2PerMicro = 1'000'000'000'000;
+  return static_cast<double>((area.inNm2() + kNm2PerMicro / 2) / kNm2PerMicro) / 1e6;
+}
+
+Json cutJson(const SawCut& cut) {
+  const auto name = [](const std::optional<std::string>& piece) {
+    return piece ? Json(*piece) : Json(nullptr);
+  };
+  return {{"step", cut.step},
+          {"piece", cut.piece},
+          {"machine", cut.machine},
+          {"direction", cut.direction == CutDirection::Rip ? "rip" : "cross"},
+          {"at", mm(cut.at)},
+          {"fence", cut.fence == FenceSide::Low ? "low" : "high"},
+          {"gives", Json::array({name(cut.low), name(cut.high)})},
+          {"setup", cut.setup}};
+}
+
+Json sheetJson(const NestRequest& request, const Plan& plan, std::size_t index) {
+  const PlannedSheet& sheet = plan.sheets[index];
+  const StockSupply& stock = request.stock[sheet.stock];
+  Json placements = Json::array();
+  for (const Placement& p : sheet.placements)
+    placements.push_back({{"code", request.parts[p.part].code},
+                          {"copy", p.copy},
+                          {"x", mm(p.x)},
+                          {"y", mm(p.y)},
+                          {"dx", mm(p.dx)},
+                          {"dy", mm(p.dy)},
+                          {"turned", p.turned}});
+  Json offcuts = Json::array();
+  for (const Leftover& k : sheet.leftovers)
+    offcuts.push_back(
+        {{"id", k.id}, {"x", mm(k.x)}, {"y", mm(k.y)}, {"dx", mm(k.dx)}, {"dy", mm(k.dy)}});
+  Json cuts = Json::array();
+  for (const SawCut& cut : plan.cuts)
+    if (cut.sheet == index) cuts.push_back(cutJson(cut));
+  return {{"index", index + 1},
+          {"stock", stock.id},
+          {"material", stock.material},
+          {"thickness", mm(stock.thickness)},
+          {"length", mm(stock.length)},
+          {"width", mm(stock.width)},
+          {"placements", placements},
+          {"offcuts", offcuts},
+          {"cuts", cuts}};
+}
+
+}  // namespace
+
+std::string writePlan(const NestRequest& request, const Plan& plan) {
+  Json unplaced = Json::array();
+  for (const Unplaced& u : plan.unplaced)
+    unplaced.push_back(
+        {{"code", request.parts[u.part].code}, {"count", u.count}, {"reason", u.reason}});
+  Json sheets = Json::array();
+  for (std::size_t i = 0; i < plan.sheets.size(); ++i)
+    sheets.push_back(sheetJson(request, plan, i));
+  constexpr double kYieldSteps = 1e6;
+  const double yield =
+      static_cast<double>(static_cast<std::int64_t>(plan.yield() * kYieldSteps + 0.5)) /
+      kYieldSteps;
+  constexpr double kMilli = 1e3;
+  const double seconds =
+      static_cast<double>(static_cast<std::int64_t>(plan.seconds * kMilli + 0.5)) / kMilli;
+  const Json document = {{"format", "plain-patch-plan"},
+                         {"version", 1},
+                         {"units", "mm"},
+                         {"kerf", mm(request.kerf)},
+                         {"status", plan.complete() ? "complete" : "partial"},
+                         {"unplaced", unplaced},
+                         {"bound",
+                          {{"cost", plan.bound.cost.asDouble()},
+                           {"sheets", plan.bound.sheets},
+                           {"method", plan.bound.method}}},
+                         {"totals",
+                          {{"sheets", plan.sheets.size()},
+                           {"cost", plan.cost.asDouble()},
+                           {"part_area", m2(plan.partArea)},
+                           {"sheet_area", m2(plan.sheetArea)},
+                           {"yield", yield},
+                           {"cuts", plan.cuts.size()},
+                           {"saw_setups", plan.setups},
+                           {"seconds", seconds}}},
+                         {"sheets", sheets}};
+  return document.dump(1) + "\n";
+}
+
+}  // namespace pp

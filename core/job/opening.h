@@ -1,0 +1,77 @@
+// The inside of a carcass as a tree: an opening is open, holds shelves or drawers, or is split by
+// dividers or fixed shelves into further openings. Sizes are clear openings.
+#pragma once
+
+#include <optional>
+#include <string>
+#include <variant>
+#include <vector>
+
+#include "core/length/length.h"
+
+namespace pp {
+
+// One size in a row of openings: a fixed clear size, or an equal share of what is left over.
+struct Share {
+  std::optional<Length> fixed;  // > 0
+  bool operator==(const Share&) const = default;
+};
+
+struct OpenSpace {
+  bool operator==(const OpenSpace&) const = default;
+};
+
+struct AdjustableShelves {
+  int count = 1;  // 1..50
+  bool operator==(const AdjustableShelves&) const = default;
+};
+
+// How a drawer box is put together.
+enum class DrawerSchool {
+  Between,       // front and back between the sides, bottom in four grooves
+  RabbetedFront  // front rabbeted over the sides, back in dados, bottom slides in under the back
+};
+
+// Drawers with inset fronts, one above the other, listed from the top down.
+struct DrawerBank {
+  std::vector<Share> fronts = {Share{}};  // heights of the fronts; gaps come off the opening first
+  std::optional<Length> boxHeight;        // none: what the clearances leave
+  bool matched = false;                   // the fronts are cut as one grain run
+  bool operator==(const DrawerBank&) const = default;
+};
+
+struct Opening;
+
+enum class SplitBy { Dividers, Shelves };  // side by side from the left; stacked from the top
+
+struct Split {
+  SplitBy by = SplitBy::Dividers;
+  std::vector<Share> sizes;  // as many as children, at least two
+  std::vector<Opening> children;
+  bool operator==(const Split& other) const;
+};
+
+using OpeningContent = std::variant<OpenSpace, AdjustableShelves, DrawerBank, Split>;
+
+struct Opening {
+  OpeningContent content = OpenSpace{};
+  bool operator==(const Opening& other) const = default;
+};
+
+inline bool Split::operator==(const Split& other) const {
+  return by == other.by && sizes == other.sizes && children == other.children;
+}
+
+// The way from the whole inside to one opening: the child's index at every split.
+using OpeningPath = std::vector<std::size_t>;
+
+// The opening at `path`, or null where the tree has none there.
+const Opening* find(const Opening& root, const OpeningPath& path);
+
+// A copy of `root` with the opening at `path` replaced. Precondition: find(root, path).
+Opening replaced(const Opening& root, const OpeningPath& path, Opening with);
+
+// Leaves in reading order: left to right, top to bottom.
+std::vector<OpeningPath> leaves(const Opening& root);
+
+}  // namespace pp

@@ -1,0 +1,28 @@
+// The typed list that splits an opening: `9 1/2, rest, 9 1/2`, `3 equal`, `4 1/2, 6, rest`.
+#pragma once
+
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "core/job/opening.h"
+#include "core/length/format.h"
+#include "core/result/result.h"
+
+namespace pp {
+
+// Reads a list of sizes separated by commas. An item is a length or a sum of lengths, `rest` (one
+// share of what is left), or `N equal` (N such shares). A lone whole number N means `N equal` when
+// `countAlone` is set, because "3" for drawers means three of them. At most 50 sizes.
+Result<std::vector<Share>> parseSizeList(std::string_view text, Unit bare, bool countAlone);
+
+// The list that reads back as these sizes.
+std::string formatSizeList(const std::vector<Share>& sizes, const LengthStyle& style);
+
+// The sizes themselves: `total` less nothing (the caller has taken panels and gaps off), fixed
+// sizes first, the rest shared by weight; what does not divide evenly goes to the last share.
+// A problem when the fixed sizes leave nothing for the shares, or do not add up and nothing gives.
+Result<std::vector<Length>> shareOut(Length total, const std::vector<Share>& sizes,
+                                     const LengthStyle& style);
+
+}  // namespace pp

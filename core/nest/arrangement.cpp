@@ -1,0 +1,166 @@
+#include "core/nest/arrangement.h"
+
+#include <algorithm>
+#include <limits>
+#include <numeric>
+
+namespace pp::nest {
+namespace {
+
+// Smaller is better. Sizes in metres keep the doubles small and equal on every machine.
+double score(Rule rule, const Spot& spot, const Lie& lie) {
+  const double freeW = static_cast<double>(spot.w - lie.w);
+  const double freeH = static_cast<double>(spot.h - lie.h);
+  switch (rule) {
+    case Rule::BestArea:
+      return static_cast<double>(spot.w) * static_cast<double>(spot.h) -
+             static_cast<double>(lie.w) * static_cast<double>(lie.h);
+    case Rule::BestShortSide:
+      return std::min(freeW, freeH);
+    case Rule::BestLongSide:
+      return std::max(freeW, freeH);
+    case Rule::First:
+      return 0;
+  }
+  return 0;
+}
+
+}  // namespace
+
+Money Arrangement::cost(const Group& group) const {
+  Money out;
+  for (const SlackTree& sheet : sheets)
+    if (!sheet.empty()) out += group.stock[sheet.stock()].price;
+  return out;
+}
+
+std::vector<std::int64_t> Arrangement::used(const Group& group) const {
+  std::vector<std::int64_t> out(group.stock.size());
+  for (const SlackTree& sheet : sheets) ++out[sheet.stock()];
+  return out;
+}
+
+bool findSpot(const Group& group, const std::vector<SlackTree>& sheets, int block, Rule rule,
+              Random& random, unsigned blink, Found& found) {
+  const std::vector<Lie>& lies = group.blocks[static_cast<std::size_t>(block)].lies;
+  double best = std::numeric_limits<double>::infinity();
+  for (std::size_t s = 0; s < sheets.size(); ++s) {
+    const SlackTree& sheet = sheets[s];
+    const SheetGrain grain = group.stock[sheet.stock()].grain;
+    for (std::size_t l = 0; l < lies.size(); ++l) {
+      const Lie& lie = lies[l];
+      if (lie.w > sheet.widest() || lie.h > sheet.highest() || !lie.allowedOn(grain)) continue;
+      for (const Spot& spot : sheet.spots()) {
+        if (lie.w > spot.w || lie.h > spot.h) continue;
+        const double value = score(rule, spot, lie);
+        if (value >= best) continue;
+        if (blink > 0 && (random.next() & 63U) < blink) continue;
+        best = value;
+        found = {s, spot, static_cast<int>(l)};
+        if (rule == Rule::First) return true;
+      }
+    }
+  }
+  return best < std::numeric_limits<double>::infinity();
+}
+
+namespace {
+
+enum class Order { Area, LongSide, ShortSide };
+enum class Opening { Cheapest, Smallest, Largest };
+
+double orderKey(const Block& block, Order order) {
+  const Lie& lie = block.lies.front();
+  const auto w = static_cast<double>(lie.w);
+  const auto h = static_cast<double>(lie.h);
+  switch (order) {
+    case Order::Area:
+      return w * h;
+    case Order::LongSide:
+      return std::max(w, h);
+    case Order::ShortSide:
+      return std::min(w, h);
+  }
+  return 0;
+}
+
+// The stock row a new sheet is taken from, or none when no row left takes the block.
+std::optional<std::size_t> newSheet(const Group& group, const std::vector<std::int64_t>& used,
+                                    const Block& block, Opening opening) {
+  std::optional<std::size_t> best;
+  double bestValue = 0;
+  for (std::size_t i = 0; i < group.stock.size(); ++i) {
+    const StockKindRow& row = group.stock[i];
+    if (used[i] >= row.available) continue;
+    const bool fits = std::any_of(block.lies.begin(), block.lies.end(), [&row](const Lie& lie) {
+      return lie.allowedOn(row.grain) && lie.w <= row.w && lie.h <= row.h;
+    });
+    const double value = opening == Opening::Cheapest   ? row.price.asDouble() / row.area
+                         : opening == Opening::Smallest ? row.area
+                                                        : -row.area;
+    if (fits && (!best || value < bestValue)) {
+      best = i;
+      bestValue = value;
+    }
+  }
+  return best;
+}
+
+Arrangement constructOnce(const Group& group, Order order, Opening opening) {
+  std::vector<int> sequence;
+  std::vector<int> byKey(group.blocks.size());
+  std::iota(byKey.begin(), byKey.end(), 0);
+  std::stable_sort(byKey.begin(), byKey.end(), [&](int a, int b) {
+    return orderKey(group.blocks[static_cast<std::size_t>(a)], order) >
+           orderKey(group.blocks[static_cast<std::size_t>(b)], order);
+  });
+  Arrangement out;
+  std::vector<std::int64_t> used(group.stock.size());
+  Random random(1);
+  for (const int block : byKey) {
+    const Block& what = group.blocks[static_cast<std::size_t>(block)];
+    for (std::int64_t copy = 0; copy < what.copies; ++copy) {
+      Found found;
+      if (!findSpot(group, out.sheets, block, Rule::BestShortSide, random, 0, found)) {
+        const auto row = newSheet(group, used, what, opening);
+        if (!row) {
+          out.pool.push_back(block);
+          out.poolArea += what.area;
+          continue;
+        }
+        ++used[*row];
+        out.sheets.emplace_back(*row, group.stock[*row].w, group.stock[*row].h);
+        const std::vector<SlackTree> fresh = {out.sheets.back()};
+        findSpot(group, fresh, block, Rule::First, random, 0, found);
+        found.sheet = out.sheets.size() - 1;
+      }
+      const Lie& lie = what.lies[static_cast<std::size_t>(found.lie)];
+      out.sheets[found.sheet].insert(found.spot, block, found.lie, lie.w, lie.h);
+    }
+  }
+  return out;
+}
+
+}  // namespace
+
+Arrangement construct(const Group& group) {
+  std::int64_t copies = 0;
+  for (const Block& block : group.blocks) copies += block.copies;
+  constexpr std::int64_t kManyCopies = 600;  // beyond this one pass is what the first blink allows
+  Arrangement best;
+  bool first = true;
+  for (const Order order : {Order::Area, Order::LongSide, Order::ShortSide})
+    for (const Opening opening : {Opening::Cheapest, Opening::Smallest, Opening::Largest}) {
+      if (!first &&
+          (copies > kManyCopies || (group.stock.size() == 1 && opening != Opening::Cheapest)))
+        continue;
+      Arrangement one = constructOnce(group, order, opening);
+      if (first || one.poolArea < best.poolArea ||
+          (one.poolArea == best.poolArea && one.cost(group) < best.cost(group)))
+        best = std::move(one);
+      first = false;
+    }
+  return best;
+}
+
+}  // namespace pp::nest

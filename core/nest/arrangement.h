@@ -1,0 +1,37 @@
+// Sheets with blocks on them and the pool of blocks that lie on none.
+#pragma once
+
+#include <vector>
+
+#include "core/nest/random.h"
+#include "core/nest/slack_tree.h"
+
+namespace pp::nest {
+
+// How a block chooses among the spots it fits.
+enum class Rule { BestArea, BestShortSide, BestLongSide, First };
+
+struct Arrangement {
+  std::vector<SlackTree> sheets;
+  std::vector<int> pool;  // block indices, one entry a copy
+  double poolArea = 0;    // square metres
+
+  Money cost(const Group& group) const;
+  std::vector<std::int64_t> used(const Group& group) const;  // sheets per stock row
+};
+
+// Puts one copy of a block on the sheet and spot the rule likes best; false when none takes it.
+// `touched` gets the sheet's index. `blink` spots in 64 are overlooked, for variety.
+struct Found {
+  std::size_t sheet = 0;
+  Spot spot;
+  int lie = -1;
+};
+bool findSpot(const Group& group, const std::vector<SlackTree>& sheets, int block, Rule rule,
+              Random& random, unsigned blink, Found& found);
+
+// A first complete plan: blocks from large to small, a new sheet when none takes the next. Tries a
+// few orders and ways to choose a new sheet; what no sheet is left for stays in the pool.
+Arrangement construct(const Group& group);
+
+}  // namespace pp::nest

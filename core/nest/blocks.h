@@ -1,0 +1,66 @@
+// The parts of a request sorted into groups that share stock, and into blocks: what the search
+// moves about as one rigid rectangle. A block is a single part or one copy of a whole grain run.
+//
+// All sizes here are inflated by one kerf, part and usable area alike, so that parts which touch in
+// this arithmetic are exactly one kerf apart on the sheet.
+#pragma once
+
+#include <cstdint>
+#include <vector>
+
+#include "core/plan/plan.h"
+
+namespace pp::nest {
+
+using Nm = std::int64_t;
+
+// One part inside a block, relative to the block's low corner; dx, dy are true cut sizes.
+struct Member {
+  std::size_t part = 0;
+  Nm x = 0, y = 0, dx = 0, dy = 0;
+  bool turned = false;
+};
+
+// One way a block may lie.
+struct Lie {
+  Nm w = 0, h = 0;     // inflated
+  bool alongX = true;  // members follow one another along x
+  std::vector<Member> members;
+  bool allowedOn(SheetGrain grain) const { return allowed[static_cast<std::size_t>(grain)]; }
+  bool allowed[3] = {false, false, false};
+};
+
+// Equal blocks. Copies `firstCopy` ... of every member part belong to it.
+struct Block {
+  std::vector<Lie> lies;  // different ways, at least one for some grain
+  std::int64_t copies = 0;
+  double area = 0;  // inflated, in square metres; of the parts alone
+};
+
+// A row of stock as the search sees it.
+struct StockKindRow {
+  std::size_t stock = 0;  // index into the request
+  Nm w = 0, h = 0;        // usable, inflated; > 0
+  SheetGrain grain = SheetGrain::Length;
+  Money price;                 // what the search minimises, see Group::priced
+  std::int64_t available = 0;  // never more than could be used
+  double area = 0;             // inflated, square metres
+};
+
+// Everything of one material and thickness.
+struct Group {
+  std::vector<Block> blocks;  // each fits at least one stock row
+  std::vector<StockKindRow> stock;
+  // False when every row is free of charge; the rows' prices are then their areas in square
+  // centimetres, so that the search still uses as little stock as it can.
+  bool priced = true;
+};
+
+struct Grouped {
+  std::vector<Group> groups;
+  std::vector<Unplaced> impossible;  // parts that fit no stock at all, with the reason
+};
+
+Grouped group(const NestRequest& request);
+
+}  // namespace pp::nest

@@ -1,0 +1,244 @@
+#include "core/nest/slack_tree.h"
+
+#include <algorithm>
+
+namespace pp::nest {
+
+int SlackTree::make(NodeKind kind) {
+  int i;
+  if (free_.empty()) {
+    i = static_cast<int>(nodes_.size());
+    nodes_.emplace_back();
+  } else {
+    i = free_.back();
+    free_.pop_back();
+    at(i) = Node{};
+  }
+  at(i).kind = kind;
+  return i;
+}
+
+void SlackTree::drop(int i) {
+  free_.push_back(i);
+}
+
+void SlackTree::append(int parent, int child) {
+  at(child).parent = parent;
+  at(child).next = -1;
+  int last = at(parent).first;
+  if (last < 0) {
+    at(parent).first = child;
+    return;
+  }
+  while (at(last).next >= 0) last = at(last).next;
+  at(last).next = child;
+}
+
+int SlackTree::childBefore(int child) const {
+  int before = -1;
+  for (int i = node(node(child).parent).first; i != child; i = node(i).next) before = i;
+  return before;
+}
+
+// Puts `with` where `old` hangs; `old` is then loose.
+void SlackTree::replace(int old, int with) {
+  const int parent = at(old).parent;
+  at(with).parent = parent;
+  at(with).next = at(old).next;
+  if (parent < 0) {
+    root_ = with;
+  } else {
+    const int before = childBefore(old);
+    (before < 0 ? at(parent).first : at(before).next) = with;
+  }
+  at(old).parent = -1;
+  at(old).next = -1;
+}
+
+void SlackTree::insert(const Spot& spot, int block, int lie, Nm w, Nm h) {
+  const int leaf = make(NodeKind::Leaf);
+  at(leaf).block = block;
+  at(leaf).lie = lie;
+  at(leaf).w = w;
+  at(leaf).h = h;
+  switch (spot.how) {
+    case Spot::How::Empty:
+      root_ = leaf;
+      break;
+    case Spot::How::Join:
+      append(spot.node, leaf);
+      break;
+    case Spot::How::WrapRow:
+    case Spot::How::WrapColumn: {
+      const int wrap = make(spot.how == Spot::How::WrapRow ? NodeKind::Row : NodeKind::Column);
+      replace(spot.node, wrap);
+      append(wrap, spot.node);
+      append(wrap, leaf);
+      break;
+    }
+    case Spot::How::JoinTail: {
+      const int parent = at(spot.node).parent;
+      const NodeKind kind = at(parent).kind;
+      const int before = childBefore(spot.node);
+      const int inner = make(kind);
+      const int outer = make(kind == NodeKind::Row ? NodeKind::Column : NodeKind::Row);
+      for (int i = spot.node; i >= 0;) {
+        const int next = at(i).next;
+        append(inner, i);
+        i = next;
+      }
+      (before < 0 ? at(parent).first : at(before).next) = -1;
+      append(parent, outer);
+      append(outer, inner);
+      append(outer, leaf);
+      break;
+    }
+  }
+  settle();
+}
+
+// A row or column of one child is that child; a row in a row is its children.
+void SlackTree::collapse(int node) {
+  const int only = at(node).first;
+  if (at(only).next >= 0) return;
+  const int parent = at(node).parent;
+  replace(node, only);
+  drop(node);
+  if (parent < 0 || at(only).kind != at(parent).kind) return;
+  const int before = childBefore(only);
+  const int after = at(only).next;
+  const int first = at(only).first;
+  (before < 0 ? at(parent).first : at(before).next) = first;
+  int last = first;
+  for (int i = first; i >= 0; i = at(i).next) {
+    at(i).parent = parent;
+    last = i;
+  }
+  at(last).next = after;
+  drop(only);
+}
+
+void SlackTree::remove(int leaf) {
+  const int parent = at(leaf).parent;
+  if (parent < 0) {
+    root_ = -1;
+    drop(leaf);
+    settle();
+    return;
+  }
+  const int before = childBefore(leaf);
+  (before < 0 ? at(parent).first : at(before).next) = at(leaf).next;
+  drop(leaf);
+  collapse(parent);
+  settle();
+}
+
+void SlackTree::settle() {
+  spots_.clear();
+  leaves_.clear();
+  widest_ = highest_ = 0;
+  if (root_ < 0) {
+    nodes_.clear();
+    free_.clear();
+    addSpot(w_, h_, -1, Spot::How::Empty);
+    return;
+  }
+  tighten(root_);
+  at(root_).roomW = w_;
+  at(root_).roomH = h_;
+  allow(root_);
+}
+
+void SlackTree::tighten(int node) {
+  Node& self = at(node);
+  if (self.kind == NodeKind::Leaf) {
+    leaves_.push_back(node);
+    return;
+  }
+  self.w = self.h = 0;
+  const bool row = self.kind == NodeKind::Row;
+  for (int i = self.first; i >= 0; i = at(i).next) {
+    tighten(i);
+    const Node& child = at(i);
+    self.w = row ? self.w + child.w : std::max(self.w, child.w);
+    self.h = row ? std::max(self.h, child.h) : self.h + child.h;
+  }
+  sortChildren(node);
+}
+
+// Siblings stand highest first (widest first in a column), so that the room beside a tail of them
+// is never smaller than beside any other group that begins at the same child.
+void SlackTree::sortChildren(int node) {
+  const bool row = at(node).kind == NodeKind::Row;
+  const auto across = [&](int i) { return row ? at(i).h : at(i).w; };
+  int sorted = -1;
+  for (int i = at(node).first; i >= 0;) {
+    const int next = at(i).next;
+    if (sorted < 0 || across(sorted) < across(i)) {
+      at(i).next = sorted;
+      sorted = i;
+    } else {
+      int before = sorted;
+      while (at(before).next >= 0 && across(at(before).next) >= across(i)) before = at(before).next;
+      at(i).next = at(before).next;
+      at(before).next = i;
+    }
+    i = next;
+  }
+  at(node).first = sorted;
+}
+
+void SlackTree::allow(int node) {
+  addSpots(node);
+  const Node& self = at(node);
+  const bool row = self.kind == NodeKind::Row;
+  for (int i = self.first; i >= 0; i = at(i).next) {
+    Node& child = at(i);
+    child.roomW = row ? child.w + self.roomW - self.w : self.roomW;
+    child.roomH = row ? self.roomH : child.h + self.roomH - self.h;
+    allow(i);
+  }
+  if (self.kind != NodeKind::Leaf) addTailSpots(node);
+}
+
+void SlackTree::addSpot(Nm w, Nm h, int node, Spot::How how) {
+  if (w <= 0 || h <= 0) return;
+  spots_.push_back({w, h, node, how});
+  widest_ = std::max(widest_, w);
+  highest_ = std::max(highest_, h);
+}
+
+void SlackTree::addSpots(int node) {
+  const Node& self = at(node);
+  const bool top = self.parent < 0;
+  const NodeKind above = top ? NodeKind::Leaf : at(self.parent).kind;
+  const Nm freeW = self.roomW - self.w;
+  const Nm freeH = self.roomH - self.h;
+  if (self.kind == NodeKind::Row) {
+    addSpot(freeW, self.roomH, node, Spot::How::Join);
+    if (top) addSpot(self.roomW, freeH, node, Spot::How::WrapColumn);
+  } else if (self.kind == NodeKind::Column) {
+    addSpot(self.roomW, freeH, node, Spot::How::Join);
+    if (top) addSpot(freeW, self.roomH, node, Spot::How::WrapRow);
+  } else {
+    if (top || above == NodeKind::Column) addSpot(freeW, self.roomH, node, Spot::How::WrapRow);
+    if (top || above == NodeKind::Row) addSpot(self.roomW, freeH, node, Spot::How::WrapColumn);
+  }
+}
+
+void SlackTree::addTailSpots(int node) {
+  const Node& self = at(node);
+  const bool row = self.kind == NodeKind::Row;
+  const Nm free = row ? self.roomW - self.w : self.roomH - self.h;
+  Nm along = row ? self.w : self.h;
+  for (int i = self.first; i >= 0; i = at(i).next) {
+    const Node& child = at(i);
+    // A tail of all children is the node itself, a tail of one the child's own spots.
+    if (i != self.first && child.next >= 0)
+      addSpot(row ? along + free : self.roomW - child.w, row ? self.roomH - child.h : along + free,
+              i, Spot::How::JoinTail);
+    along -= row ? child.w : child.h;
+  }
+}
+
+}  // namespace pp::nest

@@ -1,0 +1,93 @@
+// A cutting plan: which pieces of stock are used, where every part lies on them, how they come
+// apart by cuts from edge to edge, and how good the plan is.
+#pragma once
+
+#include <optional>
+#include <string>
+#include <vector>
+
+#include "core/plan/request.h"
+
+namespace pp {
+
+// A part as it lies on a sheet: x along the stock's length, y along its width, origin at the corner
+// of the sheet as bought.
+struct Placement {
+  std::size_t part = 0;   // index into the request's parts
+  std::int64_t copy = 1;  // 1-based
+  Length x, y, dx, dy;
+  bool turned = false;  // the part's length lies along y
+  bool operator==(const Placement&) const = default;
+};
+
+// How a piece comes apart. A Row's children lie side by side along x, a Column's along y, each one
+// kerf from the next; dx, dy is the smallest piece that holds them.
+struct CutTree {
+  enum class Kind { Part, Row, Column };
+  Kind kind = Kind::Part;
+  Length dx, dy;
+  std::size_t placement = 0;      // Part: index into the sheet's placements
+  std::vector<CutTree> children;  // Row, Column: at least two
+};
+
+struct Leftover {
+  std::string id;  // "S1-K1"
+  Length x, y, dx, dy;
+  bool operator==(const Leftover&) const = default;
+};
+
+enum class CutDirection { Rip, Cross };  // parallel to x; parallel to y
+enum class FenceSide { Low, High };
+
+// One cut, as in the exchange format. `at` is measured on the piece from its low edge to the near
+// side of the blade; it may be negative, by less than a kerf.
+struct SawCut {
+  int step = 0;           // 1-based over the whole plan
+  std::size_t sheet = 0;  // index into the plan's sheets
+  std::string piece;
+  std::string machine;
+  CutDirection direction = CutDirection::Rip;
+  Length at;
+  FenceSide fence = FenceSide::Low;
+  Length distance;                       // what the operator reads: fence or stop to the near tooth
+  std::optional<std::string> low, high;  // names of the pieces; none where nothing is left
+  int setup = 0;  // 1-based; counts changes of (machine, direction, distance)
+  bool operator==(const SawCut&) const = default;
+};
+
+struct PlannedSheet {
+  std::size_t stock = 0;  // index into the request's stock
+  std::vector<Placement> placements;
+  CutTree tree;                     // over the usable area
+  std::vector<Leftover> leftovers;  // worth keeping
+};
+
+struct Unplaced {
+  std::size_t part = 0;
+  std::int64_t count = 0;
+  std::string reason;
+};
+
+// Proven: no plan that places every part which fits some stock costs less or, where counted, uses
+// fewer pieces.
+struct Bound {
+  Money cost;
+  std::int64_t sheets = 0;
+  std::string method;
+};
+
+struct Plan {
+  std::vector<PlannedSheet> sheets;
+  std::vector<SawCut> cuts;  // all sheets, in order
+  std::vector<Unplaced> unplaced;
+  Bound bound;
+  Money cost;
+  int setups = 0;
+  Area partArea, sheetArea, leftoverArea;
+  double seconds = 0;
+  bool complete() const { return unplaced.empty(); }
+  double yield() const;  // 0 for a plan without sheets
+  bool proven() const { return complete() && cost <= bound.cost; }
+};
+
+}  // namespace pp

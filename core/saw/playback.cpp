@@ -1,0 +1,202 @@
+#include "core/saw/playback.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <set>
+#include <tuple>
+
+namespace pp::saw {
+namespace {
+
+Problem wrong(const std::string& field, const std::string& found, const std::string& expected) {
+  return {{}, 0, field, found, expected};
+}
+
+using Bench = std::map<std::string, PlayedPiece>;
+
+// Makes one cut on the bench; a problem leaves the bench as it was.
+std::optional<Problem> make(const NestRequest& request, const SawCut& cut, Bench& bench) {
+  const std::string field = fmt::format("cut {}", cut.step);
+  const auto at = bench.find(cut.piece);
+  if (at == bench.end())
+    return wrong(field, "piece " + cut.piece + " not there", "a piece at hand");
+  const PlayedPiece piece = at->second;
+  const bool rip = cut.direction == CutDirection::Rip;
+  const Length extent = rip ? piece.dy : piece.dx;
+  if (cut.at <= -request.kerf || cut.at >= extent)
+    return wrong(field, "a cut at " + formatMm(cut.at), "one that meets the piece");
+  PlayedPiece low = piece;
+  PlayedPiece high = piece;
+  (rip ? low.dy : low.dx) = cut.at;
+  (rip ? high.dy : high.dx) = extent - cut.at - request.kerf;
+  (rip ? high.y : high.x) += cut.at + request.kerf;
+  const bool lowThere = (rip ? low.dy : low.dx) > Length{};
+  const bool highThere = (rip ? high.dy : high.dx) > Length{};
+  if (lowThere != cut.low.has_value() || highThere != cut.high.has_value())
+    return wrong(field, "a piece named that is not there, or one left out", "the pieces it leaves");
+  const Length distance = cut.fence == FenceSide::Low ? cut.at : extent - cut.at - request.kerf;
+  if (distance != cut.distance) return wrong(field, formatMm(cut.distance), formatMm(distance));
+  bench.erase(at);
+  if (lowThere && !bench.emplace(*cut.low, low).second)
+    return wrong(field, *cut.low + " a second time", "a new name");
+  if (highThere && !bench.emplace(*cut.high, high).second)
+    return wrong(field, *cut.high + " a second time", "a new name");
+  return std::nullopt;
+}
+
+class Verifier {
+ public:
+  Verifier(const NestRequest& request, const Plan& plan) : request_(request), plan_(plan) {}
+
+  Problems run() {
+    const auto pieces = playback(request_, plan_);
+    if (!pieces) return pieces.problems();
+    for (const auto& [name, piece] : pieces.value())
+      lying_.insert({piece.sheet, piece.x, piece.y, piece.dx, piece.dy});
+    for (std::size_t i = 0; i < plan_.sheets.size(); ++i) sheet(i);
+    stock();
+    copies();
+    runs();
+    totals();
+    return std::move(problems_);
+  }
+
+ private:
+  using Key = std::tuple<std::size_t, Length, Length, Length, Length>;
+
+  void add(const std::string& field, const std::string& found, const std::string& expected) {
+    problems_.push_back(wrong(field, found, expected));
+  }
+
+  void sheet(std::size_t i) {
+    for (const Placement& p : plan_.sheets[i].placements) {
+      const PartDemand& part = request_.parts[p.part];
+      const std::string field = fmt::format("sheet {}, {}", i + 1, part.code);
+      if (lying_.erase({i, p.x, p.y, p.dx, p.dy}) == 0)
+        add(field, "no such piece", "its exact piece");
+      if (p.dx != (p.turned ? part.width : part.length) ||
+          p.dy != (p.turned ? part.length : part.width))
+        add(field, "another size", "the part's cut size");
+      const SheetGrain grain = request_.stock[plan_.sheets[i].stock].grain;
+      const bool lengthAlongX = !p.turned;
+      if (part.grain != PartGrain::Any && grain != SheetGrain::None &&
+          (part.grain == PartGrain::Length) != (lengthAlongX == (grain == SheetGrain::Length)))
+        add(field, "across the grain", "along it");
+      placed_[p.part].push_back(p.copy);
+    }
+    for (const Leftover& k : plan_.sheets[i].leftovers)
+      if (lying_.erase({i, k.x, k.y, k.dx, k.dy}) == 0)
+        add(k.id, "no such piece", "its exact piece");
+  }
+
+  void stock() {
+    std::vector<std::int64_t> used(request_.stock.size());
+    for (const PlannedSheet& sheet : plan_.sheets) ++used[sheet.stock];
+    for (std::size_t i = 0; i < used.size(); ++i)
+      if (request_.stock[i].quantity && used[i] > *request_.stock[i].quantity)
+        add(request_.stock[i].id, std::to_string(used[i]) + " used", "no more than there are");
+  }
+
+  void copies() {
+    std::vector<std::int64_t> missing(request_.parts.size());
+    for (const Unplaced& unplaced : plan_.unplaced) missing[unplaced.part] += unplaced.count;
+    for (std::size_t i = 0; i < request_.parts.size(); ++i) {
+      std::vector<std::int64_t>& copies = placed_[i];
+      std::sort(copies.begin(), copies.end());
+      const auto count = static_cast<std::int64_t>(copies.size());
+      for (std::int64_t k = 0; k < count; ++k)
+        if (copies[static_cast<std::size_t>(k)] != k + 1)
+          add(request_.parts[i].code, "copies not 1, 2, 3 ...", "each once");
+      if (count + missing[i] != request_.parts[i].quantity)
+        add(request_.parts[i].code, std::to_string(count + missing[i]),
+            std::to_string(request_.parts[i].quantity) + " copies");
+    }
+  }
+
+  // Copy k of every row of a run lies in one row or column, in order, one kerf apart, one edge
+  // common.
+  void runs() {
+    std::map<std::pair<std::string, std::int64_t>, std::vector<std::pair<std::int64_t, Key>>> rows;
+    std::map<std::string, std::size_t> members;
+    for (const PartDemand& part : request_.parts)
+      if (!part.run.empty()) ++members[part.run];
+    for (std::size_t i = 0; i < plan_.sheets.size(); ++i)
+      for (const Placement& p : plan_.sheets[i].placements) {
+        const PartDemand& part = request_.parts[p.part];
+        if (!part.run.empty())
+          rows[{part.run, p.copy}].push_back({part.runOrder, {i, p.x, p.y, p.dx, p.dy}});
+      }
+    for (auto& [name, row] : rows) {
+      std::sort(row.begin(), row.end());
+      if (row.size() != members[name.first] || !inOrder(row))
+        add("run " + name.first, "a broken run", "its parts in order, one kerf apart");
+    }
+  }
+
+  bool inOrder(const std::vector<std::pair<std::int64_t, Key>>& row) const {
+    if (row.size() < 2) return true;
+    const auto follows = [this](const Key& a, const Key& b, bool alongX) {
+      const auto& [sa, ax, ay, adx, ady] = a;
+      const auto& [sb, bx, by, bdx, bdy] = b;
+      const bool common =
+          alongX ? ay == by || ay + ady == by + bdy : ax == bx || ax + adx == bx + bdx;
+      return sa == sb && common &&
+             (alongX ? ax + adx + request_.kerf == bx : ay + ady + request_.kerf == by);
+    };
+    for (const bool alongX : {true, false})
+      for (const bool ascending : {true, false}) {
+        bool good = true;
+        for (std::size_t i = 0; i + 1 < row.size(); ++i)
+          good = good && (ascending ? follows(row[i].second, row[i + 1].second, alongX)
+                                    : follows(row[i + 1].second, row[i].second, alongX));
+        if (good) return true;
+      }
+    return false;
+  }
+
+  void totals() {
+    Money cost;
+    Area sheets;
+    Area parts;
+    for (const PlannedSheet& sheet : plan_.sheets) {
+      const StockSupply& stock = request_.stock[sheet.stock];
+      cost += stock.price;
+      sheets += stock.length * stock.width;
+      for (const Placement& p : sheet.placements) parts += p.dx * p.dy;
+    }
+    if (cost != plan_.cost || sheets != plan_.sheetArea || parts != plan_.partArea)
+      add("totals", "other sums", "the sums over the sheets");
+    if (plan_.complete() && plan_.cost < plan_.bound.cost)
+      add("bound", format(plan_.bound.cost), "at most the plan's cost of " + format(plan_.cost));
+  }
+
+  const NestRequest& request_;
+  const Plan& plan_;
+  std::multiset<Key> lying_;
+  std::map<std::size_t, std::vector<std::int64_t>> placed_;
+  Problems problems_;
+};
+
+}  // namespace
+
+Result<std::map<std::string, PlayedPiece>> playback(const NestRequest& request, const Plan& plan) {
+  Bench bench;
+  for (std::size_t i = 0; i < plan.sheets.size(); ++i) {
+    const StockSupply& stock = request.stock[plan.sheets[i].stock];
+    bench[fmt::format("S{}", i + 1)] = {i, Length{}, Length{}, stock.length, stock.width};
+  }
+  for (std::size_t i = 0; i < plan.cuts.size(); ++i) {
+    if (plan.cuts[i].step != static_cast<int>(i) + 1)
+      return wrong(fmt::format("cut {}", i + 1), std::to_string(plan.cuts[i].step),
+                   "steps 1, 2, 3 ...");
+    if (auto problem = make(request, plan.cuts[i], bench)) return *problem;
+  }
+  return bench;
+}
+
+Problems verify(const NestRequest& request, const Plan& plan) {
+  return Verifier(request, plan).run();
+}
+
+}  // namespace pp::saw

@@ -1,0 +1,26 @@
+// Makes every cut of a plan in order, starting from the whole sheets.
+#pragma once
+
+#include <map>
+
+#include "core/plan/plan.h"
+
+namespace pp::saw {
+
+struct PlayedPiece {
+  std::size_t sheet = 0;
+  Length x, y, dx, dy;
+  bool operator==(const PlayedPiece&) const = default;
+};
+
+// The pieces that lie on the bench after all cuts, by name. A problem when a cut names a piece that
+// is not there, misses it, or leaves the wrong pieces.
+Result<std::map<std::string, PlayedPiece>> playback(const NestRequest& request, const Plan& plan);
+
+// Whether the plan is what it claims: the playback gives every placement exactly and every leftover
+// as a piece of its own, sizes are the parts' sizes in an allowed direction, every wanted copy is
+// placed once or counted unplaced, stock is not overdrawn, runs lie in order one kerf apart, and
+// the totals are the sums. Empty when it is.
+Problems verify(const NestRequest& request, const Plan& plan);
+
+}  // namespace pp::saw
