@@ -1,0 +1,115 @@
+#include <map>
+
+#include "app/paint/figures.h"
+#include "app/print/pdf.h"
+
+namespace pp {
+namespace {
+
+constexpr double kRow = 5.6;
+
+// What a cut leaves that is finished: parts by their codes, leftovers to keep.
+class Gives {
+ public:
+  Gives(const PrintInput& input) : input_(input) {
+    for (const SawCut& cut : input.plan->cuts) {
+      ++uses_[cut.piece];
+      sizes(cut);
+    }
+  }
+
+  QString of(const SawCut& cut) const {
+    QStringList out;
+    for (const auto& name : {cut.low, cut.high}) {
+      if (!name) continue;
+      // A piece that no later cut takes up is a part, a leftover or waste.
+      if (uses_.count(*name) != 0) continue;
+      const auto at = pieces_.find(*name);
+      if (at == pieces_.end()) continue;
+      const QString code = codeOf(at->second);
+      out << (code.isEmpty() ? QStringLiteral("waste") : code);
+    }
+    return out.join(QStringLiteral(" + "));
+  }
+
+ private:
+  struct Piece {
+    std::size_t sheet;
+    Length x, y, dx, dy;
+  };
+
+  void sizes(const SawCut& cut) {
+    if (pieces_.count(cut.piece) == 0) {
+      const StockSupply& stock = input_.request->stock[input_.plan->sheets[cut.sheet].stock];
+      pieces_[cut.piece] = {cut.sheet, {}, {}, stock.length, stock.width};
+    }
+    const Piece piece = pieces_[cut.piece];
+    const bool rip = cut.direction == CutDirection::Rip;
+    Piece low = piece;
+    Piece high = piece;
+    (rip ? low.dy : low.dx) = cut.at;
+    (rip ? high.dy : high.dx) -= cut.at + input_.request->kerf;
+    (rip ? high.y : high.x) += cut.at + input_.request->kerf;
+    if (cut.low) pieces_[*cut.low] = low;
+    if (cut.high) pieces_[*cut.high] = high;
+  }
+
+  QString codeOf(const Piece& piece) const {
+    const PlannedSheet& sheet = input_.plan->sheets[piece.sheet];
+    for (const Placement& p : sheet.placements)
+      if (p.x == piece.x && p.y == piece.y && p.dx == piece.dx && p.dy == piece.dy)
+        return qs(input_.parts[p.part].code);
+    for (const Leftover& k : sheet.leftovers)
+      if (k.x == piece.x && k.y == piece.y && k.dx == piece.dx && k.dy == piece.dy)
+        return QStringLiteral("keep ") + qs(k.id);
+    return {};
+  }
+
+  const PrintInput& input_;
+  std::map<std::string, int> uses_;
+  std::map<std::string, Piece> pieces_;
+};
+
+void setting(Page& page, const SawCut& cut, const LengthStyle& style, int of) {
+  page.need(kRow * 3);
+  page.down(1.5);
+  const QString what = cut.direction == CutDirection::Rip ? QStringLiteral("rip") : QStringLiteral("crosscut");
+  page.text(page.left(), page.y(), 150, kRow + 1,
+            QStringLiteral("%1 of %2   %3, %4 at %5").arg(cut.setup).arg(of).arg(qs(cut.machine), what, figureWithUnit(cut.distance, style)),
+            10, true);
+  page.down(kRow + 1.4);
+}
+
+}  // namespace
+
+std::optional<Problem> printCuttingList(const PrintInput& input, Paper paper, const QString& path) {
+  if (input.plan == nullptr || input.plan->sheets.empty())
+    return Problem{path.toStdString(), 0, "cutting list", "no plan", "sheets that have been laid out"};
+  const LengthStyle style = styleOf(input.job);
+  const Gives gives(input);
+  return writePdf(path, paper, false, QStringLiteral("%1: cutting list").arg(qs(input.job.name)), [&](Page& page) {
+    page.begin();
+    page.text(page.left(), page.y(), 180, kRow,
+              QStringLiteral("Blade guard and riving knife on. Full sheets: a second pair of hands or a support."), 9);
+    page.down(kRow);
+    page.text(page.left(), page.y(), 180, kRow,
+              QStringLiteral("Narrow rips with a push block; short pieces on the sled, never freehand at the fence."), 9);
+    page.down(kRow + 1);
+    int last = 0;
+    for (const SawCut& cut : input.plan->cuts) {
+      if (cut.setup != last) setting(page, cut, style, input.plan->setups);
+      last = cut.setup;
+      page.need(kRow);
+      page.box(page.left() + 1, page.y() + 1, 3.6);
+      page.text(page.left() + 8, page.y(), 14, kRow, QString::number(cut.step), 8.5);
+      page.text(page.left() + 22, page.y(), 34, kRow, qs(cut.piece), 9);
+      page.text(page.left() + 56, page.y(), 40, kRow,
+                QStringLiteral("%1 from the %2").arg(figure(cut.distance, style),
+                    cut.direction == CutDirection::Rip ? QStringLiteral("fence") : QStringLiteral("stop")), 9);
+      page.text(page.left() + 100, page.y(), 80, kRow, gives.of(cut), 9, true);
+      page.down(kRow);
+    }
+  });
+}
+
+}  // namespace pp

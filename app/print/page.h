@@ -1,0 +1,46 @@
+// Pages of a PDF in millimetres: a cursor that runs down, and page breaks.
+#pragma once
+
+#include <QPageSize>
+#include <QPainter>
+#include <QPdfWriter>
+#include <QString>
+
+namespace pp {
+
+// Lays text and pictures on pages. Units are millimetres from the top left corner of the paper.
+class Page {
+ public:
+  // `landscape` turns the paper. The first page is begun by the first call to begin().
+  Page(QPdfWriter& writer, QPainter& painter, QString title);
+
+  void begin();                      // a new page with its heading
+  void newSheet();                   // a new page without one
+  double width() const { return width_; }
+  double height() const { return height_; }
+  double left() const { return kMargin; }
+  double right() const { return width_ - kMargin; }
+  double bottom() const { return height_ - kMargin; }
+  double y() const { return y_; }
+  void down(double mm) { y_ += mm; }
+  // A new page when less than this is left on the present one. True when there was.
+  bool need(double mm);
+
+  // One line of text in a box, cut short with an ellipsis if it must be. Sizes in points.
+  void text(double x, double y, double w, double h, const QString& text, double points,
+            bool bold = false, int alignment = Qt::AlignLeft | Qt::AlignVCenter);
+  void rule(double y, double thickness = 0.2);
+  void box(double x, double y, double size);   // a box to tick
+  QPainter& painter() { return painter_; }
+
+  static constexpr double kMargin = 12;
+
+ private:
+  QPdfWriter& writer_;
+  QPainter& painter_;
+  QString title_;
+  double width_ = 0, height_ = 0, y_ = 0;
+  int number_ = 0;
+};
+
+}  // namespace pp

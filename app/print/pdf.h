@@ -1,0 +1,15 @@
+// Opens a PDF, runs the drawing of its pages, and puts the file in its place.
+#pragma once
+
+#include <QPdfWriter>
+#include <functional>
+
+#include "app/print/page.h"
+#include "app/print/print.h"
+
+namespace pp {
+
+std::optional<Problem> writePdf(const QString& path, Paper paper, bool landscape, const QString& title,
+                                const std::function<void(Page&)>& draw);
+
+}  // namespace pp

@@ -1,0 +1,39 @@
+#include "app/print/print.h"
+
+#include <QBuffer>
+
+#include "app/paint/figures.h"
+#include "app/paint/look.h"
+#include "app/print/pdf.h"
+#include "core/formats/file.h"
+
+namespace pp {
+
+std::optional<Problem> writePdf(const QString& path, Paper paper, bool landscape, const QString& title,
+                                const std::function<void(Page&)>& draw) {
+  look::loadFonts();
+  QByteArray bytes;
+  {
+    QBuffer buffer(&bytes);
+    buffer.open(QIODevice::WriteOnly);
+    QPdfWriter writer(&buffer);
+    writer.setTitle(title);
+    writer.setCreator(QStringLiteral("Plain Patch"));
+    writer.setPageSize(QPageSize(paper == Paper::A4 ? QPageSize::A4 : QPageSize::Letter));
+    writer.setPageOrientation(landscape ? QPageLayout::Landscape : QPageLayout::Portrait);
+    writer.setPageMargins(QMarginsF(0, 0, 0, 0));
+    constexpr int kDpi = 600;
+    writer.setResolution(kDpi);
+    QPainter painter(&writer);
+    painter.scale(kDpi / 25.4, kDpi / 25.4);
+    Page page(writer, painter, title);
+    draw(page);
+  }
+  return writeFile(path.toStdString(), std::string_view(bytes.constData(), static_cast<std::size_t>(bytes.size())));
+}
+
+QString labelCode(const Job& job, const Part& part, std::int64_t copy) {
+  return QStringLiteral("%1/%2/%3").arg(qs(job.name), qs(part.code)).arg(copy);
+}
+
+}  // namespace pp

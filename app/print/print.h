@@ -1,0 +1,32 @@
+// What can be put on paper: each piece is written as a PDF of its own.
+#pragma once
+
+#include <QString>
+#include <vector>
+
+#include "core/breakdown/breakdown.h"
+#include "core/plan/plan.h"
+
+namespace pp {
+
+enum class Paper { A4, Letter };
+
+// Everything the pages are made from; values and references that outlive the call.
+struct PrintInput {
+  const Job& job;
+  const std::vector<Part>& parts;
+  const NestRequest* request = nullptr;  // with plan: needed for sheets and the cutting list
+  const Plan* plan = nullptr;
+};
+
+// Each writes a whole PDF to `path` by way of a temporary file, or says why it cannot.
+std::optional<Problem> printPartsList(const PrintInput& input, Paper paper, const QString& path);
+std::optional<Problem> printSheets(const PrintInput& input, Paper paper, const QString& path);
+std::optional<Problem> printCuttingList(const PrintInput& input, Paper paper, const QString& path);
+// One label a piece, on the grid and paper of the job's label sheet.
+std::optional<Problem> printLabels(const PrintInput& input, const QString& path);
+
+// What the QR code of a label says: job, part and copy, such as "Log wall/B1-03/2".
+QString labelCode(const Job& job, const Part& part, std::int64_t copy);
+
+}  // namespace pp

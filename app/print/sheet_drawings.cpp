@@ -1,0 +1,32 @@
+#include "app/paint/figures.h"
+#include "app/paint/sheet_picture.h"
+#include "app/print/pdf.h"
+
+namespace pp {
+
+std::optional<Problem> printSheets(const PrintInput& input, Paper paper, const QString& path) {
+  if (input.plan == nullptr || input.plan->sheets.empty())
+    return Problem{path.toStdString(), 0, "sheets", "no plan", "sheets that have been laid out"};
+  const QString title = QStringLiteral("%1: sheets").arg(qs(input.job.name));
+  return writePdf(path, paper, true, title, [&](Page& page) {
+    for (std::size_t i = 0; i < input.plan->sheets.size(); ++i) {
+      page.begin();
+      SheetPicture picture;
+      picture.job = &input.job;
+      picture.parts = &input.parts;
+      picture.request = input.request;
+      picture.sheet = &input.plan->sheets[i];
+      picture.index = i;
+      // The picture is made for pixels: give it about 96 to the inch and scale.
+      constexpr double kPixelsPerMm = 96 / 25.4;
+      page.painter().save();
+      page.painter().scale(1 / kPixelsPerMm, 1 / kPixelsPerMm);
+      const QRectF room(page.left() * kPixelsPerMm, page.y() * kPixelsPerMm,
+                        (page.right() - page.left()) * kPixelsPerMm, (page.bottom() - page.y()) * kPixelsPerMm);
+      picture.paint(page.painter(), room);
+      page.painter().restore();
+    }
+  });
+}
+
+}  // namespace pp

@@ -1,0 +1,24 @@
+// The subcommands of plainpatch-cli. Each adds itself to the parser and says how it ended.
+#pragma once
+
+#include <CLI/CLI.hpp>
+#include <string>
+
+#include "core/result/result.h"
+
+namespace pp::cli {
+
+// Exit statuses, as docs/formats.md gives them.
+inline constexpr int kComplete = 0;
+inline constexpr int kInternal = 1;
+inline constexpr int kRefused = 2;
+inline constexpr int kPartial = 3;
+
+// Says what is wrong on standard error; returns kRefused.
+int refuse(const Problems& problems);
+
+void addBreakdown(CLI::App& app, int& status);
+void addNest(CLI::App& app, int& status);
+void addLabels(CLI::App& app, int& status);
+
+}  // namespace pp::cli

@@ -1,0 +1,98 @@
+#include <cmath>
+#include <iostream>
+#include <memory>
+
+#include "cli/commands.h"
+#include "core/formats/exchange.h"
+#include "core/formats/file.h"
+#include "core/formats/plan_json.h"
+#include "core/length/parse.h"
+#include "core/nest/nest.h"
+
+namespace pp::cli {
+namespace {
+
+struct Options {
+  std::string parts, stock, banding, kerf, trim = "0mm", unit, goal = "cost", out;
+  double seconds = 5;
+  std::int64_t steps = -1;
+  std::uint64_t seed = 1;
+};
+
+Result<Length> lengthOption(const char* name, const std::string& text, std::optional<Unit> unit) {
+  auto value = parseLength(text, unit);
+  if (value) return value;
+  Problem problem = value.problems().front();
+  problem.field = name;
+  return problem;
+}
+
+Result<NestRequest> request(const Options& options) {
+  ExchangeInput input;
+  if (options.unit == "in") input.unit = Unit::Inch;
+  if (options.unit == "mm") input.unit = Unit::Millimetre;
+  const auto kerf = lengthOption("--kerf", options.kerf, input.unit);
+  if (!kerf) return kerf.problems();
+  const auto trim = lengthOption("--trim", options.trim, input.unit);
+  if (!trim) return trim.problems();
+  input.trim = trim.value();
+  input.parts.file = options.parts;
+  input.stock.file = options.stock;
+  if (!options.banding.empty()) input.banding = ExchangeText{options.banding, ""};
+  for (ExchangeText* text : {&input.parts, &input.stock, input.banding ? &*input.banding : nullptr}) {
+    if (text == nullptr) continue;
+    auto content = readFile(text->file);
+    if (!content) return content.problems();
+    text->content = std::move(content).value();
+  }
+  auto out = readExchange(input);
+  if (!out) return out;
+  out.value().kerf = kerf.value();
+  out.value().goal = options.goal == "setups" ? Goal::Setups
+                     : options.goal == "offcuts" ? Goal::Offcuts
+                                                 : Goal::Cost;
+  return out;
+}
+
+int run(const Options& options) {
+  if (!std::isfinite(options.seconds) || options.seconds < 0 || options.seconds > 1e6)
+    return refuse({{"", 0, "--seconds", std::to_string(options.seconds), "seconds from 0 to 1000000"}});
+  const auto input = request(options);
+  if (!input) return refuse(input.problems());
+  nest::NestOptions nesting;
+  nesting.seconds = options.seconds;
+  nesting.seed = options.seed;
+  if (options.steps >= 0) nesting.steps = options.steps;
+  const Plan plan = nest::nest(input.value(), nesting);
+  const std::string json = writePlan(input.value(), plan);
+  if (options.out.empty()) std::cout << json;
+  else if (const auto problem = writeFile(options.out, json)) return refuse({*problem});
+  for (const Unplaced& unplaced : plan.unplaced) {
+    constexpr std::size_t kLine = 200;
+    std::cerr << shown(input->parts[unplaced.part].code + ": " + std::to_string(unplaced.count) +
+                           " not placed: " + unplaced.reason, kLine)
+              << "\n";
+  }
+  return plan.complete() ? kComplete : kPartial;
+}
+
+}  // namespace
+
+void addNest(CLI::App& app, int& status) {
+  auto options = std::make_shared<Options>();
+  CLI::App* command = app.add_subcommand("nest", "Lay parts out on stock");
+  command->add_option("--parts", options->parts, "parts list, CSV")->required();
+  command->add_option("--stock", options->stock, "stock list, CSV")->required();
+  command->add_option("--banding", options->banding, "banding list, CSV");
+  command->add_option("--kerf", options->kerf, "width of the saw's cut, such as 1/8in")->required();
+  command->add_option("--trim", options->trim, "off every edge of a full sheet, blade included");
+  command->add_option("--unit", options->unit, "unit of numbers without one")->check(CLI::IsMember({"in", "mm"}));
+  command->add_option("--goal", options->goal, "what the plan is best at")->check(CLI::IsMember({"cost", "setups", "offcuts"}));
+  command->add_option("--seconds", options->seconds, "time limit for the whole job");
+  command->add_option("--steps", options->steps, "search steps instead of seconds: the same plan every time")->check(CLI::NonNegativeNumber);
+  command->add_option("--seed", options->seed, "where the search begins");
+  command->add_option("--out", options->out, "plan to write, JSON; standard output if not given");
+  command->callback([options, &status] { status = run(*options); });
+}
+
+}  // namespace pp::cli

@@ -1,0 +1,163 @@
+#include "core/secondlook/second_look.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+
+#include "core/length/format.h"
+
+namespace pp {
+namespace {
+
+Assembly* assemblyIn(Job& job, const std::string& code) {
+  for (Assembly& assembly : job.assemblies)
+    if (assembly.code == code) return &assembly;
+  return nullptr;
+}
+
+struct Nearest {
+  bool stocked = false;    // there is a piece of the material
+  bool fits = false;
+  Length overLength;       // along the part's length, at the nearest piece
+  Length overWidth;
+};
+
+// Compares a part with every piece of its material in every direction it may lie.
+Nearest nearestPiece(const Job& job, const Part& part) {
+  Nearest out;
+  for (const StockPiece& piece : job.stock) {
+    if (piece.material != part.material || piece.quantity == 0) continue;
+    const Length trim = piece.trim.value_or(piece.kind == StockKind::Sheet ? job.saw.trim : Length{});
+    for (const bool turned : {false, true}) {
+      const bool free = part.grain == PartGrain::Any || piece.grain == SheetGrain::None;
+      const bool alongX = (part.grain == PartGrain::Length) == (piece.grain == SheetGrain::Length);
+      if (!free && turned == alongX) continue;
+      const Length overLength = part.cutLength() + 2 * trim - (turned ? piece.width : piece.length);
+      const Length overWidth = part.cutWidth() + 2 * trim - (turned ? piece.length : piece.width);
+      const auto over = [](Length a, Length b) { return std::max(a, Length{}) + std::max(b, Length{}); };
+      if (!out.stocked || over(overLength, overWidth) < over(out.overLength, out.overWidth)) {
+        out.overLength = overLength;
+        out.overWidth = overWidth;
+      }
+      out.stocked = true;
+      out.fits = out.fits || (overLength <= Length{} && overWidth <= Length{});
+    }
+  }
+  return out;
+}
+
+}  // namespace
+
+std::vector<Finding> checkPartFitsSheet(const Job& job, const Breakdown& breakdown) {
+  std::vector<Finding> out;
+  const LengthStyle style = styleOf(job);
+  for (const Part& part : breakdown.parts) {
+    const Nearest nearest = nearestPiece(job, part);
+    if (nearest.fits) continue;
+    const Material& material = *findMaterial(job, part.material);
+    const std::string what = fmt::format("{} {}", material.name, format(material.nominal, style));
+    Finding finding;
+    finding.severity = Severity::Stop;
+    finding.place = {part.assembly, part.opening, part.code};
+    if (!nearest.stocked) {
+      finding.what = fmt::format("No {} for {} {}", what, part.code, part.name);
+      finding.why = "The rack has no sheet or offcut of that material that the part may be cut from.";
+    } else {
+      const bool byLength = nearest.overLength > Length{};
+      const Length over = byLength ? nearest.overLength : nearest.overWidth;
+      finding.what = fmt::format("{} {} is larger than every sheet of {}", part.code, part.name, what);
+      finding.why = fmt::format("It would fit if it were {} {}; with its grain it cannot be turned.",
+                                formatWithUnit(over, style), byLength ? "shorter" : "narrower");
+      if (part.grain == PartGrain::Any)
+        finding.why = fmt::format("It would fit if it were {} {}.", formatWithUnit(over, style),
+                                  byLength ? "shorter" : "narrower");
+    }
+    out.push_back(finding);
+  }
+  return out;
+}
+
+std::vector<Finding> checkDrawerStacks(const Job& job, const Breakdown& breakdown) {
+  std::vector<Finding> out;
+  for (const Trouble& trouble : breakdown.troubles) {
+    if (!trouble.drawers) continue;
+    Finding finding;
+    finding.severity = Severity::Stop;
+    finding.place = {trouble.assembly, trouble.opening, {}};
+    finding.what = fmt::format("The drawers of {} do not go in", trouble.assembly);
+    finding.why = fmt::format("There is {}; it takes {}.", trouble.problem.found, trouble.problem.expected);
+    Job fixed = job;
+    Assembly& assembly = *assemblyIn(fixed, trouble.assembly);
+    Opening opening = *find(assembly.carcass.inside, trouble.opening);
+    auto& bank = std::get<DrawerBank>(opening.content);
+    bank.boxHeight.reset();
+    for (Share& share : bank.fronts) share = {};
+    assembly.carcass.inside = replaced(assembly.carcass.inside, trouble.opening, opening);
+    const Breakdown again = breakDown(fixed, assembly);
+    const bool cured = std::none_of(again.troubles.begin(), again.troubles.end(), [&](const Trouble& other) {
+      return other.opening == trouble.opening;
+    });
+    if (cured) finding.fix = Fix{"Share the fronts equally", fixed};
+    out.push_back(finding);
+  }
+  return out;
+}
+
+std::vector<Finding> checkExposedEdges(const Job& job, const Breakdown& breakdown) {
+  std::vector<Finding> out;
+  for (const Assembly& assembly : job.assemblies)
+    for (const bool fronts : {false, true}) {
+      std::int64_t pieces = 0;
+      std::string example;
+      for (const Part& part : breakdown.parts) {
+        if (part.assembly != assembly.code || (part.name == "drawer front") != fronts) continue;
+        for (std::size_t i = 0; i < part.exposed.size(); ++i) {
+          if (!part.exposed[i] || !part.bands[i].empty()) continue;
+          pieces += part.quantity;
+          if (example.empty()) example = part.code;
+        }
+      }
+      if (pieces == 0) continue;
+      Finding finding;
+      finding.place = {assembly.code, {}, example};
+      finding.what = fmt::format("{} {} of {} show bare plies", pieces,
+                                 fronts ? "drawer front edges" : "front edges", assembly.code);
+      finding.why = "They are seen when the cabinet stands, and no banding is chosen for them.";
+      if (!job.bandings.empty()) {
+        Job fixed = job;
+        Carcass& carcass = assemblyIn(fixed, assembly.code)->carcass;
+        (fronts ? carcass.drawers.frontBanding : carcass.banding) = job.bandings.front().name;
+        finding.fix = Fix{"Band them with " + job.bandings.front().name, fixed};
+      }
+      out.push_back(finding);
+    }
+  return out;
+}
+
+std::vector<Finding> checkBuildable(const Job&, const Breakdown& breakdown) {
+  std::vector<Finding> out;
+  for (const Trouble& trouble : breakdown.troubles) {
+    if (trouble.drawers) continue;
+    Finding finding;
+    finding.severity = Severity::Stop;
+    finding.place = {trouble.assembly, trouble.opening, {}};
+    finding.what = fmt::format("{} cannot be built as drawn", trouble.assembly);
+    finding.why = fmt::format("The {}: {}; it takes {}.", trouble.problem.field, trouble.problem.found,
+                              trouble.problem.expected);
+    out.push_back(finding);
+  }
+  return out;
+}
+
+std::vector<Finding> secondLook(const Job& job, const Breakdown& breakdown) {
+  std::vector<Finding> out;
+  for (const auto& check : {checkBuildable, checkPartFitsSheet, checkDrawerStacks, checkExposedEdges}) {
+    const std::vector<Finding> found = check(job, breakdown);
+    out.insert(out.end(), found.begin(), found.end());
+  }
+  std::stable_sort(out.begin(), out.end(),
+                   [](const Finding& a, const Finding& b) { return a.severity < b.severity; });
+  return out;
+}
+
+}  // namespace pp

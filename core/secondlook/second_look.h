@@ -1,0 +1,50 @@
+// What someone standing beside the maker would point at: checks from the job to findings, the most
+// expensive mistake first. Each check is a pure function.
+#pragma once
+
+#include <optional>
+#include <string>
+#include <vector>
+
+#include "core/breakdown/breakdown.h"
+
+namespace pp {
+
+enum class Severity {
+  Stop,  // it cannot be built, or a sheet would be wasted
+  Mind   // likely regretted
+};
+
+struct Place {
+  std::string assembly;   // code
+  OpeningPath opening;    // empty: the assembly as a whole
+  std::string part;       // code, empty where no single part is meant
+};
+
+struct Fix {
+  std::string what;       // "Share the fronts equally"
+  Job job;                // the job with it done
+};
+
+struct Finding {
+  Severity severity = Severity::Mind;
+  Place place;
+  std::string what;       // one line
+  std::string why;        // one sentence
+  std::optional<Fix> fix;
+};
+
+// Parts that no sheet or offcut of their material takes in an allowed direction.
+std::vector<Finding> checkPartFitsSheet(const Job& job, const Breakdown& breakdown);
+// Drawers that do not go into their opening. The fix shares the fronts equally, where that works.
+std::vector<Finding> checkDrawerStacks(const Job& job, const Breakdown& breakdown);
+// Edges that are seen and carry no banding, one finding an assembly and kind of edge. The fix bands
+// them with the job's first banding.
+std::vector<Finding> checkExposedEdges(const Job& job, const Breakdown& breakdown);
+// Everything else that keeps an assembly from being built.
+std::vector<Finding> checkBuildable(const Job& job, const Breakdown& breakdown);
+
+// All checks, sorted by severity.
+std::vector<Finding> secondLook(const Job& job, const Breakdown& breakdown);
+
+}  // namespace pp
