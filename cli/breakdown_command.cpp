@@ -29,7 +29,8 @@ int run(const Options& options) {
     troubles.push_back(problem);
   }
   if (!troubles.empty()) return refuse(troubles);
-  if (broken.parts.empty()) return refuse({{options.job, 0, "/assemblies", "no parts", "at least one assembly"}});
+  if (broken.parts.empty())
+    return refuse({{options.job, 0, "/assemblies", "no parts", "at least one assembly"}});
   const std::pair<const std::string&, std::string> files[] = {
       {options.parts, writeParts(job.value(), broken.parts)},
       {options.stock, writeStock(job.value())},
@@ -37,7 +38,8 @@ int run(const Options& options) {
   for (const auto& [path, content] : files)
     if (!path.empty())
       if (const auto problem = writeFile(path, content)) return refuse({*problem});
-  std::cout << broken.parts.size() << " different parts, " << pieceCount(broken.parts) << " pieces\n";
+  std::cout << broken.parts.size() << " different parts, " << pieceCount(broken.parts)
+            << " pieces\n";
   return kComplete;
 }
 

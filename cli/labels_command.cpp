@@ -35,7 +35,8 @@ int run(const Options& options) {
   char name[] = "plainpatch-cli";
   char* argv[] = {name, nullptr};
   const QGuiApplication application(argc, argv);
-  if (const auto problem = printLabels({job.value(), broken.parts}, QString::fromStdString(options.out)))
+  if (const auto problem =
+          printLabels({job.value(), broken.parts}, QString::fromStdString(options.out)))
     return refuse({*problem});
   std::cout << pieceCount(broken.parts) << " labels\n";
   return kComplete;
@@ -48,8 +49,10 @@ void addLabels(CLI::App& app, int& status) {
   CLI::App* command = app.add_subcommand("labels", "Print a label for every piece of a job, PDF");
   command->add_option("JOB", options->job, "job file (.plainpatch)")->required();
   command->add_option("--out", options->out, "PDF to write")->required();
-  command->add_option("--paper", options->paper, "a4 or letter; the job's if not given")->check(CLI::IsMember({"a4", "letter"}));
-  command->add_option("--columns", options->columns, "labels across a sheet")->check(CLI::Range(1, 10));
+  command->add_option("--paper", options->paper, "a4 or letter; the job's if not given")
+      ->check(CLI::IsMember({"a4", "letter"}));
+  command->add_option("--columns", options->columns, "labels across a sheet")
+      ->check(CLI::Range(1, 10));
   command->add_option("--rows", options->rows, "labels down a sheet")->check(CLI::Range(1, 30));
   command->callback([options, &status] { status = run(*options); });
 }

@@ -39,7 +39,8 @@ Result<NestRequest> request(const Options& options) {
   input.parts.file = options.parts;
   input.stock.file = options.stock;
   if (!options.banding.empty()) input.banding = ExchangeText{options.banding, ""};
-  for (ExchangeText* text : {&input.parts, &input.stock, input.banding ? &*input.banding : nullptr}) {
+  for (ExchangeText* text :
+       {&input.parts, &input.stock, input.banding ? &*input.banding : nullptr}) {
     if (text == nullptr) continue;
     auto content = readFile(text->file);
     if (!content) return content.problems();
@@ -48,7 +49,7 @@ Result<NestRequest> request(const Options& options) {
   auto out = readExchange(input);
   if (!out) return out;
   out.value().kerf = kerf.value();
-  out.value().goal = options.goal == "setups" ? Goal::Setups
+  out.value().goal = options.goal == "setups"    ? Goal::Setups
                      : options.goal == "offcuts" ? Goal::Offcuts
                                                  : Goal::Cost;
   return out;
@@ -56,7 +57,8 @@ Result<NestRequest> request(const Options& options) {
 
 int run(const Options& options) {
   if (!std::isfinite(options.seconds) || options.seconds < 0 || options.seconds > 1e6)
-    return refuse({{"", 0, "--seconds", std::to_string(options.seconds), "seconds from 0 to 1000000"}});
+    return refuse(
+        {{"", 0, "--seconds", std::to_string(options.seconds), "seconds from 0 to 1000000"}});
   const auto input = request(options);
   if (!input) return refuse(input.problems());
   nest::NestOptions nesting;
@@ -65,12 +67,15 @@ int run(const Options& options) {
   if (options.steps >= 0) nesting.steps = options.steps;
   const Plan plan = nest::nest(input.value(), nesting);
   const std::string json = writePlan(input.value(), plan);
-  if (options.out.empty()) std::cout << json;
-  else if (const auto problem = writeFile(options.out, json)) return refuse({*problem});
+  if (options.out.empty())
+    std::cout << json;
+  else if (const auto problem = writeFile(options.out, json))
+    return refuse({*problem});
   for (const Unplaced& unplaced : plan.unplaced) {
     constexpr std::size_t kLine = 200;
     std::cerr << shown(input->parts[unplaced.part].code + ": " + std::to_string(unplaced.count) +
-                           " not placed: " + unplaced.reason, kLine)
+                           " not placed: " + unplaced.reason,
+                       kLine)
               << "\n";
   }
   return plan.complete() ? kComplete : kPartial;
@@ -86,10 +91,15 @@ void addNest(CLI::App& app, int& status) {
   command->add_option("--banding", options->banding, "banding list, CSV");
   command->add_option("--kerf", options->kerf, "width of the saw's cut, such as 1/8in")->required();
   command->add_option("--trim", options->trim, "off every edge of a full sheet, blade included");
-  command->add_option("--unit", options->unit, "unit of numbers without one")->check(CLI::IsMember({"in", "mm"}));
-  command->add_option("--goal", options->goal, "what the plan is best at")->check(CLI::IsMember({"cost", "setups", "offcuts"}));
+  command->add_option("--unit", options->unit, "unit of numbers without one")
+      ->check(CLI::IsMember({"in", "mm"}));
+  command->add_option("--goal", options->goal, "what the plan is best at")
+      ->check(CLI::IsMember({"cost", "setups", "offcuts"}));
   command->add_option("--seconds", options->seconds, "time limit for the whole job");
-  command->add_option("--steps", options->steps, "search steps instead of seconds: the same plan every time")->check(CLI::NonNegativeNumber);
+  command
+      ->add_option("--steps", options->steps,
+                   "search steps instead of seconds: the same plan every time")
+      ->check(CLI::NonNegativeNumber);
   command->add_option("--seed", options->seed, "where the search begins");
   command->add_option("--out", options->out, "plan to write, JSON; standard output if not given");
   command->callback([options, &status] { status = run(*options); });

@@ -63,7 +63,8 @@ class Drawing {
     painter_.setBrush(Qt::NoBrush);
     const Length space = (leaf.rect.height - count * layout_.thickness) / (count + 1);
     for (int i = 0; i < count; ++i)
-      painter_.drawRect(map_.rect(leaf.rect.x, leaf.rect.z + (i + 1) * space + i * layout_.thickness,
+      painter_.drawRect(map_.rect(leaf.rect.x,
+                                  leaf.rect.z + (i + 1) * space + i * layout_.thickness,
                                   leaf.rect.width, layout_.thickness));
   }
 
@@ -105,7 +106,8 @@ class Drawing {
     }
   }
 
-  // A dimension as a draughtsman puts it: thin line, oblique ticks, the figure on a gap in the line.
+  // A dimension as a draughtsman puts it: thin line, oblique ticks, the figure on a gap in the
+  // line.
   void across(Length from, Length to, double y) {
     line(QPointF(map_.x(from), y), QPointF(map_.x(to), y), figure(to - from, style_), false);
   }
@@ -168,10 +170,12 @@ void ElevationPicture::paint(QPainter& painter, const QRectF& room) const {
   painter.restore();
 }
 
-std::optional<OpeningPath> ElevationPicture::openingAt(const QPointF& point, const QRectF& room) const {
+std::optional<OpeningPath> ElevationPicture::openingAt(const QPointF& point,
+                                                       const QRectF& room) const {
   const Mapping map = mapping(room);
   for (const OpeningRect& leaf : layout->leaves)
-    if (map.rect(leaf.rect.x, leaf.rect.z, leaf.rect.width, leaf.rect.height).contains(point)) return leaf.path;
+    if (map.rect(leaf.rect.x, leaf.rect.z, leaf.rect.width, leaf.rect.height).contains(point))
+      return leaf.path;
   return std::nullopt;
 }
 

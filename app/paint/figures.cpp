@@ -10,9 +10,13 @@ LengthStyle raised(LengthStyle style) {
 
 }  // namespace
 
-QString qs(const std::string& text) { return QString::fromStdString(text); }
+QString qs(const std::string& text) {
+  return QString::fromStdString(text);
+}
 
-QString figure(Length length, const LengthStyle& style) { return qs(format(length, raised(style))); }
+QString figure(Length length, const LengthStyle& style) {
+  return qs(format(length, raised(style)));
+}
 
 QString figureWithUnit(Length length, const LengthStyle& style) {
   return qs(formatWithUnit(length, raised(style)));

@@ -3,7 +3,9 @@
 #include <QFontDatabase>
 
 // Resources of a static library are linked in only when asked for by name, outside any namespace.
-static void initResources() { Q_INIT_RESOURCE(resources); }
+static void initResources() {
+  Q_INIT_RESOURCE(resources);
+}
 
 namespace pp::look {
 
@@ -12,7 +14,8 @@ void loadFonts() {
   if (loaded) return;
   loaded = true;
   initResources();
-  for (const char* name : {"B612-Regular", "B612-Bold", "B612-Italic", "B612Mono-Regular", "B612Mono-Bold"})
+  for (const char* name :
+       {"B612-Regular", "B612-Bold", "B612-Italic", "B612Mono-Regular", "B612Mono-Bold"})
     QFontDatabase::addApplicationFont(QStringLiteral(":/fonts/%1.otf").arg(QLatin1String(name)));
 }
 

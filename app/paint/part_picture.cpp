@@ -8,11 +8,12 @@
 
 namespace pp {
 
-PartView viewOf(const Part& part) {
-  PartView out;
+PartAspect aspectOf(const Part& part) {
+  PartAspect out;
   const Side end = part.edges[static_cast<std::size_t>(Edge::W1)];
   out.lengthUp = end == Side::Bottom;
-  // Seen from inside, the front edge of the left side is at the left, that of the right side at the right.
+  // Seen from inside, the front edge of the left side is at the left, that of the right side at the
+  // right.
   out.flipAcross = out.lengthUp && part.hand == Hand::Right;
   return out;
 }
@@ -24,9 +25,14 @@ constexpr double kMargin = 34;  // room for sizes and edge names
 class Drawing {
  public:
   Drawing(QPainter& painter, const QRectF& room, const Job& job, const Part& part, Face face)
-      : painter_(painter), job_(job), part_(part), face_(face), view_(viewOf(part)), style_(styleOf(job)) {
-    const Length across = view_.lengthUp ? part.width.total() : part.length.total();
-    const Length up = view_.lengthUp ? part.length.total() : part.width.total();
+      : painter_(painter),
+        job_(job),
+        part_(part),
+        face_(face),
+        aspect_(aspectOf(part)),
+        style_(styleOf(job)) {
+    const Length across = aspect_.lengthUp ? part.width.total() : part.length.total();
+    const Length up = aspect_.lengthUp ? part.length.total() : part.width.total();
     map_ = Mapping::fit(across, up, room.adjusted(kMargin, kMargin, -kMargin, -kMargin), true);
     board_ = map_.rect(Length{}, Length{}, across, up);
   }
@@ -34,7 +40,7 @@ class Drawing {
   void run() {
     const Material& material = *findMaterial(job_, part_.material);
     const bool alongLength = part_.grain != PartGrain::Width;
-    paintWood(painter_, board_, material.tone, alongLength != view_.lengthUp, 7);
+    paintWood(painter_, board_, material.tone, alongLength != aspect_.lengthUp, 7);
     for (const Machining& machining : part_.machining) cut(machining);
     painter_.setBrush(Qt::NoBrush);
     painter_.setPen(QPen(look::kGraphite, 1.2));
@@ -50,11 +56,16 @@ class Drawing {
     const Length length = part_.length.total();
     if (mirrorAcross()) std::swap(v0 = width - v0, v1 = width - v1);
     if (mirrorAlong()) std::swap(u0 = length - u0, u1 = length - u1);
-    return view_.lengthUp ? map_.rect(v0, u0, v1 - v0, u1 - u0) : map_.rect(u0, v0, u1 - u0, v1 - v0);
+    return aspect_.lengthUp ? map_.rect(v0, u0, v1 - v0, u1 - u0)
+                          : map_.rect(u0, v0, u1 - u0, v1 - v0);
   }
   // The other face is seen from the other side: left and right change places.
-  bool mirrorAcross() const { return view_.lengthUp && (view_.flipAcross != (face_ == Face::Outside)); }
-  bool mirrorAlong() const { return !view_.lengthUp && ((part_.hand == Hand::Right) != (face_ == Face::Outside)); }
+  bool mirrorAcross() const {
+    return aspect_.lengthUp && (aspect_.flipAcross != (face_ == Face::Outside));
+  }
+  bool mirrorAlong() const {
+    return !aspect_.lengthUp && ((part_.hand == Hand::Right) != (face_ == Face::Outside));
+  }
 
   void cut(const Machining& machining) {
     if (machining.cut == Cut::Notch) {
@@ -92,15 +103,24 @@ class Drawing {
     const Length w = part_.width.total();
     QRectF line;
     switch (edge) {
-      case Edge::L1: line = place(Length{}, l, Length{}, Length{}); break;
-      case Edge::L2: line = place(Length{}, l, w, w); break;
-      case Edge::W1: line = place(Length{}, Length{}, Length{}, w); break;
-      case Edge::W2: line = place(l, l, Length{}, w); break;
+      case Edge::L1:
+        line = place(Length{}, l, Length{}, Length{});
+        break;
+      case Edge::L2:
+        line = place(Length{}, l, w, w);
+        break;
+      case Edge::W1:
+        line = place(Length{}, Length{}, Length{}, w);
+        break;
+      case Edge::W2:
+        line = place(l, l, Length{}, w);
+        break;
     }
     line = line.normalized();
     const QPointF in = board_.center() - line.center();
-    if (line.width() > line.height()) return in.y() > 0 ? QRectF(line.x(), line.y(), line.width(), inwards)
-                                                        : QRectF(line.x(), line.y() - inwards, line.width(), inwards);
+    if (line.width() > line.height())
+      return in.y() > 0 ? QRectF(line.x(), line.y(), line.width(), inwards)
+                        : QRectF(line.x(), line.y() - inwards, line.width(), inwards);
     return in.x() > 0 ? QRectF(line.x(), line.y(), inwards, line.height())
                       : QRectF(line.x() - inwards, line.y(), inwards, line.height());
   }
@@ -133,10 +153,10 @@ class Drawing {
   void sizes() {
     painter_.setPen(look::kGraphite);
     painter_.setFont(look::text(12));
-    const Length across = view_.lengthUp ? part_.width.total() : part_.length.total();
-    const Length up = view_.lengthUp ? part_.length.total() : part_.width.total();
-    painter_.drawText(QRectF(board_.center().x() - 80, board_.bottom() + 16, 160, 16), Qt::AlignCenter,
-                      figure(across, style_));
+    const Length across = aspect_.lengthUp ? part_.width.total() : part_.length.total();
+    const Length up = aspect_.lengthUp ? part_.length.total() : part_.width.total();
+    painter_.drawText(QRectF(board_.center().x() - 80, board_.bottom() + 16, 160, 16),
+                      Qt::AlignCenter, figure(across, style_));
     painter_.save();
     painter_.translate(board_.left() - 24, board_.center().y());
     painter_.rotate(-90);
@@ -148,7 +168,7 @@ class Drawing {
   const Job& job_;
   const Part& part_;
   Face face_;
-  PartView view_;
+  PartAspect aspect_;
   LengthStyle style_;
   Mapping map_;
   QRectF board_;

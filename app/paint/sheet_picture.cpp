@@ -22,8 +22,9 @@ class Drawing {
     const QRectF sheet = map_.rect(Length{}, Length{}, stock_.length, stock_.width);
     painter_.setFont(look::text(12, true));
     painter_.setPen(look::kGraphite);
-    painter_.drawText(QRectF(sheet.x(), sheet.y() - SheetPicture::kTitle, 2000, SheetPicture::kTitle - 4),
-                      Qt::AlignLeft | Qt::AlignBottom, picture_.title());
+    painter_.drawText(
+        QRectF(sheet.x(), sheet.y() - SheetPicture::kTitle, 2000, SheetPicture::kTitle - 4),
+        Qt::AlignLeft | Qt::AlignBottom, picture_.title());
     // What is between the parts is bare paper; the kerfs show as the dark gaps they are.
     painter_.fillRect(sheet, look::kCard);
     for (std::size_t i = 0; i < picture_.sheet->placements.size(); ++i) kerf(i);
@@ -40,9 +41,9 @@ class Drawing {
   void kerf(std::size_t i) {
     const Placement& p = picture_.sheet->placements[i];
     const double k = std::max(1.0, map_.size(picture_.request->kerf));
-    painter_.fillRect(rect(p).adjusted(-k, -k, k, k) &
-                          map_.rect(Length{}, Length{}, stock_.length, stock_.width),
-                      look::kPencil);
+    painter_.fillRect(
+        rect(p).adjusted(-k, -k, k, k) & map_.rect(Length{}, Length{}, stock_.length, stock_.width),
+        look::kPencil);
   }
 
   void tag(const Leftover& leftover) {
@@ -53,7 +54,8 @@ class Drawing {
     painter_.setFont(look::text(11));
     painter_.setPen(look::kGraphite);
     // A rack tag: a hole at the left of the words.
-    const QString text = QStringLiteral("%1  keep  %2").arg(qs(leftover.id), figures(leftover.dx, leftover.dy, style_));
+    const QString text = QStringLiteral("%1  keep  %2")
+                             .arg(qs(leftover.id), figures(leftover.dx, leftover.dy, style_));
     words(r, {text, figures(leftover.dx, leftover.dy, style_), qs(leftover.id)}, 11, false);
   }
 
@@ -80,7 +82,8 @@ class Drawing {
     const Part& part = (*picture_.parts)[p.part];
     const QRectF r = rect(p);
     const bool grainX = stock_.grain != SheetGrain::Width;
-    paintWood(painter_, r, findMaterial(*picture_.job, part.material)->tone, grainX, static_cast<unsigned>(i + 1));
+    paintWood(painter_, r, findMaterial(*picture_.job, part.material)->tone, grainX,
+              static_cast<unsigned>(i + 1));
     for (const Edge edge : kEdges) edgeMarks(part, p, edge, r);
     painter_.setBrush(Qt::NoBrush);
     const bool selected = picture_.selected == i;
@@ -89,7 +92,8 @@ class Drawing {
     painter_.setPen(look::kGraphite);
     const QString size = figures(p.dx, p.dy, style_);
     const bool two = r.height() > 34 && r.width() > 60 && r.height() <= r.width() * 1.2;
-    if (!two) return words(r, {qs(part.code) + QStringLiteral("  ") + size, qs(part.code)}, 12, true);
+    if (!two)
+      return words(r, {qs(part.code) + QStringLiteral("  ") + size, qs(part.code)}, 12, true);
     const QRectF upper(r.x(), r.center().y() - 17, r.width(), 17);
     words(upper, {qs(part.code)}, 13, true);
     words(upper.translated(0, 17), {size}, 11, false);
@@ -106,10 +110,14 @@ class Drawing {
     const auto index = static_cast<std::size_t>(edge);
     const auto inner = [&r](int side, double d) {
       switch (side) {
-        case 0: return QRectF(r.x(), r.y(), d, r.height());
-        case 1: return QRectF(r.right() - d, r.y(), d, r.height());
-        case 2: return QRectF(r.x(), r.y(), r.width(), d);
-        default: return QRectF(r.x(), r.bottom() - d, r.width(), d);
+        case 0:
+          return QRectF(r.x(), r.y(), d, r.height());
+        case 1:
+          return QRectF(r.right() - d, r.y(), d, r.height());
+        case 2:
+          return QRectF(r.x(), r.y(), r.width(), d);
+        default:
+          return QRectF(r.x(), r.bottom() - d, r.width(), d);
       }
     };
     const int side = sideOf(edge, p.turned);
@@ -119,7 +127,8 @@ class Drawing {
     // The front edge carries a small solid wedge at its middle.
     const QRectF line = inner(side, 0);
     const QPointF c = line.center();
-    const QPointF in = (r.center() - c) / std::max(1.0, std::hypot(r.center().x() - c.x(), r.center().y() - c.y()));
+    const QPointF in = (r.center() - c) /
+                       std::max(1.0, std::hypot(r.center().x() - c.x(), r.center().y() - c.y()));
     const QPointF along(-in.y(), in.x());
     painter_.setPen(Qt::NoPen);
     painter_.setBrush(look::kGraphite);
@@ -140,7 +149,8 @@ QString SheetPicture::title() const {
   const LengthStyle style = styleOf(*job);
   Area used;
   for (const Placement& p : sheet->placements) used += p.dx * p.dy;
-  const int percent = static_cast<int>(100 * used.inM2() / (stock.length * stock.width).inM2() + 0.5);
+  const int percent =
+      static_cast<int>(100 * used.inM2() / (stock.length * stock.width).inM2() + 0.5);
   return QStringLiteral("S%1   %2   %3 %4   %5   %6 parts   %7 % used")
       .arg(index + 1)
       .arg(qs(stock.id), qs(stock.material), figure(stock.thickness, style),
@@ -164,7 +174,8 @@ void SheetPicture::paint(QPainter& painter, const QRectF& room) const {
   painter.restore();
 }
 
-std::optional<std::size_t> SheetPicture::placementAt(const QPointF& point, const QRectF& room) const {
+std::optional<std::size_t> SheetPicture::placementAt(const QPointF& point,
+                                                     const QRectF& room) const {
   const Mapping map = mapping(room);
   for (std::size_t i = 0; i < sheet->placements.size(); ++i) {
     const Placement& p = sheet->placements[i];

@@ -12,11 +12,11 @@ namespace pp {
 
 struct SheetPicture {
   const Job* job = nullptr;
-  const std::vector<Part>* parts = nullptr;   // in the order of the request's parts
+  const std::vector<Part>* parts = nullptr;  // in the order of the request's parts
   const NestRequest* request = nullptr;
   const PlannedSheet* sheet = nullptr;
   std::size_t index = 0;
-  std::optional<std::size_t> selected;        // index into the sheet's placements
+  std::optional<std::size_t> selected;  // index into the sheet's placements
 
   // Where the sheet lies when drawn into `room` below its title.
   Mapping mapping(const QRectF& room) const;

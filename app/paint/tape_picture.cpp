@@ -55,10 +55,12 @@ void paintTape(QPainter& painter, const QRectF& room, const QString& what, Lengt
   painter.drawText(QRectF(room.x() + 14, room.y() + 4, words, 28), Qt::AlignLeft | Qt::AlignVCenter,
                    figureWithUnit(length, style));
   painter.setFont(look::text(12));
-  painter.drawText(QRectF(room.x() + 14, room.y() + 32, words, 20), Qt::AlignLeft | Qt::AlignVCenter,
+  painter.drawText(QRectF(room.x() + 14, room.y() + 32, words, 20),
+                   Qt::AlignLeft | Qt::AlignVCenter,
                    QStringLiteral("%1   %2").arg(figureWithUnit(length, other), what));
 
-  const QRectF tape(room.x() + words + 20, room.y() + 6, room.width() - words - 34, room.height() - 12);
+  const QRectF tape(room.x() + words + 20, room.y() + 6, room.width() - words - 34,
+                    room.height() - 12);
   painter.fillRect(tape, kSteel);
   painter.setClipRect(tape);
   const TapeScale scale = tapeScale(length, style);
@@ -66,11 +68,17 @@ void paintTape(QPainter& painter, const QRectF& room, const QString& what, Lengt
   const std::int64_t perUnit = inches ? Length::in(1).inNm() / scale.step.inNm() : 10;
   const double pixels = inches ? 360.0 / static_cast<double>(perUnit) : 9.0;
   const auto around = static_cast<std::int64_t>(tape.width() / pixels / 2) + 2;
-  const auto at = [&](std::int64_t n) { return tape.center().x() + static_cast<double>(n - scale.nearest) * pixels; };
-  for (std::int64_t n = std::max<std::int64_t>(0, scale.nearest - around); n <= scale.nearest + around; ++n) {
+  const auto at = [&](std::int64_t n) {
+    return tape.center().x() + static_cast<double>(n - scale.nearest) * pixels;
+  };
+  for (std::int64_t n = std::max<std::int64_t>(0, scale.nearest - around);
+       n <= scale.nearest + around; ++n) {
     const bool marked = n == scale.nearest;
     const bool alike = n == scale.nearest - scale.lookAlike || n == scale.nearest + scale.lookAlike;
-    const double height = tape.height() * (inches ? tickHeight(n, perUnit) : n % 10 == 0 ? 0.62 : n % 5 == 0 ? 0.44 : 0.28);
+    const double height = tape.height() * (inches        ? tickHeight(n, perUnit)
+                                           : n % 10 == 0 ? 0.62
+                                           : n % 5 == 0  ? 0.44
+                                                         : 0.28);
     painter.setPen(QPen(marked ? look::kRed : look::kGraphite, marked ? 3 : 1));
     painter.drawLine(QPointF(at(n), tape.top()), QPointF(at(n), tape.top() + height));
     const bool whole = n % perUnit == 0;

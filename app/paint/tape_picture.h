@@ -1,4 +1,5 @@
-// The steel tape around a length: graduations, the one to look for in red, its look-alikes beside it.
+// The steel tape around a length: graduations, the one to look for in red, its look-alikes beside
+// it.
 #pragma once
 
 #include <QPainter>
@@ -9,8 +10,8 @@ namespace pp {
 
 // Graduations of a tape in one unit: the step between ticks and the tick nearest to a length.
 struct TapeScale {
-  Length step;              // between the finest ticks
-  std::int64_t nearest = 0; // number of steps
+  Length step;                 // between the finest ticks
+  std::int64_t nearest = 0;    // number of steps
   std::int64_t lookAlike = 0;  // steps to the neighbours that are easily read instead
 };
 TapeScale tapeScale(Length length, const LengthStyle& style);

@@ -18,11 +18,16 @@ Mapping Mapping::fit(Length width, Length height, const QRectF& room, bool yUp) 
 
 QColor woodColour(Tone tone) {
   switch (tone) {
-    case Tone::Birch: return {0xEE, 0xDF, 0xBC};
-    case Tone::Ash: return {0xE4, 0xD0, 0xA8};
-    case Tone::Oak: return {0xD3, 0xB3, 0x80};
-    case Tone::Walnut: return {0xB0, 0x8C, 0x6A};
-    case Tone::White: return {0xF8, 0xF6, 0xF0};
+    case Tone::Birch:
+      return {0xEE, 0xDF, 0xBC};
+    case Tone::Ash:
+      return {0xE4, 0xD0, 0xA8};
+    case Tone::Oak:
+      return {0xD3, 0xB3, 0x80};
+    case Tone::Walnut:
+      return {0xB0, 0x8C, 0x6A};
+    case Tone::White:
+      return {0xF8, 0xF6, 0xF0};
   }
   return {0xEE, 0xDF, 0xBC};
 }
@@ -44,8 +49,12 @@ void paintWood(QPainter& painter, const QRectF& rect, Tone tone, bool grainAlong
   for (double at = next() * 6; at < across; at += 4 + next() * 9) {
     const double from = next() * along * 0.3;
     const double to = along * (0.7 + 0.3 * next());
-    if (grainAlongX) painter.drawLine(QPointF(rect.x() + from, rect.y() + at), QPointF(rect.x() + to, rect.y() + at));
-    else painter.drawLine(QPointF(rect.x() + at, rect.y() + from), QPointF(rect.x() + at, rect.y() + to));
+    if (grainAlongX)
+      painter.drawLine(QPointF(rect.x() + from, rect.y() + at),
+                       QPointF(rect.x() + to, rect.y() + at));
+    else
+      painter.drawLine(QPointF(rect.x() + at, rect.y() + from),
+                       QPointF(rect.x() + at, rect.y() + to));
   }
   painter.restore();
 }

@@ -10,8 +10,8 @@ namespace pp {
 
 // Maps millimetres to pixels: one scale, an origin, and y up or down. Plain arithmetic.
 struct Mapping {
-  double scale = 1;   // pixels per millimetre
-  QPointF origin;     // where (0, 0) lies
+  double scale = 1;  // pixels per millimetre
+  QPointF origin;    // where (0, 0) lies
   bool yUp = false;
 
   double x(Length length) const { return origin.x() + length.inMm() * scale; }

@@ -73,9 +73,13 @@ class Gives {
 void setting(Page& page, const SawCut& cut, const LengthStyle& style, int of) {
   page.need(kRow * 3);
   page.down(1.5);
-  const QString what = cut.direction == CutDirection::Rip ? QStringLiteral("rip") : QStringLiteral("crosscut");
+  const QString what =
+      cut.direction == CutDirection::Rip ? QStringLiteral("rip") : QStringLiteral("crosscut");
   page.text(page.left(), page.y(), 150, kRow + 1,
-            QStringLiteral("%1 of %2   %3, %4 at %5").arg(cut.setup).arg(of).arg(qs(cut.machine), what, figureWithUnit(cut.distance, style)),
+            QStringLiteral("%1 of %2   %3, %4 at %5")
+                .arg(cut.setup)
+                .arg(of)
+                .arg(qs(cut.machine), what, figureWithUnit(cut.distance, style)),
             10, true);
   page.down(kRow + 1.4);
 }
@@ -84,32 +88,42 @@ void setting(Page& page, const SawCut& cut, const LengthStyle& style, int of) {
 
 std::optional<Problem> printCuttingList(const PrintInput& input, Paper paper, const QString& path) {
   if (input.plan == nullptr || input.plan->sheets.empty())
-    return Problem{path.toStdString(), 0, "cutting list", "no plan", "sheets that have been laid out"};
+    return Problem{path.toStdString(), 0, "cutting list", "no plan",
+                   "sheets that have been laid out"};
   const LengthStyle style = styleOf(input.job);
   const Gives gives(input);
-  return writePdf(path, paper, false, QStringLiteral("%1: cutting list").arg(qs(input.job.name)), [&](Page& page) {
-    page.begin();
-    page.text(page.left(), page.y(), 180, kRow,
-              QStringLiteral("Blade guard and riving knife on. Full sheets: a second pair of hands or a support."), 9);
-    page.down(kRow);
-    page.text(page.left(), page.y(), 180, kRow,
-              QStringLiteral("Narrow rips with a push block; short pieces on the sled, never freehand at the fence."), 9);
-    page.down(kRow + 1);
-    int last = 0;
-    for (const SawCut& cut : input.plan->cuts) {
-      if (cut.setup != last) setting(page, cut, style, input.plan->setups);
-      last = cut.setup;
-      page.need(kRow);
-      page.box(page.left() + 1, page.y() + 1, 3.6);
-      page.text(page.left() + 8, page.y(), 14, kRow, QString::number(cut.step), 8.5);
-      page.text(page.left() + 22, page.y(), 34, kRow, qs(cut.piece), 9);
-      page.text(page.left() + 56, page.y(), 40, kRow,
-                QStringLiteral("%1 from the %2").arg(figure(cut.distance, style),
-                    cut.direction == CutDirection::Rip ? QStringLiteral("fence") : QStringLiteral("stop")), 9);
-      page.text(page.left() + 100, page.y(), 80, kRow, gives.of(cut), 9, true);
-      page.down(kRow);
-    }
-  });
+  return writePdf(
+      path, paper, false, QStringLiteral("%1: cutting list").arg(qs(input.job.name)),
+      [&](Page& page) {
+        page.begin();
+        page.text(page.left(), page.y(), 180, kRow,
+                  QStringLiteral("Blade guard and riving knife on. Full sheets: a second pair of "
+                                 "hands or a support."),
+                  9);
+        page.down(kRow);
+        page.text(page.left(), page.y(), 180, kRow,
+                  QStringLiteral("Narrow rips with a push block; short pieces on the sled, never "
+                                 "freehand at the fence."),
+                  9);
+        page.down(kRow + 1);
+        int last = 0;
+        for (const SawCut& cut : input.plan->cuts) {
+          if (cut.setup != last) setting(page, cut, style, input.plan->setups);
+          last = cut.setup;
+          page.need(kRow);
+          page.box(page.left() + 1, page.y() + 1, 3.6);
+          page.text(page.left() + 8, page.y(), 14, kRow, QString::number(cut.step), 8.5);
+          page.text(page.left() + 22, page.y(), 34, kRow, qs(cut.piece), 9);
+          page.text(page.left() + 56, page.y(), 40, kRow,
+                    QStringLiteral("%1 from the %2")
+                        .arg(figure(cut.distance, style), cut.direction == CutDirection::Rip
+                                                              ? QStringLiteral("fence")
+                                                              : QStringLiteral("stop")),
+                    9);
+          page.text(page.left() + 100, page.y(), 80, kRow, gives.of(cut), 9, true);
+          page.down(kRow);
+        }
+      });
 }
 
 }  // namespace pp

@@ -19,7 +19,9 @@ void paintQr(QPainter& painter, double x, double y, double side, const QString& 
   for (int row = 0; row < code->width; ++row)
     for (int column = 0; column < code->width; ++column)
       if ((code->data[row * code->width + column] & 1U) != 0)
-        painter.fillRect(QRectF(x + (column + kQuiet) * module, y + (row + kQuiet) * module, module, module), Qt::black);
+        painter.fillRect(
+            QRectF(x + (column + kQuiet) * module, y + (row + kQuiet) * module, module, module),
+            Qt::black);
 }
 
 QString bandsLine(const Part& part) {
@@ -29,7 +31,8 @@ QString bandsLine(const Part& part) {
     if (!part.bands[i].empty())
       out << QStringLiteral("%1 %2").arg(qs(sideName(part.edges[i])), qs(part.bands[i]));
   }
-  return out.isEmpty() ? QStringLiteral("no banding") : QStringLiteral("band: ") + out.join(QStringLiteral(", "));
+  return out.isEmpty() ? QStringLiteral("no banding")
+                       : QStringLiteral("band: ") + out.join(QStringLiteral(", "));
 }
 
 // A small drawing of the part with its front and top edge named, banded edges drawn heavy.
@@ -37,7 +40,7 @@ void paintMarks(Page& page, const Part& part, const QRectF& room) {
   QPainter& painter = page.painter();
   const bool up = part.edges[static_cast<std::size_t>(Edge::W1)] == Side::Bottom;
   const double ratio = part.length.total().inMm() / part.width.total().inMm();
-  const double wanted = up ? 1 / ratio : ratio;   // width over height
+  const double wanted = up ? 1 / ratio : ratio;  // width over height
   double w = room.width();
   double h = w / wanted;
   if (h > room.height()) h = room.height(), w = h * wanted;
@@ -56,9 +59,11 @@ void paintMarks(Page& page, const Part& part, const QRectF& room) {
     QLineF line;
     if (up == along) {
       const bool left = up ? first != flip : first != flip;
-      line = left ? QLineF(board.topLeft(), board.bottomLeft()) : QLineF(board.topRight(), board.bottomRight());
+      line = left ? QLineF(board.topLeft(), board.bottomLeft())
+                  : QLineF(board.topRight(), board.bottomRight());
     } else {
-      line = first ? QLineF(board.bottomLeft(), board.bottomRight()) : QLineF(board.topLeft(), board.topRight());
+      line = first ? QLineF(board.bottomLeft(), board.bottomRight())
+                   : QLineF(board.topLeft(), board.topRight());
     }
     if (!part.bands[i].empty()) {
       painter.setPen(QPen(Qt::black, 0.9));
@@ -77,31 +82,38 @@ void paintMarks(Page& page, const Part& part, const QRectF& room) {
       page.text(-w2 / 2, -1.5, w2, 3, qs(sideName(side)), 6.5, true, Qt::AlignCenter);
       painter.restore();
     } else {
-      page.text(c.x() - w2 / 2, c.y() + (low ? 0.3 : -3.3), w2, 3, qs(sideName(side)), 6.5, true, Qt::AlignCenter);
+      page.text(c.x() - w2 / 2, c.y() + (low ? 0.3 : -3.3), w2, 3, qs(sideName(side)), 6.5, true,
+                Qt::AlignCenter);
     }
   }
 }
 
-void paintLabel(Page& page, const QRectF& cell, const Job& job, const Part& part, std::int64_t copy) {
+void paintLabel(Page& page, const QRectF& cell, const Job& job, const Part& part,
+                std::int64_t copy) {
   const LengthStyle style = styleOf(job);
   const double x = cell.x() + 2.5;
   const double y = cell.y() + 2;
   const double qr = std::min({22.0, cell.height() - 4, cell.width() * 0.36});
   const double w = cell.width() - qr - 5;
   const Assembly* assembly = findAssembly(job, part.assembly);
-  const QString hand = part.hand == Hand::None ? QString() : part.hand == Hand::Left ? QStringLiteral(", left hand") : QStringLiteral(", right hand");
-  const QString count = part.quantity > 1 ? QStringLiteral("   %1 of %2").arg(copy).arg(part.quantity) : QString();
+  const QString hand = part.hand == Hand::None   ? QString()
+                       : part.hand == Hand::Left ? QStringLiteral(", left hand")
+                                                 : QStringLiteral(", right hand");
+  const QString count =
+      part.quantity > 1 ? QStringLiteral("   %1 of %2").arg(copy).arg(part.quantity) : QString();
   page.text(x, y, w, 5.5, qs(part.code) + count, 13, true);
   page.text(x, y + 5.6, w, 3.8, qs(part.name) + hand, 8, true);
   page.text(x, y + 9.3, w, 3.4, qs(part.assembly + "  " + (assembly ? assembly->name : "")), 7);
   const QString unit = style.unit == Unit::Inch ? QStringLiteral(" in") : QStringLiteral(" mm");
-  page.text(x, y + 12.7, w, 4.2, figures(part.length.total(), part.width.total(), style) + unit, 9, true);
+  page.text(x, y + 12.7, w, 4.2, figures(part.length.total(), part.width.total(), style) + unit, 9,
+            true);
   page.text(x, y + 16.8, w, 3.4, materialName(*findMaterial(job, part.material), style), 7);
   page.text(x, y + 20.0, cell.width() - 5, 3.2, bandsLine(part), 6.5);
   const double left = cell.height() - 25.5;
   if (left > 7) paintMarks(page, part, QRectF(x + 4, y + 26, cell.width() - qr - 14, left - 4.5));
   paintQr(page.painter(), cell.right() - qr - 1.5, y, qr, labelCode(job, part, copy));
-  const QString face = part.show == Face::Inside ? QStringLiteral("inside face") : QStringLiteral("show face");
+  const QString face =
+      part.show == Face::Inside ? QStringLiteral("inside face") : QStringLiteral("show face");
   page.text(cell.right() - qr - 1.5, y + qr + 0.5, qr, 3.2, face, 6.5, false, Qt::AlignCenter);
 }
 
@@ -109,15 +121,23 @@ void paintLabel(Page& page, const QRectF& cell, const Job& job, const Part& part
 
 std::optional<Problem> printLabels(const PrintInput& input, const QString& path) {
   const LabelSheet& grid = input.job.labels;
-  const QSizeF paper = QPageSize::size(grid.letter ? QPageSize::Letter : QPageSize::A4, QPageSize::Millimeter);
-  const double w = (paper.width() - 2 * grid.marginLeft.inMm() - (grid.columns - 1) * grid.gapAcross.inMm()) / grid.columns;
-  const double h = (paper.height() - 2 * grid.marginTop.inMm() - (grid.rows - 1) * grid.gapDown.inMm()) / grid.rows;
+  const QSizeF paper =
+      QPageSize::size(grid.letter ? QPageSize::Letter : QPageSize::A4, QPageSize::Millimeter);
+  const double w =
+      (paper.width() - 2 * grid.marginLeft.inMm() - (grid.columns - 1) * grid.gapAcross.inMm()) /
+      grid.columns;
+  const double h =
+      (paper.height() - 2 * grid.marginTop.inMm() - (grid.rows - 1) * grid.gapDown.inMm()) /
+      grid.rows;
   constexpr double kLeastWidth = 40;
   constexpr double kLeastHeight = 24;
   if (w < kLeastWidth || h < kLeastHeight)
-    return Problem{{}, 0, "label sheet",
-                   QStringLiteral("labels of %1 × %2 mm").arg(w, 0, 'f', 1).arg(h, 0, 'f', 1).toStdString(),
-                   "at least 40 × 24 mm: fewer columns or rows, or smaller margins"};
+    return Problem{
+        {},
+        0,
+        "label sheet",
+        QStringLiteral("labels of %1 × %2 mm").arg(w, 0, 'f', 1).arg(h, 0, 'f', 1).toStdString(),
+        "at least 40 × 24 mm: fewer columns or rows, or smaller margins"};
   const QString title = QStringLiteral("%1: labels").arg(qs(input.job.name));
   return writePdf(path, grid.letter ? Paper::Letter : Paper::A4, false, title, [&](Page& page) {
     int at = 0;
@@ -127,8 +147,9 @@ std::optional<Problem> printLabels(const PrintInput& input, const QString& path)
           page.newSheet();
           at = 0;
         }
-        const QRectF cell(grid.marginLeft.inMm() + (at % grid.columns) * (w + grid.gapAcross.inMm()),
-                          grid.marginTop.inMm() + (at / grid.columns) * (h + grid.gapDown.inMm()), w, h);
+        const QRectF cell(
+            grid.marginLeft.inMm() + (at % grid.columns) * (w + grid.gapAcross.inMm()),
+            grid.marginTop.inMm() + (at / grid.columns) * (h + grid.gapDown.inMm()), w, h);
         paintLabel(page, cell, input.job, part, copy);
         ++at;
       }

@@ -27,7 +27,9 @@ void Page::begin() {
   y_ += 3;
 }
 
-void Page::newSheet() { writer_.newPage(); }
+void Page::newSheet() {
+  writer_.newPage();
+}
 
 bool Page::need(double mm) {
   if (y_ + mm <= bottom()) return false;
@@ -35,8 +37,8 @@ bool Page::need(double mm) {
   return true;
 }
 
-void Page::text(double x, double y, double w, double h, const QString& text, double points, bool bold,
-                int alignment) {
+void Page::text(double x, double y, double w, double h, const QString& text, double points,
+                bool bold, int alignment) {
   // The painter counts in millimetres; a font of so many points is that many 72nds of an inch high.
   constexpr double kSteps = 100;  // fonts are set in whole pixels: enlarge, then scale back
   constexpr double kMmPerPoint = 25.4 / 72;

@@ -14,8 +14,8 @@ class Page {
   // `landscape` turns the paper. The first page is begun by the first call to begin().
   Page(QPdfWriter& writer, QPainter& painter, QString title);
 
-  void begin();                      // a new page with its heading
-  void newSheet();                   // a new page without one
+  void begin();     // a new page with its heading
+  void newSheet();  // a new page without one
   double width() const { return width_; }
   double height() const { return height_; }
   double left() const { return kMargin; }
@@ -30,7 +30,7 @@ class Page {
   void text(double x, double y, double w, double h, const QString& text, double points,
             bool bold = false, int alignment = Qt::AlignLeft | Qt::AlignVCenter);
   void rule(double y, double thickness = 0.2);
-  void box(double x, double y, double size);   // a box to tick
+  void box(double x, double y, double size);  // a box to tick
   QPainter& painter() { return painter_; }
 
   static constexpr double kMargin = 12;

@@ -9,7 +9,7 @@
 
 namespace pp {
 
-std::optional<Problem> writePdf(const QString& path, Paper paper, bool landscape, const QString& title,
-                                const std::function<void(Page&)>& draw);
+std::optional<Problem> writePdf(const QString& path, Paper paper, bool landscape,
+                                const QString& title, const std::function<void(Page&)>& draw);
 
 }  // namespace pp

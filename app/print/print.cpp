@@ -9,8 +9,8 @@
 
 namespace pp {
 
-std::optional<Problem> writePdf(const QString& path, Paper paper, bool landscape, const QString& title,
-                                const std::function<void(Page&)>& draw) {
+std::optional<Problem> writePdf(const QString& path, Paper paper, bool landscape,
+                                const QString& title, const std::function<void(Page&)>& draw) {
   look::loadFonts();
   QByteArray bytes;
   {
@@ -29,7 +29,8 @@ std::optional<Problem> writePdf(const QString& path, Paper paper, bool landscape
     Page page(writer, painter, title);
     draw(page);
   }
-  return writeFile(path.toStdString(), std::string_view(bytes.constData(), static_cast<std::size_t>(bytes.size())));
+  return writeFile(path.toStdString(),
+                   std::string_view(bytes.constData(), static_cast<std::size_t>(bytes.size())));
 }
 
 QString labelCode(const Job& job, const Part& part, std::int64_t copy) {

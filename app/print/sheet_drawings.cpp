@@ -22,7 +22,8 @@ std::optional<Problem> printSheets(const PrintInput& input, Paper paper, const Q
       page.painter().save();
       page.painter().scale(1 / kPixelsPerMm, 1 / kPixelsPerMm);
       const QRectF room(page.left() * kPixelsPerMm, page.y() * kPixelsPerMm,
-                        (page.right() - page.left()) * kPixelsPerMm, (page.bottom() - page.y()) * kPixelsPerMm);
+                        (page.right() - page.left()) * kPixelsPerMm,
+                        (page.bottom() - page.y()) * kPixelsPerMm);
       picture.paint(page.painter(), room);
       page.painter().restore();
     }

@@ -9,11 +9,26 @@
 namespace pp {
 namespace {
 
+// Sizes that differ by less than this come from sharing out nanometres and are cut as one.
+constexpr Length kSame = Length::um(1);
+
+bool same(Length a, Length b) {
+  return a - b < kSame && b - a < kSame;
+}
+
+bool same(const Machining& a, const Machining& b) {
+  return a.cut == b.cut && a.face == b.face && a.receives == b.receives && same(a.u0, b.u0) &&
+         same(a.u1, b.u1) && same(a.v0, b.v0) && same(a.v1, b.v1) && same(a.depth, b.depth) &&
+         a.from == b.from && a.holes == b.holes && same(a.pitch, b.pitch) && a.through == b.through;
+}
+
 // Equal in everything but the place in the assembly.
 bool sameBoard(const Part& a, const Part& b) {
   return a.run.empty() && b.run.empty() && a.name == b.name && a.hand == b.hand &&
-         a.material == b.material && a.length.total() == b.length.total() &&
-         a.width.total() == b.width.total() && a.bands == b.bands && a.machining == b.machining;
+         a.material == b.material && same(a.length.total(), b.length.total()) &&
+         same(a.width.total(), b.width.total()) && a.bands == b.bands &&
+         std::equal(a.machining.begin(), a.machining.end(), b.machining.begin(), b.machining.end(),
+                    [](const Machining& x, const Machining& y) { return same(x, y); });
 }
 
 std::vector<Part> grouped(const std::vector<Part>& parts) {

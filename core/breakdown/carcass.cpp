@@ -181,7 +181,10 @@ class Builder {
                      backSize("clear width", layout_.clear.width, back));
     part.material = back.material;
     part.thickness = layout_.backThickness;
-    part.grain = findMaterial(job_, back.material)->grained ? PartGrain::Length : PartGrain::Any;
+    part.grain = !findMaterial(job_, back.material)->grained || back.grain == BackGrain::Either
+                     ? PartGrain::Any
+                 : back.grain == BackGrain::Upright ? PartGrain::Length
+                                                    : PartGrain::Width;
     part.edges = {Side::Left, Side::Right, Side::Bottom, Side::Top};
     const Length outwards = back.rabbetDepth - back.clearance / 2;
     part.poses = {{{layout_.clear.x - outwards, layout_.clearDepth, layout_.clear.z - outwards},

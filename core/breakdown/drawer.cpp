@@ -47,19 +47,24 @@ Reason drawerBoxWidth(Length openingWidth, const Slide& slide, const DrawerRules
 Result<std::vector<DrawerCell>> drawerCells(Length openingHeight, const std::vector<Share>& fronts,
                                             Length gap, const LengthStyle& style) {
   const auto count = static_cast<std::int64_t>(fronts.size());
-  const auto heights = shareOut(openingHeight - (count + 1) * gap, fronts, style);
+  Reason rest = Reason("opening height", openingHeight).minus("gap", gap, count + 1);
+  const auto heights = shareOut(rest.total(), fronts, style);
   if (!heights) return heights.problems();
+  std::int64_t shares = 0;
+  for (const Share& front : fronts) {
+    if (front.fixed)
+      rest.minus("typed front", *front.fixed);
+    else
+      ++shares;
+  }
   std::vector<DrawerCell> out;
   Length top = openingHeight;  // lower edge of what lies above, gap not yet taken
-  Length cellTop = openingHeight;
-  for (std::size_t i = 0; i < fronts.size(); ++i) {
+  for (const Share& front : fronts) {
     DrawerCell cell;
-    cell.frontHeight = heights.value()[i];
-    cell.frontBottom = top - gap - cell.frontHeight;
-    // Neighbours meet in the middle of the gap between their fronts.
-    cell.bottom = i + 1 == fronts.size() ? Length{} : cell.frontBottom - gap / 2;
-    cell.height = cellTop - cell.bottom;
-    cellTop = cell.bottom;
+    cell.frontHeight = front.fixed ? Reason("typed height", *front.fixed) : rest.shared(shares);
+    cell.frontBottom = top - gap - cell.frontHeight.total();
+    cell.bottom = count == 1 ? Length{} : cell.frontBottom - gap / 2;
+    cell.height = count == 1 ? openingHeight : cell.frontHeight.total() + gap;
     top = cell.frontBottom;
     out.push_back(cell);
   }
@@ -129,7 +134,7 @@ Result<std::vector<DrawerPlan>> planDrawers(const Job& job, const Carcass& carca
     drawer.cell = cell;
     drawer.slide = slide;
     drawer.front = {leaf.rect.x + rules.gap, leaf.rect.z + cell.frontBottom,
-                    leaf.rect.width - 2 * rules.gap, cell.frontHeight};
+                    leaf.rect.width - 2 * rules.gap, cell.frontHeight.total()};
     drawer.width = drawerBoxWidth(leaf.rect.width, *slide, rules);
     drawer.height = bank.boxHeight ? Reason("typed height", *bank.boxHeight)
                                    : Reason("room of the drawer", cell.height)
@@ -199,7 +204,7 @@ class Boxes {
   void front(int order, bool matched) {
     Part part = make("drawer front", rules_.frontMaterial,
                      Reason("opening width", leaf_.rect.width).minus("gap", rules_.gap, 2),
-                     Reason("share of the opening less gaps", drawer_->front.height));
+                     drawer_->cell.frontHeight);
     part.show = Face::Outside;
     part.edges = {Side::Bottom, Side::Top, Side::Left, Side::Right};
     const Banding* banding = findBanding(job_, rules_.frontBanding);

@@ -26,11 +26,15 @@ DrawerBoxSizes drawerBoxSizes(const DrawerBox& box, const DrawerRules& rules);
 // Box width for side-mounted slides in an opening.
 Reason drawerBoxWidth(Length openingWidth, const Slide& slide, const DrawerRules& rules);
 
-// Fronts and cells of a bank in its opening: the cell is the height a drawer has for itself. The
-// fronts and gaps fill the opening exactly; what does not share evenly goes to the lowest front.
+// Fronts and cells of a bank in its opening: the cell is the height a drawer has for itself. A
+// drawer alone has the whole opening; in a stack each has its front's height and one gap, so that
+// drawers with equal fronts have equal boxes and every box sits the same way on its front. The
+// fronts and gaps fill the opening exactly; the nanometres that do not share evenly go to the
+// lowest gap.
 struct DrawerCell {
-  Length frontBottom, frontHeight;  // from the opening's foot
-  Length bottom, height;            // of the cell, from the opening's foot
+  Length frontBottom;  // from the opening's foot
+  Reason frontHeight;
+  Length bottom, height;  // of the cell, from the opening's foot
 };
 Result<std::vector<DrawerCell>> drawerCells(Length openingHeight, const std::vector<Share>& fronts,
                                             Length gap, const LengthStyle& style);

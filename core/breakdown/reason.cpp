@@ -14,10 +14,16 @@ Reason& Reason::minus(std::string name, Length value, std::int64_t times) {
   return plus(std::move(name), value, -times);
 }
 
+Reason Reason::shared(std::int64_t among) const {
+  Reason out = *this;
+  out.among_ = among;
+  return out;
+}
+
 Length Reason::total() const {
   Length out;
   for (const Term& term : terms_) out += term.times * term.value;
-  return out;
+  return out / among_;
 }
 
 std::string format(const Reason& reason, const LengthStyle& style) {
@@ -31,6 +37,7 @@ std::string format(const Reason& reason, const LengthStyle& style) {
     if (count != 1) out += fmt::format("{} × ", count);
     out += fmt::format("{} {}", term.name, format(term.value, style));
   }
+  if (reason.among() > 1) out = fmt::format("({}) ÷ {}", out, reason.among());
   return out + " = " + format(reason.total(), style);
 }
 

@@ -1,5 +1,5 @@
-// Why a size is what it is: the rule as a sum of named terms. Sizes are computed from their reason,
-// so the words can never say something else than the number.
+// Why a size is what it is: the rule as a sum of named terms, or an equal share of such a sum.
+// Sizes are computed from their reason, so the words can never say something else than the number.
 #pragma once
 
 #include <string>
@@ -24,12 +24,17 @@ class Reason {
   Reason& plus(std::string name, Length value, std::int64_t times = 1);
   Reason& minus(std::string name, Length value, std::int64_t times = 1);
 
+  // One of so many equal shares of this sum, rounded down to the nanometre.
+  Reason shared(std::int64_t among) const;
+
   Length total() const;
   const std::vector<Term>& terms() const { return terms_; }
+  std::int64_t among() const { return among_; }
   bool operator==(const Reason&) const = default;
 
  private:
   std::vector<Term> terms_;  // terms of no length are left out unless they come first
+  std::int64_t among_ = 1;
 };
 
 // "clear width 564 + 2 × dado depth 6 = 576"

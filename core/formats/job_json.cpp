@@ -89,6 +89,10 @@ void fields(A& a, Back& v) {
   a.must("material", v.material);
   a("rabbetDepth", v.rabbetDepth);
   a("clearance", v.clearance);
+  a.choice("grain", v.grain,
+           {{"upright", BackGrain::Upright},
+            {"across", BackGrain::Across},
+            {"either", BackGrain::Either}});
 }
 
 template <class A>

@@ -15,11 +15,15 @@ namespace pp {
 
 enum class Joint { Butt, Dado };
 
+// Which way the back's grain runs.
+enum class BackGrain { Upright, Across, Either };
+
 // The back is let into a rabbet round all four outside panels; its width is the back's thickness.
 struct Back {
   std::string material;                  // id of a Material
   Length rabbetDepth = Length::mm(9);    // into the outside panels, > 0
   Length clearance = Length::um(1'500);  // in all, in each direction, >= 0
+  BackGrain grain = BackGrain::Upright;
   bool operator==(const Back&) const = default;
 };
 

@@ -185,15 +185,14 @@ class Grouper {
       }
     }
     if (!any) return "no stock of " + what;
-    const std::string subject = run ? "its run " + demand.run + " is" : "is";
-    if (!used)
-      return fmt::format("{} across the grain of every piece of {} that is left", subject, what);
+    const std::string subject = run ? "the run " + demand.run + ": " : "";
+    if (!used) return fmt::format("{}no piece of {} is left that has its grain", subject, what);
     const auto& [over, id, overX, overY] = nearest;
     std::string text;
     if (overX > 0) text += mm(overX) + " too large along the length";
     if (overX > 0 && overY > 0) text += " and ";
     if (overY > 0) text += mm(overY) + " too large along the width";
-    return fmt::format("{} {} of {}, the nearest {}", subject, text, id, what);
+    return fmt::format("{}{} for {}, the nearest {}", subject, text, id, what);
   }
 
   const NestRequest& request_;

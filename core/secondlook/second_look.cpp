@@ -16,9 +16,9 @@ Assembly* assemblyIn(Job& job, const std::string& code) {
 }
 
 struct Nearest {
-  bool stocked = false;    // there is a piece of the material
+  bool stocked = false;  // there is a piece of the material
   bool fits = false;
-  Length overLength;       // along the part's length, at the nearest piece
+  Length overLength;  // along the part's length, at the nearest piece
   Length overWidth;
 };
 
@@ -27,14 +27,17 @@ Nearest nearestPiece(const Job& job, const Part& part) {
   Nearest out;
   for (const StockPiece& piece : job.stock) {
     if (piece.material != part.material || piece.quantity == 0) continue;
-    const Length trim = piece.trim.value_or(piece.kind == StockKind::Sheet ? job.saw.trim : Length{});
+    const Length trim =
+        piece.trim.value_or(piece.kind == StockKind::Sheet ? job.saw.trim : Length{});
     for (const bool turned : {false, true}) {
       const bool free = part.grain == PartGrain::Any || piece.grain == SheetGrain::None;
       const bool alongX = (part.grain == PartGrain::Length) == (piece.grain == SheetGrain::Length);
       if (!free && turned == alongX) continue;
       const Length overLength = part.cutLength() + 2 * trim - (turned ? piece.width : piece.length);
       const Length overWidth = part.cutWidth() + 2 * trim - (turned ? piece.length : piece.width);
-      const auto over = [](Length a, Length b) { return std::max(a, Length{}) + std::max(b, Length{}); };
+      const auto over = [](Length a, Length b) {
+        return std::max(a, Length{}) + std::max(b, Length{});
+      };
       if (!out.stocked || over(overLength, overWidth) < over(out.overLength, out.overWidth)) {
         out.overLength = overLength;
         out.overWidth = overWidth;
@@ -44,6 +47,16 @@ Nearest nearestPiece(const Job& job, const Part& part) {
     }
   }
   return out;
+}
+
+// A back is the one panel whose grain may be turned without being seen to be wrong.
+std::optional<Fix> turnedBack(const Job& job, const Part& part) {
+  Part turned = part;
+  turned.grain = PartGrain::Any;
+  if (!nearestPiece(job, turned).fits) return std::nullopt;
+  Job fixed = job;
+  assemblyIn(fixed, part.assembly)->carcass.back.grain = BackGrain::Across;
+  return Fix{"Run the back's grain across", fixed};
 }
 
 }  // namespace
@@ -61,17 +74,21 @@ std::vector<Finding> checkPartFitsSheet(const Job& job, const Breakdown& breakdo
     finding.place = {part.assembly, part.opening, part.code};
     if (!nearest.stocked) {
       finding.what = fmt::format("No {} for {} {}", what, part.code, part.name);
-      finding.why = "The rack has no sheet or offcut of that material that the part may be cut from.";
+      finding.why =
+          "The rack has no sheet or offcut of that material that the part may be cut from.";
     } else {
       const bool byLength = nearest.overLength > Length{};
       const Length over = byLength ? nearest.overLength : nearest.overWidth;
-      finding.what = fmt::format("{} {} is larger than every sheet of {}", part.code, part.name, what);
-      finding.why = fmt::format("It would fit if it were {} {}; with its grain it cannot be turned.",
-                                formatWithUnit(over, style), byLength ? "shorter" : "narrower");
+      finding.what =
+          fmt::format("{} {} is larger than every sheet of {}", part.code, part.name, what);
+      finding.why =
+          fmt::format("It would fit if it were {} {}; with its grain it cannot be turned.",
+                      formatWithUnit(over, style), byLength ? "shorter" : "narrower");
       if (part.grain == PartGrain::Any)
         finding.why = fmt::format("It would fit if it were {} {}.", formatWithUnit(over, style),
                                   byLength ? "shorter" : "narrower");
     }
+    if (part.name == "back") finding.fix = turnedBack(job, part);
     out.push_back(finding);
   }
   return out;
@@ -85,7 +102,8 @@ std::vector<Finding> checkDrawerStacks(const Job& job, const Breakdown& breakdow
     finding.severity = Severity::Stop;
     finding.place = {trouble.assembly, trouble.opening, {}};
     finding.what = fmt::format("The drawers of {} do not go in", trouble.assembly);
-    finding.why = fmt::format("There is {}; it takes {}.", trouble.problem.found, trouble.problem.expected);
+    finding.why =
+        fmt::format("There is {}; it takes {}.", trouble.problem.found, trouble.problem.expected);
     Job fixed = job;
     Assembly& assembly = *assemblyIn(fixed, trouble.assembly);
     Opening opening = *find(assembly.carcass.inside, trouble.opening);
@@ -94,9 +112,9 @@ std::vector<Finding> checkDrawerStacks(const Job& job, const Breakdown& breakdow
     for (Share& share : bank.fronts) share = {};
     assembly.carcass.inside = replaced(assembly.carcass.inside, trouble.opening, opening);
     const Breakdown again = breakDown(fixed, assembly);
-    const bool cured = std::none_of(again.troubles.begin(), again.troubles.end(), [&](const Trouble& other) {
-      return other.opening == trouble.opening;
-    });
+    const bool cured =
+        std::none_of(again.troubles.begin(), again.troubles.end(),
+                     [&](const Trouble& other) { return other.opening == trouble.opening; });
     if (cured) finding.fix = Fix{"Share the fronts equally", fixed};
     out.push_back(finding);
   }
@@ -142,8 +160,8 @@ std::vector<Finding> checkBuildable(const Job&, const Breakdown& breakdown) {
     finding.severity = Severity::Stop;
     finding.place = {trouble.assembly, trouble.opening, {}};
     finding.what = fmt::format("{} cannot be built as drawn", trouble.assembly);
-    finding.why = fmt::format("The {}: {}; it takes {}.", trouble.problem.field, trouble.problem.found,
-                              trouble.problem.expected);
+    finding.why = fmt::format("The {}: {}; it takes {}.", trouble.problem.field,
+                              trouble.problem.found, trouble.problem.expected);
     out.push_back(finding);
   }
   return out;
@@ -151,7 +169,8 @@ std::vector<Finding> checkBuildable(const Job&, const Breakdown& breakdown) {
 
 std::vector<Finding> secondLook(const Job& job, const Breakdown& breakdown) {
   std::vector<Finding> out;
-  for (const auto& check : {checkBuildable, checkPartFitsSheet, checkDrawerStacks, checkExposedEdges}) {
+  for (const auto& check :
+       {checkBuildable, checkPartFitsSheet, checkDrawerStacks, checkExposedEdges}) {
     const std::vector<Finding> found = check(job, breakdown);
     out.insert(out.end(), found.begin(), found.end());
   }

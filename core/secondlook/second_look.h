@@ -16,21 +16,21 @@ enum class Severity {
 };
 
 struct Place {
-  std::string assembly;   // code
-  OpeningPath opening;    // empty: the assembly as a whole
-  std::string part;       // code, empty where no single part is meant
+  std::string assembly;  // code
+  OpeningPath opening;   // empty: the assembly as a whole
+  std::string part;      // code, empty where no single part is meant
 };
 
 struct Fix {
-  std::string what;       // "Share the fronts equally"
-  Job job;                // the job with it done
+  std::string what;  // "Share the fronts equally"
+  Job job;           // the job with it done
 };
 
 struct Finding {
   Severity severity = Severity::Mind;
   Place place;
-  std::string what;       // one line
-  std::string why;        // one sentence
+  std::string what;  // one line
+  std::string why;   // one sentence
   std::optional<Fix> fix;
 };
 

@@ -1,0 +1,51 @@
+// Nests on a thread of its own and hands plans to the window by value.
+#pragma once
+
+#include <QObject>
+#include <memory>
+#include <thread>
+
+#include "core/nest/nest.h"
+
+namespace pp {
+
+// A plan with everything needed to show it: it stays valid whatever becomes of the job.
+struct PlanShown {
+  std::shared_ptr<const Job> job;
+  std::shared_ptr<const std::vector<Part>> parts;
+  std::shared_ptr<const NestRequest> request;
+  std::shared_ptr<const Plan> plan;
+  double seconds = 0;
+  std::int64_t iterations = 0;
+  bool settled = false;
+};
+
+// Lives on the window's thread. Signals come on that thread, never after a newer start() or stop().
+class PlanRunner : public QObject {
+  Q_OBJECT
+ public:
+  explicit PlanRunner(QObject* parent = nullptr);
+  ~PlanRunner() override;
+
+  // Begins a search; one that is under way is stopped first and what it still finds is dropped.
+  void start(std::shared_ptr<const Job> job, std::shared_ptr<const std::vector<Part>> parts,
+             double seconds);
+  // Ends the search; the plan shown last stays.
+  void stop();
+  bool isRunning() const { return running_; }
+
+ signals:
+  void progressed(const pp::PlanShown& shown);
+  void finished();
+  void failed(const QString& why);  // an internal failure: nothing of that plan is shown
+
+ private:
+  void arrived(std::uint64_t generation, const PlanShown& shown);
+  void ended(std::uint64_t generation, const QString& failure);
+
+  std::jthread thread_;
+  std::uint64_t generation_ = 0;
+  bool running_ = false;
+};
+
+}  // namespace pp

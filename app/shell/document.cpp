@@ -1,0 +1,237 @@
+#include "app/shell/document.h"
+
+#include <QDateTime>
+#include <QFile>
+#include <QFileInfo>
+
+#include "app/paint/figures.h"
+#include "core/formats/file.h"
+#include "core/formats/job_json.h"
+
+namespace pp {
+namespace {
+
+constexpr std::size_t kNeverSaved = static_cast<std::size_t>(-1);
+constexpr double kQuickSeconds = 2;  // the search that follows every edit by itself
+
+Job emptyJob() {
+  Job job;
+  job.name = "New job";
+  job.materials = {{"birch-18", "birch", Length::mm(18), Length::mm(18), true, Tone::Birch, 650},
+                   {"birch-12", "birch", Length::mm(12), Length::mm(12), true, Tone::Birch, 650},
+                   {"birch-6", "birch", Length::mm(6), Length::mm(6), true, Tone::Birch, 650}};
+  job.bandings = {{"birch iron-on", Length::um(600), Length::mm(22), Money::whole(11),
+                   Length::mm(50'000), false}};
+  for (const Material& material : job.materials) {
+    StockPiece sheet;
+    sheet.id = material.id + " sheet";
+    sheet.material = material.id;
+    sheet.length = Length::mm(2440);
+    sheet.width = Length::mm(1220);
+    sheet.price = Money::whole(material.nominal.inNm() / 400'000);
+    job.stock.push_back(sheet);
+  }
+  for (const int length : {350, 400, 450, 500})
+    job.slides.push_back({"side slide " + std::to_string(length), Length::mm(length)});
+  return job;
+}
+
+}  // namespace
+
+QString sentence(const Problem& problem) {
+  const QString place =
+      problem.field.empty() ? QString() : qs(problem.field) + QStringLiteral(": ");
+  return QStringLiteral("%1%2. It takes %3.").arg(place, qs(problem.found), qs(problem.expected));
+}
+
+Document::Document(QObject* parent) : QObject(parent) {
+  connect(&runner_, &PlanRunner::progressed, this, [this](const PlanShown& shown) {
+    plan_ = shown;
+    planCurrent_ = true;
+    emit planChanged();
+  });
+  connect(&runner_, &PlanRunner::finished, this, &Document::planChanged);
+  openNew();
+}
+
+Problems Document::edit(const QString& what, Job next) {
+  if (next == *job_) return {};
+  Problems problems = validate(next);
+  if (!problems.empty()) return problems;
+  states_.resize(at_ + 1);
+  if (savedAt_ != kNeverSaved && savedAt_ > at_) savedAt_ = kNeverSaved;
+  states_.push_back({std::make_shared<const Job>(std::move(next)), what});
+  ++at_;
+  show(states_[at_].job);
+  return {};
+}
+
+Problems Document::editAssembly(const QString& what, const std::string& code,
+                                const Carcass& carcass) {
+  Job next = *job_;
+  for (Assembly& assembly : next.assemblies) {
+    if (assembly.code != code) continue;
+    assembly.carcass = carcass;
+    if (Problems problems = validate(next); !problems.empty()) return problems;
+    // A drawing that cannot be solved would leave nothing to look at: it is refused where it is
+    // typed. Drawers that do not go in are a finding instead, since the rest can still be drawn.
+    Problems unsolved;
+    for (const Trouble& trouble : breakDown(next, assembly).troubles)
+      if (!trouble.drawers) unsolved.push_back(trouble.problem);
+    if (!unsolved.empty()) return unsolved;
+  }
+  return edit(what, std::move(next));
+}
+
+QString Document::undoText() const {
+  return canUndo() ? states_[at_].what : QString();
+}
+QString Document::redoText() const {
+  return canRedo() ? states_[at_ + 1].what : QString();
+}
+
+void Document::undo() {
+  if (!canUndo()) return;
+  --at_;
+  show(states_[at_].job);
+}
+
+void Document::redo() {
+  if (!canRedo()) return;
+  ++at_;
+  show(states_[at_].job);
+}
+
+QString Document::title() const {
+  return qs(job_->name);
+}
+
+void Document::take(Job job, const QString& path) {
+  runner_.stop();
+  job_ = std::make_shared<const Job>(std::move(job));
+  states_ = {{job_, QString()}};
+  at_ = 0;
+  savedAt_ = 0;
+  path_ = path;
+  plan_ = {};
+  planCurrent_ = false;
+  selection_ = {};
+  if (!job_->assemblies.empty()) selection_.assembly = job_->assemblies.front().code;
+  derive();
+  emit planChanged();
+  emit selectionChanged();
+  if (!job_->assemblies.empty())
+    measure(tr("width of %1").arg(qs(job_->assemblies.front().code)),
+            job_->assemblies.front().carcass.width);
+}
+
+void Document::show(std::shared_ptr<const Job> job) {
+  job_ = std::move(job);
+  if (findAssembly(*job_, selection_.assembly) == nullptr)
+    selection_ = {
+        job_->assemblies.empty() ? std::string() : job_->assemblies.front().code, std::nullopt, {}};
+  else if (selection_.opening && find(findAssembly(*job_, selection_.assembly)->carcass.inside,
+                                      *selection_.opening) == nullptr)
+    selection_.opening.reset();
+  derive();
+  emit selectionChanged();
+  autosave();
+}
+
+void Document::derive() {
+  // Measured in bench/: well under a millisecond for jobs of shop size, so it needs no thread.
+  breakdown_ = breakDown(*job_);
+  findings_ = secondLook(*job_, breakdown_);
+  planCurrent_ = false;
+  layOut(kQuickSeconds);
+  emit changed();
+  emit stateChanged();
+}
+
+void Document::layOut(double seconds) {
+  if (breakdown_.parts.empty()) {
+    runner_.stop();
+    plan_ = {};
+    emit planChanged();
+    return;
+  }
+  runner_.start(job_, std::make_shared<const std::vector<Part>>(breakdown_.parts), seconds);
+  emit planChanged();
+}
+
+Problems Document::open(const QString& path) {
+  const auto text = readFile(path.toStdString());
+  if (!text) return text.problems();
+  auto job = readJob(path.toStdString(), text.value());
+  if (!job) return job.problems();
+  take(std::move(job).value(), path);
+  return {};
+}
+
+Problems Document::openDemo(const QString& name) {
+  QFile file(QStringLiteral(":/demo/%1.plainpatch").arg(name));
+  if (!file.open(QIODevice::ReadOnly))
+    return {{name.toStdString(), 0, {}, "no such demo job", "log-wall or ringing-trolley"}};
+  auto job = readJob(name.toStdString(), file.readAll().toStdString());
+  if (!job) return job.problems();
+  take(std::move(job).value(), QString());
+  return {};
+}
+
+void Document::openNew() {
+  take(emptyJob(), QString());
+}
+
+std::optional<Problem> Document::save(const QString& path) {
+  if (auto problem = writeFile(path.toStdString(), writeJob(*job_))) return problem;
+  dropAutosave();
+  path_ = path;
+  savedAt_ = at_;
+  dropAutosave();
+  emit stateChanged();
+  return std::nullopt;
+}
+
+void Document::autosave() {
+  // Failing to autosave must not stand in the way of the work; saving itself will say what is
+  // wrong.
+  if (!path_.isEmpty() && isModified())
+    writeFile((path_ + QStringLiteral(".autosave")).toStdString(), writeJob(*job_));
+}
+
+QString Document::autosaveFor(const QString& path) {
+  const QString name = path + QStringLiteral(".autosave");
+  const QFileInfo saved(name);
+  const QFileInfo original(path);
+  if (!saved.exists() || (original.exists() && saved.lastModified() < original.lastModified()))
+    return {};
+  return name;
+}
+
+Problems Document::recover(const QString& autosave, const QString& path) {
+  const auto text = readFile(autosave.toStdString());
+  if (!text) return text.problems();
+  auto job = readJob(autosave.toStdString(), text.value());
+  if (!job) return job.problems();
+  take(std::move(job).value(), path);
+  savedAt_ = kNeverSaved;  // what was recovered is not in the file yet
+  emit stateChanged();
+  return {};
+}
+
+void Document::dropAutosave() {
+  if (!path_.isEmpty()) QFile::remove(path_ + QStringLiteral(".autosave"));
+}
+
+void Document::select(Selection selection) {
+  selection_ = std::move(selection);
+  emit selectionChanged();
+}
+
+void Document::measure(const QString& what, Length length) {
+  measuredWhat_ = what;
+  measured_ = length;
+  emit measuredChanged();
+}
+
+}  // namespace pp

@@ -1,0 +1,112 @@
+// The job that is open: one immutable value, the values before and after it, and what follows from
+// it. Every change of the job in the window goes through edit().
+#pragma once
+
+#include <QObject>
+#include <QString>
+#include <memory>
+#include <vector>
+
+#include "app/jobs/plan_runner.h"
+#include "core/breakdown/breakdown.h"
+#include "core/secondlook/second_look.h"
+
+namespace pp {
+
+// What is pointed at on any stage: the tape and the second look follow it.
+struct Selection {
+  std::string assembly;  // code, empty: none
+  std::optional<OpeningPath> opening;
+  std::string part;  // code, empty: none
+};
+
+class Document : public QObject {
+  Q_OBJECT
+ public:
+  explicit Document(QObject* parent = nullptr);
+
+  const Job& job() const { return *job_; }
+  std::shared_ptr<const Job> jobValue() const { return job_; }
+  const Breakdown& breakdown() const { return breakdown_; }
+  const std::vector<Finding>& findings() const { return findings_; }
+  LengthStyle style() const { return styleOf(*job_); }
+
+  // Takes `next` as the job, `what` as the words for undo. Problems, and no change, when it is not
+  // valid. Taking an equal job is no edit.
+  Problems edit(const QString& what, Job next);
+  // As edit(), but also refuses what `assembly` could then not be built from.
+  Problems editAssembly(const QString& what, const std::string& assembly, const Carcass& carcass);
+
+  bool canUndo() const { return at_ > 0; }
+  bool canRedo() const { return at_ + 1 < states_.size(); }
+  QString undoText() const;
+  QString redoText() const;
+  void undo();
+  void redo();
+
+  QString path() const { return path_; }
+  QString title() const;
+  bool isModified() const { return at_ != savedAt_; }
+
+  // Replaces what is open. On failure nothing changes.
+  Problems open(const QString& path);
+  // Opens a job that ships with the program as a new, unsaved one.
+  Problems openDemo(const QString& name);
+  void openNew();
+  std::optional<Problem> save(const QString& path);
+
+  // The autosave of a file that is newer than the file itself, or empty.
+  static QString autosaveFor(const QString& path);
+  Problems recover(const QString& autosave, const QString& path);
+  void dropAutosave();
+
+  const Selection& selection() const { return selection_; }
+  void select(Selection selection);
+  // The length the tape shows, with the words for it.
+  void measure(const QString& what, Length length);
+  const QString& measuredWhat() const { return measuredWhat_; }
+  Length measured() const { return measured_; }
+
+  PlanRunner& runner() { return runner_; }
+  // The last plan, and whether it still belongs to the job as it is.
+  const PlanShown& plan() const { return plan_; }
+  bool isPlanCurrent() const { return planCurrent_; }
+  // Lays out the job as it is, for so long.
+  void layOut(double seconds);
+
+ signals:
+  void changed();       // the job, its break-down and findings
+  void stateChanged();  // path, modified, undo words
+  void selectionChanged();
+  void measuredChanged();
+  void planChanged();
+
+ private:
+  struct State {
+    std::shared_ptr<const Job> job;
+    QString what;  // the edit that led here
+  };
+  void take(Job job, const QString& path);
+  void show(std::shared_ptr<const Job> job);
+  void derive();
+  void autosave();
+
+  std::shared_ptr<const Job> job_;
+  std::vector<State> states_;
+  std::size_t at_ = 0;
+  std::size_t savedAt_ = 0;
+  QString path_;
+  Breakdown breakdown_;
+  std::vector<Finding> findings_;
+  Selection selection_;
+  QString measuredWhat_;
+  Length measured_ = Length::mm(600);
+  PlanRunner runner_;
+  PlanShown plan_;
+  bool planCurrent_ = false;
+};
+
+// "x: found ..., expected ..." for showing beside a field.
+QString sentence(const Problem& problem);
+
+}  // namespace pp

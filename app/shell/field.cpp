@@ -1,0 +1,25 @@
+#include "app/shell/field.h"
+
+#include "app/shell/document.h"
+
+namespace pp {
+
+ProblemLine::ProblemLine(QWidget* parent) : QLabel(parent) {
+  setObjectName(QStringLiteral("problem"));
+  setAccessibleName(tr("What is wrong"));
+  setWordWrap(true);
+  setVisible(false);
+}
+
+void ProblemLine::show(const Problems& problems) {
+  if (problems.empty()) return clear();
+  setText(sentence(problems.front()));
+  setVisible(true);
+}
+
+void ProblemLine::clear() {
+  QLabel::clear();
+  setVisible(false);
+}
+
+}  // namespace pp

@@ -1,0 +1,284 @@
+#include "app/shell/main_window.h"
+
+#include <QApplication>
+#include <QCloseEvent>
+#include <QFileDialog>
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QMenuBar>
+#include <QMessageBox>
+#include <QPushButton>
+#include <QShortcut>
+#include <QVBoxLayout>
+
+#include "app/paint/figures.h"
+#include "app/paint/look.h"
+#include "app/shell/print_dialog.h"
+#include "app/shell/tape_bar.h"
+#include "app/stages/draw/draw_stage.h"
+#include "app/stages/layout/layout_stage.h"
+#include "app/stages/parts/parts_stage.h"
+#include "app/stages/rack/rack_stage.h"
+
+namespace pp {
+
+void dressUp() {
+  look::loadFonts();
+  QApplication::setStyle(QStringLiteral("Fusion"));
+  QApplication::setFont(look::text(13));
+  QPalette palette;
+  palette.setColor(QPalette::Window, look::kPaper);
+  palette.setColor(QPalette::Base, look::kCard);
+  palette.setColor(QPalette::AlternateBase, look::kPaper);
+  palette.setColor(QPalette::Button, look::kPaper);
+  palette.setColor(QPalette::WindowText, look::kGraphite);
+  palette.setColor(QPalette::Text, look::kGraphite);
+  palette.setColor(QPalette::ButtonText, look::kGraphite);
+  palette.setColor(QPalette::Highlight, look::kSlate);
+  palette.setColor(QPalette::HighlightedText, look::kCard);
+  palette.setColor(QPalette::ToolTipBase, look::kCard);
+  palette.setColor(QPalette::ToolTipText, look::kGraphite);
+  palette.setColor(QPalette::PlaceholderText, look::kPencil);
+  palette.setColor(QPalette::Disabled, QPalette::ButtonText, look::kPencil);
+  palette.setColor(QPalette::Disabled, QPalette::WindowText, look::kPencil);
+  QApplication::setPalette(palette);
+  qApp->setStyleSheet(QStringLiteral(
+      "QPushButton { background: #FCF9F3; border: 1px solid #8F877A; border-radius: 2px; padding: "
+      "4px 9px; }"
+      "QPushButton:hover { background: #DCE4E6; }"
+      "QPushButton:focus { border: 2px solid #3D5A66; padding: 3px 8px; }"
+      "QPushButton:disabled { color: #5C5750; border-color: #CFC6B4; }"
+      "QPushButton:flat { background: transparent; border: 1px solid transparent; }"
+      "QPushButton:flat:focus { border: 1px dashed #3D5A66; padding: 4px 9px; }"
+      "QPushButton#value { color: #2B2926; border: none; border-bottom: 2px solid #3D5A66; "
+      "border-radius: 0; padding: 0 1px; font: 600 14px 'B612'; text-align: left; }"
+      "QPushButton#value:hover, QPushButton#value:focus { background: #DCE4E6; border: none; "
+      "border-bottom: 2px solid #3D5A66; padding: 0 1px; }"
+      "QPushButton#unit { min-width: 26px; } QPushButton#unit:checked { background: #3D5A66; "
+      "color: #FCF9F3; }"
+      "QPushButton#fix { border: 1px solid #A8382B; }"
+      "QFrame#stop { background: #FCF9F3; border: none; border-left: 5px solid #A8382B; }"
+      "QFrame#mind { background: #FCF9F3; border: none; border-left: 5px dashed #5C5750; }"
+      "QWidget#topStrip { border-bottom: 1px solid #CFC6B4; }"
+      "QWidget#message { background: #FCF9F3; border-left: 5px solid #A8382B; }"
+      "QLabel#problem { color: #A8382B; font-weight: bold; }"
+      "QLineEdit { background: #FCF9F3; border: 1px solid #8F877A; padding: 3px; } QLineEdit:focus "
+      "{ border: 2px solid #3D5A66; padding: 2px; }"
+      "QTableView, QListWidget { background: #FCF9F3; border: 1px solid #CFC6B4; "
+      "selection-background-color: #3D5A66; selection-color: #FCF9F3; }"
+      "QTableView:focus, QListWidget:focus { border: 1px solid #3D5A66; }"
+      "QHeaderView::section { background: #F5F0E6; border: none; border-bottom: 1px solid #8F877A; "
+      "padding: 4px 6px; font-weight: bold; }"
+      "QProgressBar { border: 1px solid #8F877A; background: #FCF9F3; } QProgressBar::chunk { "
+      "background: #3D5A66; }"
+      "QMenu { background: #FCF9F3; border: 1px solid #8F877A; } QMenu::item { padding: 5px 22px; "
+      "} QMenu::item:selected { background: #3D5A66; color: #FCF9F3; }"));
+}
+
+MainWindow::MainWindow(QWidget* parent) : QMainWindow(parent) {
+  setMinimumSize(1024, 640);
+  resize(1280, 800);
+  auto* body = new QWidget;
+  auto* column = new QVBoxLayout(body);
+  column->setContentsMargins(0, 0, 0, 0);
+  column->setSpacing(0);
+  column->addWidget(new TopStrip(document_));
+  message_ = new QWidget;
+  message_->setObjectName(QStringLiteral("message"));
+  message_->setAttribute(Qt::WA_StyledBackground);
+  auto* messageRow = new QHBoxLayout(message_);
+  messageText_ = new QLabel;
+  messageText_->setWordWrap(true);
+  messageText_->setFont(look::text(14));
+  messageText_->setAccessibleName(tr("Message"));
+  auto* away = new QPushButton(tr("Put away"));
+  connect(away, &QPushButton::clicked, message_, &QWidget::hide);
+  messageRow->addWidget(messageText_, 1);
+  messageRow->addWidget(away);
+  message_->hide();
+  column->addWidget(message_);
+  auto* row = new QHBoxLayout;
+  row->setContentsMargins(0, 0, 0, 0);
+  row->setSpacing(0);
+  line_ = new PlumbLine;
+  row->addWidget(line_);
+  stages_ = new QStackedWidget;
+  row->addWidget(stages_, 1);
+  secondLook_ = new SecondLookPanel(document_);
+  row->addWidget(secondLook_);
+  column->addLayout(row, 1);
+  column->addWidget(new TapeBar(document_));
+  setCentralWidget(body);
+  addStage(new DrawStage(document_), 2);
+  addStage(new PartsStage(document_), 3);
+  addStage(new RackStage(document_), 4);
+  addStage(new LayoutStage(document_), 5);
+  keys_ = new KeysOverlay(stages_);
+  makeMenus();
+  connect(line_, &PlumbLine::chosen, this, &MainWindow::showStage);
+  connect(secondLook_, &SecondLookPanel::jump, this, &MainWindow::jump);
+  connect(&document_, &Document::changed, this, &MainWindow::follow);
+  connect(&document_, &Document::stateChanged, this, &MainWindow::follow);
+  connect(&document_, &Document::planChanged, this, &MainWindow::follow);
+  follow();
+  showStage(0);
+}
+
+void MainWindow::addStage(Stage* stage, int key) {
+  stages_->addWidget(stage);
+  stageKeys_.push_back(key);
+  auto* shortcut = new QShortcut(QKeySequence(QStringLiteral("Ctrl+%1").arg(key)), this);
+  connect(shortcut, &QShortcut::activated, this,
+          [this, index = stages_->count() - 1] { showStage(index); });
+}
+
+void MainWindow::makeMenus() {
+  QMenu* file = menuBar()->addMenu(tr("&File"));
+  file->addAction(tr("&New job"), QKeySequence::New, this, [this] {
+    if (mayLeave()) document_.openNew();
+  });
+  file->addAction(tr("&Open …"), QKeySequence::Open, this, &MainWindow::open);
+  QMenu* demo = file->addMenu(tr("Open a &demo job"));
+  demo->addAction(tr("Log wall"), this, [this] {
+    if (mayLeave()) openDemo(QStringLiteral("log-wall"));
+  });
+  demo->addAction(tr("Ringing trolley"), this, [this] {
+    if (mayLeave()) openDemo(QStringLiteral("ringing-trolley"));
+  });
+  file->addAction(tr("&Save"), QKeySequence::Save, this, &MainWindow::save);
+  file->addAction(tr("Save &as …"), QKeySequence::SaveAs, this, &MainWindow::saveAs);
+  file->addSeparator();
+  file->addAction(tr("&Print …"), QKeySequence::Print, this, &MainWindow::print);
+  file->addSeparator();
+  file->addAction(tr("&Quit"), QKeySequence::Quit, this, &QWidget::close);
+  QMenu* edit = menuBar()->addMenu(tr("&Edit"));
+  edit->addAction(tr("&Undo"), QKeySequence::Undo, &document_, &Document::undo);
+  edit->addAction(tr("&Redo"), QKeySequence(tr("Ctrl+Shift+Z")), &document_, &Document::redo);
+  edit->addAction(tr("Do the first &fix"), QKeySequence(Qt::Key_F8), secondLook_,
+                  &SecondLookPanel::fixFirst);
+  QMenu* go = menuBar()->addMenu(tr("&Go"));
+  for (int i = 0; i < stages_->count(); ++i)
+    go->addAction(static_cast<Stage*>(stages_->widget(i))->title(), this,
+                  [this, i] { showStage(i); });
+  go->addSeparator();
+  go->addAction(tr("Next stage"), QKeySequence(Qt::Key_PageDown), this,
+                [this] { showStage(stage() + 1); });
+  go->addAction(tr("Stage before"), QKeySequence(Qt::Key_PageUp), this,
+                [this] { showStage(stage() - 1); });
+  QMenu* help = menuBar()->addMenu(tr("&Help"));
+  help->addAction(tr("&Keys of this stage"), QKeySequence(Qt::Key_Question), this,
+                  [this] { keys_->showFor(*static_cast<Stage*>(stages_->currentWidget())); });
+}
+
+void MainWindow::showStage(int index) {
+  if (index < 0 || index >= stages_->count()) return;
+  keys_->hide();
+  stages_->setCurrentIndex(index);
+  line_->setCurrent(index);
+  static_cast<Stage*>(stages_->currentWidget())->firstFocus()->setFocus();
+}
+
+void MainWindow::follow() {
+  setWindowTitle(tr("%1[*] - Plain Patch").arg(document_.title()));
+  setWindowModified(document_.isModified());
+  std::vector<PlumbLine::Knot> knots;
+  for (int i = 0; i < stages_->count(); ++i) {
+    const auto* stage = static_cast<const Stage*>(stages_->widget(i));
+    knots.push_back({stage->title(), stageKeys_[static_cast<std::size_t>(i)], stage->openCount()});
+  }
+  line_->setKnots(std::move(knots));
+}
+
+void MainWindow::jump(const Place& place) {
+  document_.select({place.assembly,
+                    place.opening.empty() ? std::nullopt : std::optional(place.opening),
+                    place.part});
+  showStage(place.part.empty() ? 0 : 1);
+}
+
+void MainWindow::say(const QString& title, const Problems& problems) {
+  QString text = title + QLatin1Char(' ');
+  constexpr std::size_t kMost = 3;
+  for (std::size_t i = 0; i < problems.size() && i < kMost; ++i)
+    text += qs(describe(problems[i])) + QStringLiteral(". ");
+  if (problems.size() > kMost) text += tr("And %1 more.").arg(problems.size() - kMost);
+  messageText_->setText(text);
+  message_->show();
+}
+
+bool MainWindow::mayLeave() {
+  if (!document_.isModified()) return true;
+  const auto answer = QMessageBox::question(
+      this, tr("Not saved"),
+      tr("%1 has changes that are not saved. Save them?").arg(document_.title()),
+      QMessageBox::Save | QMessageBox::Discard | QMessageBox::Cancel);
+  if (answer == QMessageBox::Save) return save();
+  if (answer == QMessageBox::Discard) document_.dropAutosave();
+  return answer == QMessageBox::Discard;
+}
+
+bool MainWindow::openFile(const QString& path) {
+  message_->hide();
+  const QString autosave = Document::autosaveFor(path);
+  if (!autosave.isEmpty() &&
+      QMessageBox::question(
+          this, tr("Work that was not saved"),
+          tr("The last session with this job ended without saving. Take up its last state?")) ==
+          QMessageBox::Yes) {
+    const Problems problems = document_.recover(autosave, path);
+    if (problems.empty()) return true;
+    say(tr("That state cannot be read; the saved file is opened instead."), problems);
+  }
+  const Problems problems = document_.open(path);
+  if (!problems.empty())
+    say(tr("The file was not opened, and nothing here has changed."), problems);
+  return problems.empty();
+}
+
+bool MainWindow::openDemo(const QString& name) {
+  const Problems problems = document_.openDemo(name);
+  if (!problems.empty()) say(tr("The demo job was not opened."), problems);
+  return problems.empty();
+}
+
+void MainWindow::open() {
+  if (!mayLeave()) return;
+  const QString path = QFileDialog::getOpenFileName(this, tr("Open a job"), document_.path(),
+                                                    tr("Plain Patch jobs (*.plainpatch)"));
+  if (!path.isEmpty()) openFile(path);
+}
+
+bool MainWindow::save() {
+  if (document_.path().isEmpty()) return saveAs();
+  const auto problem = document_.save(document_.path());
+  if (problem)
+    say(tr("The job was not saved."), {*problem});
+  else
+    message_->hide();
+  return !problem;
+}
+
+bool MainWindow::saveAs() {
+  QString path = QFileDialog::getSaveFileName(this, tr("Save the job"), document_.path(),
+                                              tr("Plain Patch jobs (*.plainpatch)"));
+  if (path.isEmpty()) return false;
+  if (!path.endsWith(QStringLiteral(".plainpatch"))) path += QStringLiteral(".plainpatch");
+  const auto problem = document_.save(path);
+  if (problem) say(tr("The job was not saved."), {*problem});
+  return !problem;
+}
+
+void MainWindow::print() {
+  auto* dialog = new PrintDialog(document_, this);
+  dialog->setAttribute(Qt::WA_DeleteOnClose);
+  dialog->open();
+}
+
+void MainWindow::closeEvent(QCloseEvent* event) {
+  if (mayLeave())
+    event->accept();
+  else
+    event->ignore();
+}
+
+}  // namespace pp

@@ -1,0 +1,26 @@
+// What the program points at, most expensive mistake first; gone when there is nothing.
+#pragma once
+
+#include <QScrollArea>
+
+#include "app/shell/document.h"
+
+namespace pp {
+
+class SecondLookPanel : public QScrollArea {
+  Q_OBJECT
+ public:
+  explicit SecondLookPanel(Document& document, QWidget* parent = nullptr);
+  // Does the first fix there is, as its key does.
+  void fixFirst();
+
+ signals:
+  void jump(const pp::Place& place);
+
+ private:
+  void follow();
+  QWidget* card(const Finding& finding);
+  Document& document_;
+};
+
+}  // namespace pp

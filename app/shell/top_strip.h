@@ -1,0 +1,34 @@
+// The strip along the top: job, units, undo and redo in words, and three live figures.
+#pragma once
+
+#include <QLabel>
+#include <QPushButton>
+#include <QWidget>
+
+#include "app/shell/document.h"
+
+namespace pp {
+
+class TopStrip : public QWidget {
+  Q_OBJECT
+ public:
+  explicit TopStrip(Document& document, QWidget* parent = nullptr);
+
+ private:
+  QLabel* addFigure(const QString& name);
+  void follow();
+  void followPlan();
+  void setUnit(Unit unit);
+
+  Document& document_;
+  QLabel* name_;
+  QPushButton* inches_;
+  QPushButton* millimetres_;
+  QPushButton* undo_;
+  QPushButton* redo_;
+  QLabel* sheets_;
+  QLabel* cost_;
+  QLabel* settings_;
+};
+
+}  // namespace pp

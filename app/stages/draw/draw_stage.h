@@ -1,0 +1,55 @@
+// Draw: assemblies as elevations, openings split by key and typed list, joinery as a sentence.
+#pragma once
+
+#include <QLabel>
+#include <QLineEdit>
+#include <QListWidget>
+#include <QPushButton>
+
+#include "app/shell/field.h"
+#include "app/stages/draw/elevation_view.h"
+#include "app/stages/draw/sentence_view.h"
+#include "app/stages/stage.h"
+
+namespace pp {
+
+class DrawStage : public Stage {
+  Q_OBJECT
+ public:
+  explicit DrawStage(Document& document, QWidget* parent = nullptr);
+  QString title() const override { return tr("Draw"); }
+  int openCount() const override;
+  std::vector<KeyHelp> keys() const override;
+  QWidget* firstFocus() override { return elevation_; }
+
+ private:
+  QWidget* makeMiddle();
+  QWidget* makeSide();
+  void follow();
+  void followList();
+  void ask(int key);  // begins the typed list for V, H, D or A; does E at once
+  void answer();
+  void cancelAnswer();
+  void emptyOpening();
+  void setOpening(const QString& what, const OpeningPath& path, Opening opening,
+                  const OpeningPath& select);
+  void changeCarcass(const QString& name, const std::function<Problems(Carcass&)>& apply);
+  void addAssembly();
+  void copyAssembly();
+  void removeAssembly();
+  void rename(QListWidgetItem* item);
+  std::string freeCode() const;
+  const Assembly* assembly() const;
+
+  ElevationView* elevation_;
+  QLabel* prompt_;
+  QLineEdit* answer_;
+  ProblemLine* answerProblem_;
+  QListWidget* list_;
+  SentenceView* sentence_;
+  ProblemLine* sentenceProblem_;
+  QLabel* remark_;
+  int asked_ = 0;
+};
+
+}  // namespace pp

@@ -1,0 +1,151 @@
+#include "app/stages/draw/sentence_view.h"
+
+#include <QFocusEvent>
+#include <QKeyEvent>
+#include <QLabel>
+#include <QLineEdit>
+#include <QMenu>
+#include <QPushButton>
+#include <QVBoxLayout>
+
+#include "app/paint/figures.h"
+#include "app/paint/look.h"
+#include "app/stages/draw/flow_layout.h"
+#include "core/length/parse.h"
+
+namespace pp {
+
+SentenceView::SentenceView(QWidget* parent) : QWidget(parent) {
+  auto* column = new QVBoxLayout(this);
+  column->setContentsMargins(0, 0, 0, 0);
+  column->setSpacing(10);
+}
+
+void SentenceView::setParagraphs(std::vector<Paragraph> paragraphs, const LengthStyle& style) {
+  style_ = style;
+  QString focused;
+  if (QWidget* focus = focusWidget(); focus != nullptr && focus->hasFocus())
+    focused = focus->accessibleName();
+  while (QLayoutItem* item = layout()->takeAt(0)) {
+    if (QWidget* old = item->widget()) {
+      old->hide();
+      old->deleteLater();
+    }
+    delete item;
+  }
+  for (const Paragraph& paragraph : paragraphs) {
+    auto* block = new QWidget;
+    new FlowLayout(block);
+    for (const Phrase& phrase : paragraph) add(block, phrase);
+    layout()->addWidget(block);
+  }
+  static_cast<QVBoxLayout*>(layout())->addStretch(1);
+  if (focused.isEmpty()) return;
+  for (QPushButton* button : findChildren<QPushButton*>())
+    if (button->accessibleName() == focused && button->parentWidget()->isVisibleTo(this))
+      button->setFocus();
+}
+
+void SentenceView::add(QWidget* block, const Phrase& phrase) {
+  if (phrase.name.isEmpty()) {
+    for (const QString& word : phrase.text.split(QLatin1Char(' '), Qt::SkipEmptyParts)) {
+      auto* label = new QLabel(word);
+      label->setFont(look::text(14));
+      block->layout()->addWidget(label);
+    }
+    return;
+  }
+  auto* button = new QPushButton(phrase.text);
+  button->setObjectName(QStringLiteral("value"));
+  button->setFlat(true);
+  button->setCursor(Qt::PointingHandCursor);
+  button->setAccessibleName(phrase.name);
+  button->setToolTip(phrase.name);
+  button->setProperty("length",
+                      phrase.length ? QVariant::fromValue(phrase.length->inNm()) : QVariant());
+  button->installEventFilter(this);
+  connect(button, &QPushButton::clicked, this, [this, phrase, button] { press(phrase, button); });
+  block->layout()->addWidget(button);
+}
+
+void SentenceView::press(const Phrase& phrase, QWidget* button) {
+  if (phrase.choices.isEmpty()) return editInPlace(phrase, button);
+  auto* menu = new QMenu(this);
+  menu->setAttribute(Qt::WA_DeleteOnClose);
+  menu->setAccessibleName(phrase.name);
+  for (int i = 0; i < phrase.choices.size(); ++i) {
+    QAction* action = menu->addAction(phrase.choices[i]);
+    action->setCheckable(true);
+    action->setChecked(i == phrase.chosen);
+    connect(action, &QAction::triggered, this, [this, phrase, i] {
+      emit changed(phrase.name, [phrase, i](Carcass& carcass) -> Problems {
+        phrase.choose(carcass, i);
+        return {};
+      });
+    });
+    if (i == phrase.chosen) menu->setActiveAction(action);
+  }
+  menu->popup(button->mapToGlobal(QPoint(0, button->height())));
+}
+
+void SentenceView::editInPlace(const Phrase& phrase, QWidget* button) {
+  QWidget* block = button->parentWidget();
+  auto* field = new QLineEdit(phrase.length ? typed(*phrase.length, style_) : phrase.typed);
+  field->setAccessibleName(tr("%1, new value").arg(phrase.name));
+  field->setFixedWidth(qMax(96, button->width() + 24));
+  // Same place in the flow: take everything out, put it back with the field after the button.
+  QList<QWidget*> order;
+  while (QLayoutItem* item = block->layout()->takeAt(0)) {
+    order << item->widget();
+    delete item;
+  }
+  order.insert(order.indexOf(button) + 1, field);
+  for (QWidget* widget : order) block->layout()->addWidget(widget);
+  button->hide();
+  field->show();
+  field->selectAll();
+  field->setFocus();
+  field->installEventFilter(this);
+  connect(field, &QLineEdit::returnPressed, this,
+          [this, phrase, field] { commit(phrase, field->text()); });
+  const auto leave = [field, button] {
+    field->hide();
+    field->deleteLater();
+    button->show();
+    button->setFocus();
+  };
+  field->setProperty("leave", QVariant::fromValue<std::function<void()>>(leave));
+}
+
+void SentenceView::commit(const Phrase& phrase, const QString& text) {
+  if (phrase.setText) {
+    emit changed(phrase.name,
+                 [phrase, text](Carcass& carcass) { return phrase.setText(carcass, text); });
+    return;
+  }
+  const auto length = parseExpression(text.toStdString(), style_.unit);
+  if (!length) return emit refused(length.problems());
+  emit changed(phrase.name, [phrase, value = length.value()](Carcass& carcass) -> Problems {
+    phrase.setLength(carcass, value);
+    return {};
+  });
+}
+
+bool SentenceView::eventFilter(QObject* watched, QEvent* event) {
+  if (event->type() == QEvent::FocusIn) {
+    const QVariant nm = watched->property("length");
+    if (nm.isValid())
+      emit touched(static_cast<QWidget*>(watched)->accessibleName(), Length::nm(nm.toLongLong()));
+  }
+  if (event->type() == QEvent::KeyPress &&
+      static_cast<QKeyEvent*>(event)->key() == Qt::Key_Escape) {
+    const QVariant leave = watched->property("leave");
+    if (leave.isValid()) {
+      leave.value<std::function<void()>>()();
+      return true;
+    }
+  }
+  return QWidget::eventFilter(watched, event);
+}
+
+}  // namespace pp

@@ -1,0 +1,124 @@
+#include "app/stages/parts/part_view.h"
+
+#include <QPainter>
+#include <QScrollArea>
+#include <QVBoxLayout>
+
+#include "app/paint/figures.h"
+#include "app/paint/look.h"
+#include "app/paint/part_picture.h"
+
+namespace pp {
+namespace {
+
+// The other hand of the same part: same name but for left and right, same size.
+const Part* twinOf(const Breakdown& breakdown, const Part& part) {
+  if (part.hand == Hand::None) return nullptr;
+  for (const Part& other : breakdown.parts)
+    if (other.assembly == part.assembly && other.hand != Hand::None && other.hand != part.hand &&
+        other.opening == part.opening && other.length.total() == part.length.total() &&
+        other.width.total() == part.width.total() && other.material == part.material)
+      return &other;
+  return nullptr;
+}
+
+LengthStyle raised(LengthStyle style) {
+  style.raised = true;
+  return style;
+}
+
+QString wordsFor(const Job& job, const Part& part) {
+  const LengthStyle style = raised(styleOf(job));
+  const auto paragraph = [](const QString& head, const QString& body) {
+    return QStringLiteral("<p style='margin:0 0 8px 0'><b>%1</b><br>%2</p>")
+        .arg(head, body.toHtmlEscaped().replace(QLatin1Char('\n'), QStringLiteral("<br>")));
+  };
+  QString out = paragraph(PartView::tr("Why this length"), qs(format(part.length, style)));
+  out += paragraph(PartView::tr("Why this width"), qs(format(part.width, style)));
+  QString cut = figures(part.cutLength(), part.cutWidth(), style);
+  if (part.bandedLength != Length{} || part.bandedWidth != Length{})
+    cut += PartView::tr(", the banding taken off");
+  out += paragraph(PartView::tr("Cut it to"), cut);
+  QStringList machining;
+  for (const Machining& one : part.machining) machining << qs(describe(one, part, style));
+  if (!machining.isEmpty())
+    out += paragraph(PartView::tr("Machining"), machining.join(QLatin1Char('\n')));
+  if (!part.run.empty())
+    out += paragraph(PartView::tr("Grain run"),
+                     PartView::tr("%1, number %2").arg(qs(part.run)).arg(part.runOrder));
+  return out;
+}
+
+}  // namespace
+
+PartPictureView::PartPictureView(QWidget* parent) : QWidget(parent) {
+  setMinimumHeight(250);
+  setAccessibleName(tr("Picture of the part"));
+}
+
+void PartPictureView::setParts(std::shared_ptr<const Job> job, std::vector<Part> parts) {
+  job_ = std::move(job);
+  parts_ = std::move(parts);
+  QStringList names;
+  for (const Part& part : parts_) names << qs(part.code + " " + part.name);
+  setAccessibleDescription(names.join(QStringLiteral(", ")));
+  update();
+}
+
+void PartPictureView::paintEvent(QPaintEvent*) {
+  QPainter painter(this);
+  painter.fillRect(rect(), look::kPaper);
+  if (parts_.empty()) return;
+  const double each = static_cast<double>(width()) / static_cast<double>(parts_.size());
+  for (std::size_t i = 0; i < parts_.size(); ++i) {
+    const Part& part = parts_[i];
+    const QRectF room(each * static_cast<double>(i), 0, each, height() - 18);
+    paintPart(painter, room, *job_, part, Face::Inside);
+    painter.setFont(look::text(12, true));
+    painter.setPen(look::kGraphite);
+    painter.drawText(QRectF(room.x(), height() - 18, each, 18), Qt::AlignCenter,
+                     QStringLiteral("%1  %2").arg(qs(part.code), tr("inside face")));
+  }
+}
+
+PartView::PartView(Document& document, QWidget* parent) : QWidget(parent), document_(document) {
+  auto* column = new QVBoxLayout(this);
+  column->setContentsMargins(0, 10, 12, 8);
+  heading_ = new QLabel;
+  heading_->setFont(look::text(16, true));
+  heading_->setWordWrap(true);
+  heading_->setAccessibleName(tr("Part chosen"));
+  column->addWidget(heading_);
+  picture_ = new PartPictureView;
+  column->addWidget(picture_, 3);
+  words_ = new QLabel;
+  words_->setFont(look::text(13));
+  words_->setWordWrap(true);
+  words_->setAlignment(Qt::AlignTop);
+  words_->setTextFormat(Qt::RichText);
+  words_->setTextInteractionFlags(Qt::TextSelectableByMouse);
+  words_->setAccessibleName(tr("Why this size"));
+  auto* scroll = new QScrollArea;
+  scroll->setFrameShape(QFrame::NoFrame);
+  scroll->setWidgetResizable(true);
+  scroll->setWidget(words_);
+  column->addWidget(scroll, 2);
+}
+
+void PartView::setPart(const Part* part) {
+  if (part == nullptr) {
+    heading_->setText(tr("Choose a part to see why it is the size it is."));
+    picture_->setParts(nullptr, {});
+    words_->clear();
+    return;
+  }
+  std::vector<Part> shown = {*part};
+  if (const Part* twin = twinOf(document_.breakdown(), *part))
+    shown.insert(part->hand == Hand::Left ? shown.end() : shown.begin(), *twin);
+  const QString count = part->quantity > 1 ? tr("   %1 of them").arg(part->quantity) : QString();
+  heading_->setText(qs(part->code + "  " + part->name) + count);
+  picture_->setParts(document_.jobValue(), std::move(shown));
+  words_->setText(wordsFor(document_.job(), *part));
+}
+
+}  // namespace pp

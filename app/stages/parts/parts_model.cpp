@@ -1,0 +1,127 @@
+#include "app/stages/parts/parts_model.h"
+
+#include "app/paint/figures.h"
+#include "app/paint/look.h"
+
+namespace pp {
+namespace {
+
+QString bandsOf(const Part& part) {
+  QStringList out;
+  for (const Edge edge : kEdges) {
+    const auto i = static_cast<std::size_t>(edge);
+    if (!part.bands[i].empty()) out << qs(sideName(part.edges[i]));
+  }
+  return out.size() == 4 ? PartsModel::tr("all round") : out.join(QStringLiteral(", "));
+}
+
+}  // namespace
+
+PartsModel::PartsModel(Document& document, QObject* parent)
+    : QAbstractTableModel(parent), document_(document) {
+  connect(&document_, &Document::changed, this, &PartsModel::refill);
+  refill();
+}
+
+void PartsModel::refill() {
+  beginResetModel();
+  rows_.clear();
+  std::string assembly;
+  for (const Part& part : document_.breakdown().parts) {
+    if (rows_.empty() || part.assembly != assembly) {
+      assembly = part.assembly;
+      rows_.push_back({assembly, std::nullopt});
+    }
+    rows_.push_back({assembly, part});
+  }
+  endResetModel();
+}
+
+int PartsModel::rowCount(const QModelIndex& parent) const {
+  return parent.isValid() ? 0 : static_cast<int>(rows_.size());
+}
+int PartsModel::columnCount(const QModelIndex& parent) const {
+  return parent.isValid() ? 0 : Columns;
+}
+
+const Part* PartsModel::partAt(int row) const {
+  if (row < 0 || row >= rowCount()) return nullptr;
+  const Row& at = rows_[static_cast<std::size_t>(row)];
+  return at.part ? &*at.part : nullptr;
+}
+
+bool PartsModel::isHeading(int row) const {
+  return row >= 0 && row < rowCount() && partAt(row) == nullptr;
+}
+
+int PartsModel::rowOf(const std::string& code) const {
+  for (int row = 0; row < rowCount(); ++row)
+    if (const Part* part = partAt(row); part != nullptr && part->code == code) return row;
+  return -1;
+}
+
+QString PartsModel::cell(const Part& part, int column) const {
+  const LengthStyle style = document_.style();
+  switch (column) {
+    case Code:
+      return qs(part.code);
+    case Name:
+      return qs(part.name);
+    case Quantity:
+      return QString::number(part.quantity);
+    case PartLength:
+      return figure(part.length.total(), style);
+    case PartWidth:
+      return figure(part.width.total(), style);
+    case Thickness:
+      return figure(part.thickness, style);
+    case MaterialName:
+      return materialName(*findMaterial(document_.job(), part.material), style);
+    case Grain:
+      return part.grain == PartGrain::Any      ? tr("either way")
+             : part.grain == PartGrain::Length ? tr("along length")
+                                               : tr("along width");
+    case Banding:
+      return bandsOf(part);
+    default:
+      return {};
+  }
+}
+
+QVariant PartsModel::data(const QModelIndex& index, int role) const {
+  if (!index.isValid()) return {};
+  const Row& row = rows_[static_cast<std::size_t>(index.row())];
+  if (!row.part) {
+    if (role == Qt::FontRole) return look::text(14, true);
+    if (role == Qt::BackgroundRole) return look::kPaper;
+    if (role != Qt::DisplayRole || index.column() != 0) return {};
+    const Assembly* assembly = findAssembly(document_.job(), row.assembly);
+    return qs(row.assembly + "  " + (assembly != nullptr ? assembly->name : ""));
+  }
+  switch (role) {
+    case Qt::DisplayRole:
+      return cell(*row.part, index.column());
+    case Qt::FontRole:
+      return look::text(14, index.column() == Code);
+    case Qt::TextAlignmentRole: {
+      const bool number = index.column() >= Quantity && index.column() <= Thickness;
+      return QVariant::fromValue(Qt::AlignVCenter | (number ? Qt::AlignRight : Qt::AlignLeft));
+    }
+    default:
+      return {};
+  }
+}
+
+QVariant PartsModel::headerData(int section, Qt::Orientation orientation, int role) const {
+  if (orientation != Qt::Horizontal) return {};
+  if (role == Qt::TextAlignmentRole)
+    return QVariant::fromValue(
+        Qt::AlignVCenter |
+        (section >= Quantity && section <= Thickness ? Qt::AlignRight : Qt::AlignLeft));
+  if (role != Qt::DisplayRole) return {};
+  const QString names[] = {tr("Code"),  tr("Part"),     tr("Qty"),   tr("Length"),      tr("Width"),
+                           tr("Thick"), tr("Material"), tr("Grain"), tr("Banded edges")};
+  return section >= 0 && section < Columns ? names[section] : QString();
+}
+
+}  // namespace pp

@@ -1,0 +1,237 @@
+#include "app/stages/rack/rack_columns.h"
+
+#include <QObject>
+
+#include "app/paint/figures.h"
+#include "core/length/parse.h"
+
+namespace pp {
+namespace {
+
+QString tr(const char* text) {
+  return QObject::tr(text);
+}
+
+// A column whose cell is a length found by `get`, which gives a pointer into the job.
+GridColumn lengthColumn(const QString& title, std::function<Length&(Job&, std::size_t)> get) {
+  const auto read = [get](const Job& job, std::size_t row) {
+    return get(const_cast<Job&>(job), row);
+  };
+  GridColumn out;
+  out.title = title;
+  out.number = true;
+  out.shown = [read](const Job& job, std::size_t row) {
+    return figure(read(job, row), styleOf(job));
+  };
+  out.typed = [read](const Job& job, std::size_t row) {
+    return typed(read(job, row), styleOf(job));
+  };
+  out.set = [get](Job& job, std::size_t row, const QString& text) -> Problems {
+    const auto length = parseExpression(text.toStdString(), job.unit);
+    if (!length) return length.problems();
+    get(job, row) = length.value();
+    return {};
+  };
+  return out;
+}
+
+// The same for a length that may be left out; `absent` is shown then.
+GridColumn optionalLengthColumn(const QString& title, const QString& absent,
+                                std::function<std::optional<Length>&(Job&, std::size_t)> get) {
+  const auto read = [get](const Job& job, std::size_t row) {
+    return get(const_cast<Job&>(job), row);
+  };
+  GridColumn out;
+  out.title = title;
+  out.number = true;
+  out.shown = [read, absent](const Job& job, std::size_t row) {
+    const auto length = read(job, row);
+    return length ? figure(*length, styleOf(job)) : absent;
+  };
+  out.typed = [read](const Job& job, std::size_t row) {
+    const auto length = read(job, row);
+    return length ? typed(*length, styleOf(job)) : QString();
+  };
+  out.set = [get, absent](Job& job, std::size_t row, const QString& text) -> Problems {
+    if (text.isEmpty() || text == absent) {
+      get(job, row).reset();
+      return {};
+    }
+    const auto length = parseExpression(text.toStdString(), job.unit);
+    if (!length) return length.problems();
+    get(job, row) = length.value();
+    return {};
+  };
+  return out;
+}
+
+GridColumn textColumn(const QString& title, std::function<std::string&(Job&, std::size_t)> get) {
+  GridColumn out;
+  out.title = title;
+  out.shown = [get](const Job& job, std::size_t row) {
+    return qs(get(const_cast<Job&>(job), row));
+  };
+  out.typed = out.shown;
+  out.set = [get](Job& job, std::size_t row, const QString& text) -> Problems {
+    get(job, row) = text.toStdString();
+    return {};
+  };
+  return out;
+}
+
+GridColumn choiceColumn(const QString& title, const QStringList& words,
+                        std::function<int(const Job&, std::size_t)> get,
+                        std::function<void(Job&, std::size_t, int)> set) {
+  GridColumn out;
+  out.title = title;
+  out.shown = [words, get](const Job& job, std::size_t row) { return words.value(get(job, row)); };
+  out.typed = out.shown;
+  out.choices = [words](const Job&) { return words; };
+  out.set = [words, set](Job& job, std::size_t row, const QString& text) -> Problems {
+    const auto at = words.indexOf(text);
+    if (at < 0)
+      return {{{},
+               0,
+               {},
+               "'" + text.toStdString() + "'",
+               "one of " + words.join(QStringLiteral(", ")).toStdString()}};
+    set(job, row, static_cast<int>(at));
+    return {};
+  };
+  return out;
+}
+
+// A sheet's material is chosen by the name it is shown under, so each row shows name and thickness.
+GridColumn materialOfStock() {
+  GridColumn out;
+  out.title = tr("Material");
+  out.shown = [](const Job& job, std::size_t row) {
+    const Material* material = findMaterial(job, job.stock[row].material);
+    return material != nullptr ? materialName(*material, styleOf(job)) : QString();
+  };
+  out.typed = out.shown;
+  out.choices = [](const Job& job) {
+    QStringList names;
+    for (const Material& material : job.materials) names << materialName(material, styleOf(job));
+    return names;
+  };
+  out.set = [](Job& job, std::size_t row, const QString& text) -> Problems {
+    for (const Material& material : job.materials)
+      if (materialName(material, styleOf(job)) == text) {
+        job.stock[row].material = material.id;
+        return {};
+      }
+    return {{{}, 0, {}, "'" + text.toStdString() + "'", "a material of the list above"}};
+  };
+  return out;
+}
+
+GridColumn quantityColumn() {
+  GridColumn out;
+  out.title = tr("Qty");
+  out.number = true;
+  out.shown = [](const Job& job, std::size_t row) {
+    const auto quantity = job.stock[row].quantity;
+    return quantity ? QString::number(*quantity) : tr("as needed");
+  };
+  out.typed = [](const Job& job, std::size_t row) {
+    const auto quantity = job.stock[row].quantity;
+    return quantity ? QString::number(*quantity) : QString();
+  };
+  out.set = [](Job& job, std::size_t row, const QString& text) -> Problems {
+    job.stock[row].quantity.reset();
+    if (text.isEmpty() || text == tr("as needed")) return {};
+    const auto count = parseCount(text.toStdString(), 0, 1'000'000);
+    if (!count) return count.problems();
+    job.stock[row].quantity = *count;
+    return {};
+  };
+  return out;
+}
+
+GridColumn priceColumn() {
+  GridColumn out;
+  out.title = tr("Price");
+  out.number = true;
+  out.shown = [](const Job& job, std::size_t row) { return qs(format(job.stock[row].price)); };
+  out.typed = out.shown;
+  out.set = [](Job& job, std::size_t row, const QString& text) -> Problems {
+    const auto money = parseMoney(text.toStdString());
+    if (!money) return money.problems();
+    job.stock[row].price = money.value();
+    return {};
+  };
+  return out;
+}
+
+}  // namespace
+
+std::vector<GridColumn> materialColumns() {
+  return {
+      textColumn(tr("Material"),
+                 [](Job& job, std::size_t row) -> std::string& { return job.materials[row].name; }),
+      lengthColumn(tr("Nominal"),
+                   [](Job& job, std::size_t row) -> Length& { return job.materials[row].nominal; }),
+      lengthColumn(
+          tr("Measured"),
+          [](Job& job, std::size_t row) -> Length& { return job.materials[row].measured; }),
+      choiceColumn(
+          tr("Grain"), {tr("has grain"), tr("no grain")},
+          [](const Job& job, std::size_t row) { return job.materials[row].grained ? 0 : 1; },
+          [](Job& job, std::size_t row, int i) { job.materials[row].grained = i == 0; }),
+      choiceColumn(
+          tr("Drawn as"), {tr("birch"), tr("ash"), tr("oak"), tr("walnut"), tr("white")},
+          [](const Job& job, std::size_t row) { return static_cast<int>(job.materials[row].tone); },
+          [](Job& job, std::size_t row, int i) { job.materials[row].tone = static_cast<Tone>(i); }),
+  };
+}
+
+std::vector<GridColumn> stockColumns() {
+  return {
+      textColumn(tr("Mark"),
+                 [](Job& job, std::size_t row) -> std::string& { return job.stock[row].id; }),
+      choiceColumn(
+          tr("Kind"), {tr("sheet"), tr("offcut")},
+          [](const Job& job, std::size_t row) {
+            return job.stock[row].kind == StockKind::Sheet ? 0 : 1;
+          },
+          [](Job& job, std::size_t row, int i) {
+            job.stock[row].kind = i == 0 ? StockKind::Sheet : StockKind::Offcut;
+          }),
+      materialOfStock(),
+      textColumn(tr("Lot"),
+                 [](Job& job, std::size_t row) -> std::string& { return job.stock[row].lot; }),
+      optionalLengthColumn(tr("Measured"), tr("as above"),
+                           [](Job& job, std::size_t row) -> std::optional<Length>& {
+                             return job.stock[row].measured;
+                           }),
+      lengthColumn(tr("Length"),
+                   [](Job& job, std::size_t row) -> Length& { return job.stock[row].length; }),
+      lengthColumn(tr("Width"),
+                   [](Job& job, std::size_t row) -> Length& { return job.stock[row].width; }),
+      choiceColumn(
+          tr("Grain"), {tr("along length"), tr("along width"), tr("none")},
+          [](const Job& job, std::size_t row) { return static_cast<int>(job.stock[row].grain); },
+          [](Job& job, std::size_t row, int i) {
+            job.stock[row].grain = static_cast<SheetGrain>(i);
+          }),
+      quantityColumn(),
+      priceColumn(),
+      optionalLengthColumn(
+          tr("Trim"), tr("usual"),
+          [](Job& job, std::size_t row) -> std::optional<Length>& { return job.stock[row].trim; }),
+  };
+}
+
+std::vector<GridColumn> sawColumns() {
+  return {
+      lengthColumn(tr("Kerf"), [](Job& job, std::size_t) -> Length& { return job.saw.kerf; }),
+      lengthColumn(tr("Trim off full sheets"),
+                   [](Job& job, std::size_t) -> Length& { return job.saw.trim; }),
+      lengthColumn(tr("Keep leftovers from"),
+                   [](Job& job, std::size_t) -> Length& { return job.saw.keepLong; }),
+      lengthColumn(tr("by"), [](Job& job, std::size_t) -> Length& { return job.saw.keepShort; }),
+  };
+}
+
+}  // namespace pp

@@ -1,0 +1,192 @@
+#include "app/stages/rack/rack_stage.h"
+
+#include <QComboBox>
+#include <QHeaderView>
+#include <QPushButton>
+#include <QStyledItemDelegate>
+#include <QVBoxLayout>
+#include <algorithm>
+
+#include "app/paint/figures.h"
+#include "app/paint/look.h"
+#include "app/stages/rack/rack_columns.h"
+
+namespace pp {
+namespace {
+
+// Offers a list where only some words will do.
+class GridDelegate : public QStyledItemDelegate {
+ public:
+  using QStyledItemDelegate::QStyledItemDelegate;
+  QWidget* createEditor(QWidget* parent, const QStyleOptionViewItem& option,
+                        const QModelIndex& index) const override {
+    const auto* model = static_cast<const GridModel*>(index.model());
+    const QStringList choices = model->choices(index.column());
+    QWidget* editor = nullptr;
+    if (choices.isEmpty()) {
+      editor = QStyledItemDelegate::createEditor(parent, option, index);
+    } else {
+      auto* box = new QComboBox(parent);
+      box->addItems(choices);
+      editor = box;
+    }
+    editor->setAccessibleName(
+        index.model()->headerData(index.column(), Qt::Horizontal, Qt::DisplayRole).toString());
+    return editor;
+  }
+  void setEditorData(QWidget* editor, const QModelIndex& index) const override {
+    if (auto* box = qobject_cast<QComboBox*>(editor))
+      box->setCurrentText(index.data(Qt::EditRole).toString());
+    else
+      QStyledItemDelegate::setEditorData(editor, index);
+  }
+  void setModelData(QWidget* editor, QAbstractItemModel* model,
+                    const QModelIndex& index) const override {
+    if (auto* box = qobject_cast<QComboBox*>(editor))
+      model->setData(index, box->currentText(), Qt::EditRole);
+    else
+      QStyledItemDelegate::setModelData(editor, model, index);
+  }
+};
+
+QHBoxLayout* header(const QString& words, const std::vector<QPushButton*>& buttons) {
+  auto* row = new QHBoxLayout;
+  auto* label = new QLabel(words);
+  label->setFont(look::text(15, true));
+  row->addWidget(label);
+  row->addStretch(1);
+  for (QPushButton* button : buttons) row->addWidget(button);
+  return row;
+}
+
+QPushButton* button(const QString& words, const QString& name) {
+  auto* out = new QPushButton(words);
+  out->setAccessibleName(name);
+  return out;
+}
+
+}  // namespace
+
+RackStage::RackStage(Document& document, QWidget* parent) : Stage(document, parent) {
+  auto* column = new QVBoxLayout(this);
+  column->setContentsMargins(0, 10, 12, 8);
+  column->setSpacing(8);
+  auto* moreMaterial = button(tr("Add"), tr("Add material"));
+  auto* lessMaterial = button(tr("Remove"), tr("Remove material"));
+  column->addLayout(header(tr("Materials: every part follows the measured thickness"),
+                           {moreMaterial, lessMaterial}));
+  materials_ =
+      addTable(tr("Materials"), new GridModel(
+                                    document, tr("material"), materialColumns(),
+                                    [](const Job& job) { return job.materials.size(); }, this));
+  column->addWidget(materials_, 2);
+  auto* moreSheets = button(tr("Add sheet"), tr("Add sheet"));
+  auto* moreOffcuts = button(tr("Add offcut"), tr("Add offcut"));
+  auto* lessStock = button(tr("Remove"), tr("Remove from the rack"));
+  column->addLayout(header(tr("Sheets and offcuts"), {moreSheets, moreOffcuts, lessStock}));
+  stock_ = addTable(tr("Sheets and offcuts"),
+                    new GridModel(
+                        document, tr("rack"), stockColumns(),
+                        [](const Job& job) { return job.stock.size(); }, this));
+  column->addWidget(stock_, 5);
+  column->addLayout(header(tr("The saw"), {}));
+  saw_ = addTable(tr("The saw"), new GridModel(
+                                     document, tr("saw"), sawColumns(),
+                                     [](const Job&) { return std::size_t{1}; }, this));
+  saw_->setFixedHeight(62);
+  column->addWidget(saw_);
+  problem_ = new ProblemLine;
+  column->addWidget(problem_);
+  connect(moreMaterial, &QPushButton::clicked, this, &RackStage::addMaterial);
+  connect(lessMaterial, &QPushButton::clicked, this, &RackStage::removeMaterial);
+  connect(moreSheets, &QPushButton::clicked, this, [this] { addStock(StockKind::Sheet); });
+  connect(moreOffcuts, &QPushButton::clicked, this, [this] { addStock(StockKind::Offcut); });
+  connect(lessStock, &QPushButton::clicked, this, &RackStage::removeStock);
+  for (QTableView* table : {materials_, stock_, saw_})
+    connect(static_cast<GridModel*>(table->model()), &GridModel::refused, this,
+            [this](const Problems& problems) { problem_->show(problems); });
+}
+
+QTableView* RackStage::addTable(const QString& name, GridModel* model) {
+  auto* table = new QTableView;
+  table->setModel(model);
+  table->setAccessibleName(name);
+  table->setItemDelegate(new GridDelegate(table));
+  table->setEditTriggers(QAbstractItemView::DoubleClicked | QAbstractItemView::EditKeyPressed |
+                         QAbstractItemView::AnyKeyPressed);
+  table->setSelectionMode(QAbstractItemView::SingleSelection);
+  table->setTabKeyNavigation(false);
+  table->setShowGrid(false);
+  table->verticalHeader()->hide();
+  table->verticalHeader()->setDefaultSectionSize(27);
+  table->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
+  table->horizontalHeader()->setHighlightSections(false);
+  return table;
+}
+
+std::vector<KeyHelp> RackStage::keys() const {
+  return {{tr("arrow keys"), tr("move in the table")},
+          {tr("F2, or just type"), tr("change the value; arithmetic and any unit are understood")},
+          {tr("Esc"), tr("leave the value as it was")}};
+}
+
+std::string RackStage::freeMark(const std::string& stem) const {
+  const auto taken = [this](const std::string& mark) {
+    return std::any_of(document().job().stock.begin(), document().job().stock.end(),
+                       [&](const StockPiece& piece) { return piece.id == mark; }) ||
+           findMaterial(document().job(), mark) != nullptr;
+  };
+  for (int n = 1;; ++n)
+    if (std::string mark = stem + std::to_string(n); !taken(mark)) return mark;
+}
+
+void RackStage::addMaterial() {
+  Job next = document().job();
+  Material material;
+  material.id = freeMark("material-");
+  material.name = tr("plywood").toStdString();
+  material.nominal = material.measured = Length::mm(18);
+  next.materials.push_back(material);
+  problem_->show(document().edit(tr("add a material"), std::move(next)));
+}
+
+void RackStage::removeMaterial() {
+  const int row = materials_->currentIndex().row();
+  if (row < 0) return;
+  Job next = document().job();
+  const std::string name = next.materials[static_cast<std::size_t>(row)].name;
+  next.materials.erase(next.materials.begin() + row);
+  if (!document().edit(tr("remove a material"), std::move(next)).empty())
+    problem_->show({{{},
+                     0,
+                     {},
+                     "'" + name + "' still used by an assembly, a sheet or an offcut",
+                     "that nothing is made of it any more"}});
+}
+
+void RackStage::addStock(StockKind kind) {
+  Job next = document().job();
+  if (next.materials.empty())
+    return problem_->show({{{}, 0, {}, "no material", "one to add a sheet of"}});
+  StockPiece piece;
+  const bool sheet = kind == StockKind::Sheet;
+  piece.id = freeMark(sheet ? "S-" : "R");
+  piece.material = next.materials.front().id;
+  piece.kind = kind;
+  piece.length = sheet ? Length::mm(2440) : Length::mm(600);
+  piece.width = sheet ? Length::mm(1220) : Length::mm(300);
+  if (!sheet) piece.quantity = 1;
+  next.stock.push_back(piece);
+  problem_->show(document().edit(sheet ? tr("add a sheet") : tr("add an offcut"), std::move(next)));
+  stock_->setCurrentIndex(stock_->model()->index(stock_->model()->rowCount() - 1, 0));
+}
+
+void RackStage::removeStock() {
+  const int row = stock_->currentIndex().row();
+  if (row < 0) return;
+  Job next = document().job();
+  next.stock.erase(next.stock.begin() + row);
+  problem_->show(document().edit(tr("take out of the rack"), std::move(next)));
+}
+
+}  // namespace pp

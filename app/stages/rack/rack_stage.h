@@ -1,0 +1,34 @@
+// Rack: materials with their measured thickness, sheets and offcuts, the saw's figures.
+#pragma once
+
+#include <QTableView>
+
+#include "app/shell/field.h"
+#include "app/stages/rack/grid_model.h"
+#include "app/stages/stage.h"
+
+namespace pp {
+
+class RackStage : public Stage {
+  Q_OBJECT
+ public:
+  explicit RackStage(Document& document, QWidget* parent = nullptr);
+  QString title() const override { return tr("Rack"); }
+  std::vector<KeyHelp> keys() const override;
+  QWidget* firstFocus() override { return stock_; }
+
+ private:
+  QTableView* addTable(const QString& name, GridModel* model);
+  void addMaterial();
+  void removeMaterial();
+  void addStock(StockKind kind);
+  void removeStock();
+  std::string freeMark(const std::string& stem) const;
+
+  ProblemLine* problem_;
+  QTableView* materials_;
+  QTableView* stock_;
+  QTableView* saw_;
+};
+
+}  // namespace pp
