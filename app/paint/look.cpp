@@ -14,20 +14,12 @@ void loadFonts() {
   if (loaded) return;
   loaded = true;
   initResources();
-  for (const char* name :
-       {"B612-Regular", "B612-Bold", "B612-Italic", "B612Mono-Regular", "B612Mono-Bold"})
+  for (const char* name : {"B612-Regular", "B612-Bold", "B612-Italic"})
     QFontDatabase::addApplicationFont(QStringLiteral(":/fonts/%1.otf").arg(QLatin1String(name)));
 }
 
 QFont text(int pixels, bool bold) {
   QFont font(QStringLiteral("B612"));
-  font.setPixelSize(pixels);
-  font.setBold(bold);
-  return font;
-}
-
-QFont mono(int pixels, bool bold) {
-  QFont font(QStringLiteral("B612 Mono"));
   font.setPixelSize(pixels);
   font.setBold(bold);
   return font;

@@ -18,8 +18,8 @@ inline const QColor kSlateWash{0xDC, 0xE4, 0xE6};
 // Makes the fonts that ship with the program known; call once after the application exists.
 void loadFonts();
 
-// B612 for text and figures, B612 Mono where columns must line up. Sizes in pixels.
+// B612: made to be read in bad light; 6, 9, 1 and 7 cannot be mistaken. Sizes in pixels. Its Mono
+// names itself B612 too and takes the place of the regular face, so it is not loaded beside it.
 QFont text(int pixels, bool bold = false);
-QFont mono(int pixels, bool bold = false);
 
 }  // namespace pp::look

@@ -1,5 +1,7 @@
 #include <qrencode.h>
 
+#include <algorithm>
+#include <map>
 #include <memory>
 
 #include "app/paint/figures.h"
@@ -25,14 +27,17 @@ void paintQr(QPainter& painter, double x, double y, double side, const QString& 
 }
 
 QString bandsLine(const Part& part) {
-  QStringList out;
+  // Edges with one banding are named together: "birch iron-on: front, top".
+  std::map<std::string, QStringList> byBanding;
   for (const Edge edge : kEdges) {
     const auto i = static_cast<std::size_t>(edge);
-    if (!part.bands[i].empty())
-      out << QStringLiteral("%1 %2").arg(qs(sideName(part.edges[i])), qs(part.bands[i]));
+    if (!part.bands[i].empty()) byBanding[part.bands[i]] << qs(sideName(part.edges[i]));
   }
-  return out.isEmpty() ? QStringLiteral("no banding")
-                       : QStringLiteral("band: ") + out.join(QStringLiteral(", "));
+  QStringList out;
+  for (const auto& [banding, sides] : byBanding)
+    out << qs(banding) + QStringLiteral(": ") +
+               (sides.size() == 4 ? QStringLiteral("all round") : sides.join(QStringLiteral(", ")));
+  return out.isEmpty() ? QStringLiteral("no banding") : out.join(QStringLiteral("; "));
 }
 
 // A small drawing of the part with its front and top edge named, banded edges drawn heavy.
@@ -107,8 +112,8 @@ void paintLabel(Page& page, const QRectF& cell, const Job& job, const Part& part
   const QString unit = style.unit == Unit::Inch ? QStringLiteral(" in") : QStringLiteral(" mm");
   page.text(x, y + 12.7, w, 4.2, figures(part.length.total(), part.width.total(), style) + unit, 9,
             true);
-  page.text(x, y + 16.8, w, 3.4, materialName(*findMaterial(job, part.material), style), 7);
-  page.text(x, y + 20.0, cell.width() - 5, 3.2, bandsLine(part), 6.5);
+  page.text(x, y + 16.8, w, 3.4, materialName(*findMaterial(job, part.material), style), 8.5);
+  page.text(x, y + 20.2, w, 3.2, bandsLine(part), 6.5);
   const double left = cell.height() - 25.5;
   if (left > 7) paintMarks(page, part, QRectF(x + 4, y + 26, cell.width() - qr - 14, left - 4.5));
   paintQr(page.painter(), cell.right() - qr - 1.5, y, qr, labelCode(job, part, copy));

@@ -1,11 +1,12 @@
 #include "app/stages/draw/flow_layout.h"
 
+#include <QLabel>
 #include <QWidget>
 
 namespace pp {
 namespace {
 
-constexpr int kWordGap = 4;
+constexpr int kWordGap = 4;   // a comma or full stop hugs the word before it
 constexpr int kLineGap = 2;
 
 }  // namespace
@@ -40,13 +41,15 @@ int FlowLayout::arrange(const QRect& rect, bool apply) const {
   for (QLayoutItem* item : items_) {
     if (item->widget() != nullptr && item->widget()->isHidden()) continue;
     const QSize size = item->sizeHint();
+    const auto* label = qobject_cast<const QLabel*>(item->widget());
+    const bool hugs = label != nullptr && !label->text().isEmpty() && label->text().at(0).isPunct();
+    if (hugs && x > rect.x()) x -= kWordGap;
     if (x > rect.x() && x + size.width() > rect.right() + 1) {
       x = rect.x();
       y += line + kLineGap;
       line = 0;
     }
     if (apply) item->setGeometry(QRect(QPoint(x, y), size));
-    // A comma or full stop hugs the word before it.
     x += size.width() + kWordGap;
     line = qMax(line, size.height());
   }

@@ -268,8 +268,8 @@ class Writer {
              [](Carcass& c, const std::string& id) { c.drawers.bottomMaterial = id; });
     say(tr(":"));
     choice(tr("drawer school"),
-           {tr("front and back between the sides, bottom in four grooves"),
-            tr("front rabbeted over the sides, back in dados, bottom slid in under it")},
+           {tr("front and back between the sides"),
+            tr("front rabbeted over the sides")},
            static_cast<int>(rules.school),
            [](Carcass& c, int i) { c.drawers.school = static_cast<DrawerSchool>(i); });
     say(tr(". Grooves are"));

@@ -119,7 +119,9 @@ QTableView* RackStage::addTable(const QString& name, GridModel* model) {
   table->setShowGrid(false);
   table->verticalHeader()->hide();
   table->verticalHeader()->setDefaultSectionSize(27);
-  table->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
+  table->horizontalHeader()->setSectionResizeMode(QHeaderView::ResizeToContents);
+  table->horizontalHeader()->setMinimumSectionSize(74);
+  table->horizontalHeader()->setStretchLastSection(false);
   table->horizontalHeader()->setHighlightSections(false);
   return table;
 }
