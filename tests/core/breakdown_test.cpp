@@ -1,0 +1,156 @@
+#include <gtest/gtest.h>
+
+#include "core/breakdown/breakdown.h"
+#include "core/breakdown/carcass.h"
+#include "core/formats/job_json.h"
+#include "tests/core/support.h"
+
+namespace pp {
+namespace {
+
+using test::mm;
+
+// The whole parts list as text, one part a line, to be compared whole.
+std::string listOf(const Job& job) {
+  std::string out;
+  const LengthStyle style = styleOf(job);
+  for (const Part& part : breakDown(job).parts)
+    out += part.code + " " + part.name + " x" + std::to_string(part.quantity) + " " +
+           format(part.length.total(), style) + " x " + format(part.width.total(), style) +
+           " cut " + format(part.cutLength(), style) + " x " + format(part.cutWidth(), style) +
+           " " + part.material + "\n";
+  return out;
+}
+
+TEST(CarcassRules, eachAgainstItsFormula) {
+  const Back back{"b6", mm(9), mm(1.5)};
+  const ShelfRules rules;
+  struct Row {
+    const char* name;
+    Reason reason;
+    Length expected;
+    const char* words;
+  };
+  const Row rows[] = {
+      {"inside width", insideWidth(mm(600), mm(17.8)), mm(564.4),
+       "width 600 − 2 × side 17.8 = 564.4"},
+      {"shelf, butt", shelfLength(mm(564), Joint::Butt, mm(6)), mm(564), "clear width 564 = 564"},
+      {"shelf, dado", shelfLength(mm(564), Joint::Dado, mm(6)), mm(576),
+       "clear width 564 + 2 × dado depth 6 = 576"},
+      {"divider, dado", dividerLength(mm(700), Joint::Dado, mm(6)), mm(712),
+       "clear height 700 + 2 × dado depth 6 = 712"},
+      {"shelf depth", shelfDepth(mm(560), mm(5.8)), mm(554.2), "depth 560 − back 5.8 = 554.2"},
+      {"back", backSize("clear width", mm(564), back), mm(580.5),
+       "clear width 564 + 2 × rabbet depth 9 − clearance 1.5 = 580.5"},
+      {"adjustable shelf", adjustableShelfLength(mm(564), rules), mm(561),
+       "clear width 564 − clearance 3 = 561"},
+      {"its depth", adjustableShelfDepth(mm(554), rules), mm(551),
+       "inside depth 554 − clearance 3 = 551"},
+  };
+  for (const Row& row : rows) {
+    EXPECT_EQ(row.reason.total(), row.expected) << row.name;
+    EXPECT_EQ(format(row.reason, {}), row.words);
+  }
+  LengthStyle inches;
+  inches.unit = Unit::Inch;
+  // 30 wide in 23/32: 30 - 1 7/16 = 28 9/16; shelf in 1/4 dados 29 1/16; back in 3/8 rabbets 29
+  // 1/4.
+  EXPECT_EQ(format(insideWidth(Length::in(30), Length::in(0, 23, 32)), inches),
+            "width 30 − 2 × side 23/32 = 28 9/16");
+  EXPECT_EQ(shelfLength(Length::in(28, 9, 16), Joint::Dado, Length::in(0, 1, 4)).total(),
+            Length::in(29, 1, 16));
+  EXPECT_EQ(backSize("clear width", Length::in(28, 9, 16),
+                     {"b", Length::in(0, 3, 8), Length::in(0, 1, 16)})
+                .total(),
+            Length::in(29, 1, 4));
+}
+
+// 600 x 720 x 560, 18 and 6, dados 6: inside 564 x 684; back 564 + 18 - 1.5 by 684 + 18 - 1.5.
+TEST(Breakdown, wholePartsListOfAPlainCarcass) {
+  Carcass carcass = test::metricCarcass().carcass;
+  carcass.inside.content = Split{SplitBy::Shelves, {{}, {}}, {{}, {}}};
+  EXPECT_EQ(listOf(test::jobWith(carcass)),
+            "B1-01 left side x1 720 x 560 cut 720 x 560 b18\n"
+            "B1-02 right side x1 720 x 560 cut 720 x 560 b18\n"
+            "B1-03 bottom x1 576 x 560 cut 576 x 560 b18\n"
+            "B1-04 top x1 576 x 560 cut 576 x 560 b18\n"
+            "B1-05 fixed shelf x1 576 x 554 cut 576 x 554 b18\n"
+            "B1-06 back x1 700.5 x 580.5 cut 700.5 x 580.5 b6\n");
+}
+
+// With toe and deducted banding of 2, butt joints, measured 17.8 and 5.8.
+TEST(Breakdown, wholePartsListWithToeBandingAndAdjustableShelves) {
+  Carcass carcass = test::metricCarcass().carcass;
+  carcass.joint = Joint::Butt;
+  carcass.toe = Toe{mm(100), mm(75)};
+  carcass.banding = "edge";
+  carcass.inside.content = AdjustableShelves{2};
+  Job job = test::jobWith(carcass);
+  job.materials[0].measured = mm(17.8);
+  job.materials[2].measured = mm(5.8);
+  EXPECT_EQ(listOf(job),
+            "B1-01 left side x1 720 x 560 cut 720 x 558 b18\n"
+            "B1-02 right side x1 720 x 560 cut 720 x 558 b18\n"
+            "B1-03 bottom x1 564.4 x 560 cut 564.4 x 558 b18\n"
+            "B1-04 top x1 564.4 x 560 cut 564.4 x 558 b18\n"
+            "B1-05 kick board x1 564.4 x 100 cut 564.4 x 100 b18\n"
+            "B1-06 adjustable shelf x2 561.4 x 551.2 cut 561.4 x 549.2 b18\n"
+            "B1-07 back x1 600.9 x 580.9 cut 600.9 x 580.9 b6\n");
+}
+
+TEST(Breakdown, machiningOfASide) {
+  Carcass carcass = test::metricCarcass().carcass;
+  carcass.toe = Toe{mm(100), mm(75)};
+  carcass.inside.content = AdjustableShelves{1};
+  const std::vector<Part> parts = breakDown(test::jobWith(carcass)).parts;
+  std::string text;
+  for (const Machining& machining : parts[0].machining)
+    text += describe(machining, parts[0], {}) + "\n";
+  // Opening 584 high from 118: kept clear 96 at both ends, (584 - 192) / 32 = 12 steps, first at
+  // 100.
+  EXPECT_EQ(text,
+            "rabbet for the back, inside face, 0 from the back edge, 6 wide, 9 deep\n"
+            "notch 100 × 75 at the bottom and front\n"
+            "dado for the bottom, inside face, 100 from the bottom edge, 18 wide, 6 deep\n"
+            "rabbet for the top, inside face, 0 from the top edge, 18 wide, 6 deep\n"
+            "13 pin holes 5 wide, 10 deep, 32 apart, inside face, row 37 from the front edge, "
+            "first hole 218 up\n"
+            "13 pin holes 5 wide, 10 deep, 32 apart, inside face, row 517 from the front edge, "
+            "first hole 218 up\n");
+  EXPECT_EQ(parts[0].hand, Hand::Left);
+  EXPECT_EQ(parts[1].hand, Hand::Right);
+  EXPECT_EQ(parts[0].machining, parts[1].machining) << "mirrored by the hand, not by other numbers";
+}
+
+TEST(Breakdown, dadosThatMeetInADividerAreRefused) {
+  Carcass carcass = test::metricCarcass().carcass;
+  carcass.width = mm(1000);
+  carcass.dadoDepth = mm(9);
+  Split shelves{SplitBy::Shelves, {{}, {}}, {{}, {}}};
+  Split columns{SplitBy::Dividers, {{}, {}}, {{}, {}}};
+  columns.children[0].content = shelves;
+  columns.children[1].content = shelves;
+  carcass.inside.content = columns;
+  EXPECT_EQ(breakDown(test::jobWith(carcass)).troubles.size(), 1U);
+  carcass.dadoDepth = mm(8.999999);
+  EXPECT_TRUE(breakDown(test::jobWith(carcass)).troubles.empty());
+}
+
+TEST(Breakdown, shelvesThatFillTheirOpeningAreRefused) {
+  Carcass carcass = test::metricCarcass().carcass;
+  carcass.inside.content = AdjustableShelves{38};  // 38 x 18 = 684, the clear height
+  EXPECT_EQ(breakDown(test::jobWith(carcass)).troubles.size(), 1U);
+}
+
+TEST(Breakdown, demoJobsHaveNoTroubles) {
+  for (const char* name : {"log-wall", "ringing-trolley"}) {
+    const auto job = readJob(name, test::demo(name));
+    ASSERT_TRUE(job.ok()) << describe(job.problems());
+    const Breakdown out = breakDown(job.value());
+    EXPECT_TRUE(out.troubles.empty());
+    EXPECT_GT(out.parts.size(), 10U);
+  }
+}
+
+}  // namespace
+}  // namespace pp

@@ -1,0 +1,143 @@
+#include <gtest/gtest.h>
+
+#include "core/breakdown/breakdown.h"
+#include "tests/core/support.h"
+
+namespace pp {
+namespace {
+
+using test::mm;
+
+struct SchoolCase {
+  const char* name;
+  DrawerSchool school;
+  Length sideLength, sideHeight, frontLength, frontHeight, backLength, backHeight, bottomWidth,
+      bottomDepth;
+};
+
+// Opening 500 wide, 200 high; sides and front 12.3, bottom 6.2, slides 400; g = 6, u = 12, c = 1.5,
+// ease 0.8; rabbet and dado 6, back set in 12. Box 473.8 x 400 x 176.
+TEST(DrawerBox, metricWorkedExampleInBothSchools) {
+  DrawerRules rules;
+  const DrawerBox box{mm(473.8), mm(400), mm(176), mm(12.3), mm(12.3), mm(6.2)};
+  const SchoolCase rows[] = {
+      {"between", DrawerSchool::Between, mm(400), mm(176), mm(449.2), mm(176), mm(449.2), mm(176),
+       mm(459.7), mm(385.9)},
+      // 400 - 12.3 + 6 = 393.7; 449.2 + 12 = 461.2; 176 - 12 - 6.2 = 157.8; 400 - 12.3 + 6 - 12 =
+      // 381.7
+      {"rabbeted front", DrawerSchool::RabbetedFront, mm(393.7), mm(176), mm(473.8), mm(176),
+       mm(461.2), mm(157.8), mm(459.7), mm(381.7)},
+  };
+  for (const SchoolCase& row : rows) {
+    rules.school = row.school;
+    const DrawerBoxSizes sizes = drawerBoxSizes(box, rules);
+    EXPECT_EQ(sizes.sideLength.total(), row.sideLength) << row.name;
+    EXPECT_EQ(sizes.sideHeight.total(), row.sideHeight) << row.name;
+    EXPECT_EQ(sizes.frontLength.total(), row.frontLength) << row.name;
+    EXPECT_EQ(sizes.frontHeight.total(), row.frontHeight) << row.name;
+    EXPECT_EQ(sizes.backLength.total(), row.backLength) << row.name;
+    EXPECT_EQ(sizes.backHeight.total(), row.backHeight) << row.name;
+    EXPECT_EQ(sizes.bottomWidth.total(), row.bottomWidth) << row.name;
+    EXPECT_EQ(sizes.bottomDepth.total(), row.bottomDepth) << row.name;
+  }
+}
+
+// In inches: opening 20 x 8, half-inch sides (15/32 measured), 7/32 bottom, slides 16, ease 1/32,
+// clearances 1/2, groove 1/4, clearance 1/16. Box width 20 - 1 - 1/32 = 18 31/32, height 7.
+TEST(DrawerBox, inchExample) {
+  const Slide slide{"16", Length::in(16), Length::in(0, 1, 2)};
+  DrawerRules rules;
+  rules.ease = Length::in(0, 1, 32);
+  rules.grooveDepth = Length::in(0, 1, 4);
+  rules.bottomClearance = Length::in(0, 1, 16);
+  EXPECT_EQ(drawerBoxWidth(Length::in(20), slide, rules).total(), Length::in(18, 31, 32));
+  const Length side = Length::in(0, 15, 32);
+  const DrawerBoxSizes sizes = drawerBoxSizes(
+      {Length::in(18, 31, 32), Length::in(16), Length::in(7), side, side, Length::in(0, 7, 32)},
+      rules);
+  EXPECT_EQ(sizes.frontLength.total(), Length::in(18, 1, 32));   // 18 31/32 - 15/16
+  EXPECT_EQ(sizes.bottomWidth.total(), Length::in(18, 15, 32));  // + 1/2 - 1/16
+  EXPECT_EQ(sizes.bottomDepth.total(), Length::in(15, 1, 2));    // 16 - 15/16 + 1/2 - 1/16
+}
+
+TEST(DrawerBank, frontsAndCellsFillTheOpening) {
+  const auto one = drawerCells(mm(200), {{}}, mm(2), {});
+  ASSERT_TRUE(one.ok());
+  EXPECT_EQ(one->front().frontHeight.total(), mm(196));
+  EXPECT_EQ(one->front().height, mm(200)) << "a drawer alone has the whole opening";
+  // 3 in 300: (300 - 4 x 2 - 100) / 2 = 96 for the shared two.
+  const auto three = drawerCells(mm(300), {{mm(100)}, {}, {}}, mm(2), {});
+  ASSERT_TRUE(three.ok());
+  EXPECT_EQ(three.value()[0].frontBottom, mm(198));
+  EXPECT_EQ(three.value()[1].frontHeight.total(), mm(96));
+  EXPECT_EQ(three.value()[1].frontBottom, mm(100));
+  EXPECT_EQ(three.value()[2].frontBottom, mm(2));
+  EXPECT_EQ(three.value()[1].height, mm(98)) << "its front and one gap";
+  EXPECT_EQ(format(three.value()[1].frontHeight, {}),
+            "(opening height 300 − 4 × gap 2 − typed front 100) ÷ 2 = 96");
+  EXPECT_FALSE(drawerCells(mm(300), {{mm(150)}, {mm(150)}}, mm(2), {}).ok());
+}
+
+TEST(DrawerBank, longestStockedSlideThatFits) {
+  const std::vector<Slide> slides = {{"a", mm(400)}, {"b", mm(500)}, {"c", mm(450)}};
+  EXPECT_EQ(longestSlide(slides, mm(510), mm(10))->name, "b");
+  EXPECT_EQ(longestSlide(slides, mm(509.999999), mm(10))->name, "c");
+  EXPECT_EQ(longestSlide(slides, mm(409), mm(10)), nullptr);
+}
+
+Job bankOf(std::vector<Share> fronts, std::optional<Length> boxHeight = {}) {
+  Carcass carcass = test::metricCarcass().carcass;
+  DrawerBank bank;
+  bank.fronts = std::move(fronts);
+  bank.boxHeight = boxHeight;
+  carcass.inside.content = bank;
+  return test::jobWith(carcass);
+}
+
+TEST(DrawerBank, equalDrawersAreOnePartAndKeepTheirHands) {
+  const Breakdown out = breakDown(bankOf({{}, {}, {}}));
+  ASSERT_TRUE(out.troubles.empty());
+  std::string seen;
+  for (const Part& part : out.parts)
+    if (part.name.starts_with("drawer"))
+      seen += part.name + " x" + std::to_string(part.quantity) + "; ";
+  EXPECT_EQ(seen,
+            "drawer front x3; drawer left side x3; drawer right side x3; drawer box front x3; "
+            "drawer box back x3; drawer bottom x3; ");
+  for (const Part& part : out.parts)
+    if (part.name == "drawer left side") {
+      EXPECT_EQ(part.hand, Hand::Left);
+      ASSERT_EQ(part.machining.size(), 1U);
+      EXPECT_EQ(
+          describe(part.machining[0], part, {}),
+          "groove for the drawer bottom, inside face, 12 from the bottom edge, 6 wide, 6 deep");
+    }
+}
+
+TEST(DrawerBank, aStackThatDoesNotFitIsATroubleAndTheRestStillHasParts) {
+  for (const auto& [name, job] :
+       {std::pair{"fronts too high", bankOf({{mm(400)}, {mm(400)}})},
+        std::pair{"boxes too high", bankOf({{}, {}, {}}, mm(210))},
+        std::pair{"boxes too low for their groove", bankOf({{}, {}, {}}, mm(17))}}) {
+    const Breakdown out = breakDown(job);
+    ASSERT_EQ(out.troubles.size(), 1U) << name;
+    EXPECT_TRUE(out.troubles[0].drawers) << name;
+    EXPECT_EQ(out.parts.size(), 5U) << name;  // sides, top, bottom, back
+  }
+}
+
+TEST(DrawerBank, matchedFrontsAreARunInOrder) {
+  Job job = bankOf({{}, {}, {}});
+  std::get<DrawerBank>(job.assemblies[0].carcass.inside.content).matched = true;
+  int order = 0;
+  for (const Part& part : breakDown(job).parts) {
+    if (part.name != "drawer front") continue;
+    EXPECT_EQ(part.run, "B1-fronts");
+    EXPECT_EQ(part.runOrder, ++order);
+    EXPECT_EQ(part.quantity, 1);
+  }
+  EXPECT_EQ(order, 3);
+}
+
+}  // namespace
+}  // namespace pp

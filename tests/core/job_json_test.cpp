@@ -1,0 +1,93 @@
+#include <gtest/gtest.h>
+#include <rapidcheck/gtest.h>
+
+#include "core/formats/job_json.h"
+#include "tests/core/support.h"
+
+namespace pp {
+namespace {
+
+TEST(JobFile, demoJobsReadAndComeBackTheSame) {
+  for (const char* name : {"log-wall", "ringing-trolley"}) {
+    const auto job = readJob(name, test::demo(name));
+    ASSERT_TRUE(job.ok()) << describe(job.problems());
+    const std::string written = writeJob(job.value());
+    EXPECT_EQ(readJob(name, written).value(), job.value());
+    EXPECT_EQ(writeJob(readJob(name, written).value()), written);
+  }
+}
+
+RC_GTEST_PROP(JobFile, everyJobComesBackTheSame, ()) {
+  const Job job = *test::buildableJob();
+  const auto read = readJob("x", writeJob(job));
+  RC_ASSERT(read.ok());
+  RC_ASSERT(read.value() == job);
+}
+
+std::string changed(const std::string& from, const std::string& to) {
+  std::string text = test::demo("ringing-trolley");
+  const std::size_t at = text.find(from);
+  EXPECT_NE(at, std::string::npos) << from;
+  return text.replace(at, from.size(), to);
+}
+
+std::string refusal(const std::string& text) {
+  const auto job = readJob("job", text);
+  return job.ok() ? "accepted" : describe(job.problems());
+}
+
+TEST(JobFile, refusesWithThePointerOfTheField) {
+  const std::pair<std::string, const char*> rows[] = {
+      {changed("\"place\"", "\"plaice\""), "job, /plaice: found an unknown field"},
+      {changed("\"version\": 1", "\"version\": 2"), "job, /version: found 2, expected 1"},
+      {changed("plain-patch-job", "other"), "job, /format: found 'other'"},
+      {changed("\"kerf\": 3.175", "\"kerf\": 3.1750001"),
+       "job, /saw/kerf: found 3.1750001, expected millimetres with at most six decimals"},
+      {changed("\"kerf\": 3.175", "\"kerf\": -1"),
+       "job, /saw/kerf: found -1, expected a length of 0 or more"},
+      {changed("\"kerf\": 3.175", "\"kerf\": \"3\""), "job, /saw/kerf: found \"3\""},
+      {changed("\"kerf\": 3.175", "\"kerf\": 1e300"), "job, /saw/kerf"},
+      {changed("\"kerf\": 3.175", "\"kerf\": 3.175, \"kerf\": 4"),
+       "job, kerf: found the field a second time"},
+      {changed("\"joint\": \"dado\"", "\"joint\": \"magic\""),
+       "job, /assemblies/0/carcass/joint: found \"magic\", expected one of butt, dado"},
+      {changed("\"width\": 762.0", "\"width\": 0"),
+       "job, /assemblies/0/carcass/width: found 0, expected a length above 0"},
+      {changed("\"material\": \"birch-34\"", "\"material\": \"gold\""),
+       "found 'gold', expected the id of a material of this job"},
+      {changed("\"kind\": \"drawers\"", "\"kind\": \"secret\""),
+       "job, /assemblies/0/carcass/inside/children/0/kind"},
+      {changed("\"by\": \"shelves\"", "\"by\": 3"), "job, /assemblies/0/carcass/inside/by"},
+      {changed("\"fraction\": 32", "\"fraction\": 33"), "job, /fraction: found 33"},
+      {test::demo("ringing-trolley") + "x", "job, line"},
+      {"", "job, line 1: found the end of the text"},
+      {"[]", "job: found a list, expected an object"},
+      {"{}", "job, /format: found nothing"},
+      {"{\"a\": 1e999}", "job"},
+  };
+  for (const auto& [text, message] : rows)
+    EXPECT_NE(refusal(text).find(message), std::string::npos) << message << "\n" << refusal(text);
+}
+
+TEST(JobFile, everyTruncationIsRefused) {
+  const std::string text = test::demo("ringing-trolley");
+  const std::size_t end = text.find_last_of('}');
+  for (std::size_t length = 0; length < end; ++length)
+    ASSERT_FALSE(readJob("job", text.substr(0, length)).ok()) << length;
+}
+
+TEST(JobFile, openingsNestedTooDeepAreRefused) {
+  std::string inside = "{\"kind\": \"open\"}";
+  for (int i = 0; i < 60; ++i)
+    inside =
+        "{\"kind\":\"split\",\"by\":\"dividers\",\"sizes\":[\"rest\",\"rest\"],\"children\":[" +
+        inside + ",{\"kind\":\"open\"}]}";
+  std::string text = writeJob(test::jobWith(test::metricCarcass().carcass));
+  const std::size_t at = text.find("\"inside\": {");
+  const std::size_t end = text.find('}', at);
+  text.replace(at, end - at + 1, "\"inside\": " + inside);
+  EXPECT_NE(refusal(text).find("at most 40 openings"), std::string::npos) << refusal(text);
+}
+
+}  // namespace
+}  // namespace pp

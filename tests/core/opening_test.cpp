@@ -1,0 +1,140 @@
+#include <gtest/gtest.h>
+#include <rapidcheck/gtest.h>
+
+#include <numeric>
+
+#include "core/breakdown/layout.h"
+#include "core/job/size_list.h"
+#include "tests/core/support.h"
+
+namespace pp {
+namespace {
+
+using test::mm;
+
+std::string listed(const char* text, bool countAlone = false) {
+  const auto sizes = parseSizeList(text, Unit::Inch, countAlone);
+  if (!sizes) return "refused";
+  LengthStyle style;
+  style.unit = Unit::Inch;
+  return formatSizeList(sizes.value(), style);
+}
+
+TEST(SizeList, readsWhatMakersType) {
+  EXPECT_EQ(listed("9 1/2, rest, 9 1/2"), "9 1/2, rest, 9 1/2");
+  EXPECT_EQ(listed("3 equal"), "3 equal");
+  EXPECT_EQ(listed("rest, rest, rest"), "3 equal");
+  EXPECT_EQ(listed("4 1/2, 6, rest"), "4 1/2, 6, rest");
+  EXPECT_EQ(listed("31 - 5 - 1 1/2,rest"), "24 1/2, rest");
+  EXPECT_EQ(listed("3", true), "3 equal");
+  EXPECT_EQ(listed("3"), "3");
+  for (const char* text :
+       {"", ",", "5,", "0, rest", "-1, rest", "x", "0 equal", "51 equal", "rest rest"})
+    EXPECT_EQ(listed(text), "refused") << text;
+}
+
+TEST(ShareOut, keepsTheSumAndSaysWhenItCannot) {
+  const LengthStyle style;
+  const auto sizes = [&](Length total, std::vector<Share> shares) {
+    return shareOut(total, shares, style);
+  };
+  EXPECT_EQ(sizes(mm(1000), {{mm(300)}, {}, {}}).value(), (std::vector{mm(300), mm(350), mm(350)}));
+  // 100 nm into three: what does not share evenly goes to the last.
+  EXPECT_EQ(sizes(Length::nm(100), {{}, {}, {}}).value(),
+            (std::vector{Length::nm(33), Length::nm(33), Length::nm(34)}));
+  EXPECT_EQ(sizes(mm(600), {{mm(200)}, {mm(400)}}).value(), (std::vector{mm(200), mm(400)}));
+  EXPECT_FALSE(sizes(mm(600), {{mm(200)}, {mm(410)}}).ok()) << "nothing gives";
+  EXPECT_EQ(sizes(mm(600), {{mm(200)}, {mm(410)}}).problems().front().found,
+            "sizes that add up to 610 mm, 10 mm too much");
+  EXPECT_FALSE(sizes(mm(600), {{mm(600)}, {}}).ok()) << "nothing is left for the rest";
+}
+
+TEST(Layout, openingsOfAHandDrawnCarcass) {
+  // 900 x 850 x 600 of 18, toe 100: inside 864 x 714 from (18, 118).
+  Carcass carcass = test::metricCarcass().carcass;
+  carcass.width = mm(900);
+  carcass.height = mm(850);
+  carcass.depth = mm(600);
+  carcass.toe = Toe{mm(100), mm(75)};
+  Split columns{SplitBy::Dividers, {{mm(300)}, {}}, {{}, {}}};
+  Split rows{SplitBy::Shelves, {{mm(200)}, {}, {}}, {{}, {}, {}}};
+  columns.children[1].content = rows;
+  carcass.inside.content = columns;
+  const auto layout = layOut(test::jobWith(carcass), carcass);
+  ASSERT_TRUE(layout.ok());
+  EXPECT_EQ(layout->clear, (FrontRect{mm(18), mm(118), mm(864), mm(714)}));
+  EXPECT_EQ(layout->clearDepth, mm(594));
+  ASSERT_EQ(layout->leaves.size(), 4U);
+  EXPECT_EQ(layout->leaves[0].rect, (FrontRect{mm(18), mm(118), mm(300), mm(714)}));
+  // The rest of the width is 864 - 300 - 18 = 546; heights 200, then (714 - 200 - 36) / 2 = 239.
+  EXPECT_EQ(layout->leaves[1].rect, (FrontRect{mm(336), mm(632), mm(546), mm(200)}));
+  EXPECT_EQ(layout->leaves[2].rect, (FrontRect{mm(336), mm(375), mm(546), mm(239)}));
+  EXPECT_EQ(layout->leaves[3].rect, (FrontRect{mm(336), mm(118), mm(546), mm(239)}));
+}
+
+TEST(Layout, refusesWhatCannotStand) {
+  const Job job = test::metricJob();
+  const auto refusedFor = [&](auto change) {
+    Carcass carcass = test::metricCarcass().carcass;
+    change(carcass);
+    const auto layout = layOut(job, carcass);
+    return layout.ok() ? std::string("built") : layout.problems().front().field;
+  };
+  EXPECT_EQ(refusedFor([](Carcass&) {}), "built");
+  EXPECT_EQ(refusedFor([](Carcass& c) { c.width = mm(36); }), "width");
+  EXPECT_EQ(refusedFor([](Carcass& c) { c.height = mm(36); }), "height");
+  EXPECT_EQ(refusedFor([](Carcass& c) { c.depth = mm(6); }), "depth");
+  EXPECT_EQ(refusedFor([](Carcass& c) { c.dadoDepth = mm(18); }), "dado depth");
+  EXPECT_EQ(refusedFor([](Carcass& c) { c.back.rabbetDepth = mm(18); }), "rabbet depth");
+  EXPECT_EQ(refusedFor([](Carcass& c) { c.back.clearance = mm(18); }), "back clearance");
+  EXPECT_EQ(refusedFor([](Carcass& c) { c.toe = Toe{mm(100), mm(540)}; }), "toe depth");
+  EXPECT_EQ(refusedFor([](Carcass& c) {
+              c.inside.content = Split{SplitBy::Dividers, {{mm(300)}, {mm(300)}}, {{}, {}}};
+            }),
+            "openings side by side");
+}
+
+// Every split of every random carcass: children and panels add up to the parent, to the nanometre.
+void sums(const Carcass& carcass, const CarcassLayout& layout, const OpeningPath& path,
+          const FrontRect& rect) {
+  const Opening& here = *find(carcass.inside, path);
+  const auto* split = std::get_if<Split>(&here.content);
+  if (split == nullptr) {
+    const auto leaf = std::find_if(layout.leaves.begin(), layout.leaves.end(),
+                                   [&](const OpeningRect& l) { return l.path == path; });
+    RC_ASSERT(leaf != layout.leaves.end());
+    RC_ASSERT(leaf->rect == rect);
+    return;
+  }
+  const bool columns = split->by == SplitBy::Dividers;
+  const Length whole = columns ? rect.width : rect.height;
+  const auto panels = static_cast<std::int64_t>(split->children.size()) - 1;
+  const auto sizes = shareOut(whole - panels * layout.thickness, split->sizes, {});
+  RC_ASSERT(sizes.ok());
+  Length sum;
+  for (std::size_t i = 0; i < sizes->size(); ++i) {
+    RC_ASSERT(sizes.value()[i] > Length{});
+    if (split->sizes[i].fixed) RC_ASSERT(sizes.value()[i] == *split->sizes[i].fixed);
+    OpeningPath child = path;
+    child.push_back(i);
+    const Length before = sum + static_cast<std::int64_t>(i) * layout.thickness;
+    const FrontRect place =
+        columns ? FrontRect{rect.x + before, rect.z, sizes.value()[i], rect.height}
+                : FrontRect{rect.x, rect.z + rect.height - before - sizes.value()[i], rect.width,
+                            sizes.value()[i]};
+    sums(carcass, layout, child, place);
+    sum += sizes.value()[i];
+  }
+  RC_ASSERT(sum + panels * layout.thickness == whole);
+}
+
+RC_GTEST_PROP(Layout, openingTreeSums, ()) {
+  const Job job = *test::buildableJob();
+  const Carcass& carcass = job.assemblies.front().carcass;
+  const auto layout = layOut(job, carcass);
+  RC_PRE(layout.ok());
+  sums(carcass, layout.value(), {}, layout->clear);
+}
+
+}  // namespace
+}  // namespace pp

@@ -1,0 +1,106 @@
+#include <gtest/gtest.h>
+
+#include "core/formats/job_json.h"
+#include "core/secondlook/second_look.h"
+#include "tests/core/support.h"
+
+namespace pp {
+namespace {
+
+using test::mm;
+
+std::vector<Finding> look(const Job& job) {
+  return secondLook(job, breakDown(job));
+}
+
+Job banded() {
+  Carcass carcass = test::metricCarcass().carcass;
+  carcass.banding = "edge";
+  carcass.drawers.frontBanding = "edge";
+  return test::jobWith(carcass);
+}
+
+TEST(SecondLook, saysNothingOfASoundJob) {
+  EXPECT_TRUE(look(banded()).empty());
+  for (const char* name : {"log-wall", "ringing-trolley"}) {
+    const auto findings = look(readJob(name, test::demo(name)).value());
+    EXPECT_TRUE(findings.empty()) << findings.front().what;
+  }
+}
+
+TEST(SecondLook, partLargerThanEverySheet) {
+  Job job = banded();
+  // Untrimmed 2440, trimmed 6 each end: a side of 2428 just fits, a nanometre more does not.
+  job.assemblies[0].carcass.height = mm(2428);
+  job.assemblies[0].carcass.back.grain = BackGrain::Upright;
+  const auto sides = [&] { return checkPartFitsSheet(job, breakDown(job)); };
+  EXPECT_TRUE(sides().empty());
+  job.assemblies[0].carcass.height += Length::nm(1);
+  ASSERT_EQ(sides().size(), 2U);
+  EXPECT_EQ(sides()[0].severity, Severity::Stop);
+  EXPECT_EQ(sides()[0].what, "B1-01 left side is larger than every sheet of birch 18");
+  EXPECT_EQ(sides()[0].place.part, "B1-01");
+}
+
+TEST(SecondLook, aBackTooLargeOneWayIsTurnedByItsFix) {
+  Job job = banded();
+  job.assemblies[0].carcass.width = mm(1400);
+  const auto findings = look(job);
+  ASSERT_EQ(findings.size(), 1U);
+  ASSERT_TRUE(findings[0].fix.has_value());
+  EXPECT_TRUE(look(findings[0].fix->job).empty());
+}
+
+TEST(SecondLook, materialThatIsNotInTheRack) {
+  Job job = banded();
+  job.stock.erase(job.stock.begin());
+  ASSERT_FALSE(look(job).empty());
+  EXPECT_EQ(look(job)[0].what, "No birch 18 for B1-01 left side");
+}
+
+TEST(SecondLook, drawerStackThatDoesNotFitAndItsFix) {
+  Job job = banded();
+  DrawerBank bank;
+  // Clear height 684, two gaps of 2 and one between: 678 is the most that two fronts may be.
+  bank.fronts = {{mm(339)}, {mm(339)}};
+  job.assemblies[0].carcass.inside.content = bank;
+  EXPECT_TRUE(look(job).empty());
+  bank.fronts = {{mm(339)}, {mm(339) + Length::nm(1)}};
+  job.assemblies[0].carcass.inside.content = bank;
+  const auto findings = look(job);
+  ASSERT_EQ(findings.size(), 1U);
+  EXPECT_EQ(findings[0].severity, Severity::Stop);
+  ASSERT_TRUE(findings[0].fix.has_value());
+  EXPECT_TRUE(look(findings[0].fix->job).empty());
+}
+
+TEST(SecondLook, exposedEdgesWithoutBandingAndTheirFix) {
+  Job job = banded();
+  job.assemblies[0].carcass.banding.clear();
+  const auto findings = look(job);
+  ASSERT_EQ(findings.size(), 1U);
+  EXPECT_EQ(findings[0].what, "4 front edges of B1 show bare plies");  // sides, top, bottom
+  ASSERT_TRUE(findings[0].fix.has_value());
+  EXPECT_TRUE(look(findings[0].fix->job).empty());
+}
+
+TEST(SecondLook, worstFirst) {
+  Job job = banded();
+  job.assemblies[0].carcass.banding.clear();
+  job.assemblies[0].carcass.height = mm(3000);
+  const auto findings = look(job);
+  ASSERT_GE(findings.size(), 2U);
+  EXPECT_EQ(findings.front().severity, Severity::Stop);
+  EXPECT_EQ(findings.back().severity, Severity::Mind);
+}
+
+TEST(SecondLook, whatCannotBeBuiltIsSaid) {
+  Job job = banded();
+  job.assemblies[0].carcass.dadoDepth = mm(20);
+  const auto findings = look(job);
+  ASSERT_EQ(findings.size(), 1U);
+  EXPECT_EQ(findings[0].what, "B1 cannot be built as drawn");
+}
+
+}  // namespace
+}  // namespace pp
