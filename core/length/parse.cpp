@@ -9,7 +9,7 @@ namespace pp {
 namespace {
 
 constexpr const char* kSpellings = "a length such as 24 1/2, 24.5in, 2' 6\", 622.3mm or 62.23cm";
-constexpr int kMostDigits = 12;  // keeps every single number far from overflow
+constexpr std::size_t kMostDigits = 12;  // keeps every single number far from overflow
 
 bool isDigit(char c) {
   return c >= '0' && c <= '9';
@@ -138,7 +138,8 @@ class Reader {
   std::optional<Int128> digits() {
     const std::size_t begin = at_;
     Int128 value = 0;
-    while (at_ < text_.size() && isDigit(text_[at_])) value = value * 10 + (text_[at_++] - '0');
+    while (at_ < text_.size() && isDigit(text_[at_]) && at_ - begin <= kMostDigits)
+      value = value * 10 + (text_[at_++] - '0');
     if (at_ == begin || at_ - begin > kMostDigits) {
       at_ = begin;
       return std::nullopt;
@@ -239,10 +240,9 @@ class Reader {
         out.isLength = out.isLength || next.isLength;
       } else if (take("/")) {
         const Quantity next = factor();
-        if (next.ratio.numerator == 0 || (next.isLength && !out.isLength)) return fail(), out;
+        if (next.ratio.numerator == 0 || next.isLength) return fail(), out;
         out.ratio = times(
             out.ratio, Ratio{next.ratio.denominator, next.ratio.numerator, next.ratio.overflowed});
-        out.isLength = out.isLength && !next.isLength;
       } else {
         break;
       }

@@ -106,11 +106,17 @@ TEST(Fuzz, typedTexts) {
   for (int i = 0; i < 20000; ++i) {
     const std::string text = damaged(seeds[random.below(std::size(seeds))], random);
     const auto length = parseLength(text, Unit::Inch);
-    if (length.ok()) EXPECT_TRUE(*length >= Length{} && *length <= kLongest);
+    if (length.ok()) {
+      EXPECT_TRUE(*length >= Length{} && *length <= kLongest);
+    }
     const auto sum = parseExpression(text, Unit::Millimetre);
-    if (sum.ok()) EXPECT_TRUE(*sum >= -kLongest && *sum <= kLongest);
+    if (sum.ok()) {
+      EXPECT_TRUE(*sum >= -kLongest && *sum <= kLongest);
+    }
     const auto sizes = parseSizeList(text, Unit::Inch, i % 2 == 0);
-    if (sizes.ok()) EXPECT_LE(sizes->size(), 50U);
+    if (sizes.ok()) {
+      EXPECT_LE(sizes->size(), 50U);
+    }
     (void)parseMoney(text);
   }
 }

@@ -75,7 +75,7 @@ TEST(ParseExpression, simpleArithmetic) {
     ASSERT_TRUE(length.ok()) << text;
     EXPECT_EQ(length->inNm(), nm) << text;
   }
-  for (const char* text : {"", "1 +", "2in * 3in", "4 / 0", "(1", "1)", "5 / 2mm", "1e5", "a",
+  for (const char* text : {"", "1 +", "2in * 3in", "4 / 0", "(1", "1)", "5in / 2mm", "1e5", "a",
                            "((((((((((((((((((((((((((((((((((((((((((((((((((((((1"})
     EXPECT_FALSE(parseExpression(text, Unit::Inch).ok()) << text;
 }

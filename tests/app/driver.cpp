@@ -1,0 +1,64 @@
+#include "tests/app/driver.h"
+
+#include <gtest/gtest.h>
+
+#include <QApplication>
+#include <QMenu>
+#include <QPushButton>
+#include <QTest>
+
+namespace pp::test {
+
+QWidget* named(QWidget* root, const QString& name) {
+  for (QWidget* widget : root->findChildren<QWidget*>())
+    if (widget->isVisible() && widget->accessibleName() == name) return widget;
+  for (QPushButton* button : root->findChildren<QPushButton*>())
+    if (button->isVisible() && button->text() == name) return button;
+  ADD_FAILURE() << "nothing visible is named " << name.toStdString();
+  return nullptr;
+}
+
+void click(QWidget* root, const QString& name) {
+  if (QWidget* widget = named(root, name)) QTest::mouseClick(widget, Qt::LeftButton);
+}
+
+void clickAt(QWidget* widget, const QPointF& point) {
+  QTest::mouseClick(widget, Qt::LeftButton, {}, point.toPoint());
+}
+
+void type(const QString& text) {
+  ASSERT_NE(QApplication::focusWidget(), nullptr);
+  QTest::keyClicks(QApplication::focusWidget(), text);
+}
+
+void press(Qt::Key key, Qt::KeyboardModifiers modifiers) {
+  QWidget* target = QApplication::activePopupWidget() ? QApplication::activePopupWidget()
+                                                      : QApplication::focusWidget();
+  ASSERT_NE(target, nullptr);
+  QTest::keyClick(target, key, modifiers);
+}
+
+QString textOf(QWidget* root, const QString& name) {
+  QWidget* widget = named(root, name);
+  if (auto* label = qobject_cast<QLabel*>(widget)) return label->text();
+  if (auto* button = qobject_cast<QPushButton*>(widget)) return button->text();
+  return {};
+}
+
+bool waitFor(const std::function<bool()>& condition) {
+  constexpr int kMinute = 60'000;
+  return QTest::qWaitFor(condition, kMinute);
+}
+
+void chooseInMenu(const QString& text) {
+  auto* menu = qobject_cast<QMenu*>(QApplication::activePopupWidget());
+  ASSERT_NE(menu, nullptr);
+  for (QAction* action : menu->actions())
+    if (action->text() == text) {
+      QTest::mouseClick(menu, Qt::LeftButton, {}, menu->actionGeometry(action).center());
+      return;
+    }
+  ADD_FAILURE() << "the menu has no " << text.toStdString();
+}
+
+}  // namespace pp::test

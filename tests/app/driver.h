@@ -1,0 +1,34 @@
+// Drives the window as a user does: finds things by their accessible name, clicks, types, reads
+// back.
+#pragma once
+
+#include <QAbstractItemView>
+#include <QLabel>
+#include <QWidget>
+#include <functional>
+
+namespace pp::test {
+
+// The visible widget with that accessible name; fails the test and returns null where there is
+// none.
+QWidget* named(QWidget* root, const QString& name);
+template <class T>
+T* named(QWidget* root, const QString& name) {
+  return qobject_cast<T*>(named(root, name));
+}
+
+void click(QWidget* root, const QString& name);
+void clickAt(QWidget* widget, const QPointF& point);
+// To whatever has the keyboard.
+void type(const QString& text);
+void press(Qt::Key key, Qt::KeyboardModifiers modifiers = Qt::NoModifier);
+
+QString textOf(QWidget* root, const QString& name);  // of a label or button
+
+// Runs the event loop until the condition holds; false when it does not within a minute.
+bool waitFor(const std::function<bool()>& condition);
+
+// Chooses an entry of the menu that is open.
+void chooseInMenu(const QString& text);
+
+}  // namespace pp::test

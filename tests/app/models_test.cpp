@@ -1,0 +1,59 @@
+#include <gtest/gtest.h>
+
+#include <QAbstractItemModelTester>
+
+#include "app/stages/parts/parts_model.h"
+#include "app/stages/rack/rack_columns.h"
+
+namespace pp {
+namespace {
+
+constexpr auto kFatal = QAbstractItemModelTester::FailureReportingMode::Fatal;
+
+TEST(PartsModel, followsTheDocument) {
+  Document document;
+  PartsModel model(document);
+  const QAbstractItemModelTester tester(&model, kFatal);
+  EXPECT_EQ(model.rowCount(), 0);
+  ASSERT_TRUE(document.openDemo(QStringLiteral("ringing-trolley")).empty());
+  EXPECT_EQ(model.rowCount(), 18);  // a heading and 17 parts
+  EXPECT_TRUE(model.isHeading(0));
+  EXPECT_EQ(model.rowOf("T1-03"), 3);
+  EXPECT_EQ(model.index(3, PartsModel::PartLength).data().toString(), QStringLiteral("29 ¹/₁₆"));
+}
+
+TEST(GridModel, editsThroughTheDocumentAndRefusesInPlace) {
+  Document document;
+  ASSERT_TRUE(document.openDemo(QStringLiteral("ringing-trolley")).empty());
+  GridModel model(document, QStringLiteral("material"), materialColumns(),
+                  [](const Job& job) { return job.materials.size(); });
+  const QAbstractItemModelTester tester(&model, kFatal);
+  Problems last;
+  QObject::connect(&model, &GridModel::refused, &model,
+                   [&last](const Problems& problems) { last = problems; });
+  const QModelIndex measured = model.index(0, 2);
+  EXPECT_EQ(measured.data().toString(), QStringLiteral("²³/₃₂"));
+  EXPECT_TRUE(model.setData(measured, QStringLiteral("3/4 - 1/64"), Qt::EditRole));
+  EXPECT_EQ(document.job().materials[0].measured, Length::in(0, 47, 64));
+  EXPECT_FALSE(model.setData(measured, QStringLiteral("thick"), Qt::EditRole));
+  ASSERT_EQ(last.size(), 1U);
+  EXPECT_EQ(document.job().materials[0].measured, Length::in(0, 47, 64));
+  EXPECT_FALSE(model.setData(measured, QStringLiteral("0"), Qt::EditRole));
+  document.undo();
+  EXPECT_EQ(document.job().materials[0].measured, Length::in(0, 23, 32));
+}
+
+TEST(StockColumns, everyColumnTakesBackWhatItShows) {
+  Document document;
+  ASSERT_TRUE(document.openDemo(QStringLiteral("log-wall")).empty());
+  for (const GridColumn& column : stockColumns())
+    for (std::size_t row = 0; row < document.job().stock.size(); ++row) {
+      Job copy = document.job();
+      EXPECT_TRUE(column.set(copy, row, column.typed(copy, row)).empty())
+          << column.title.toStdString();
+      EXPECT_EQ(copy, document.job()) << column.title.toStdString() << " row " << row;
+    }
+}
+
+}  // namespace
+}  // namespace pp

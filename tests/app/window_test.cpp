@@ -1,0 +1,310 @@
+// The real window by real events.
+#include <gtest/gtest.h>
+
+#include <QApplication>
+#include <QDir>
+#include <QLineEdit>
+#include <QListWidget>
+#include <QTableView>
+#include <QTemporaryDir>
+#include <QTest>
+
+#include "app/paint/figures.h"
+#include "app/shell/main_window.h"
+#include "app/shell/print_dialog.h"
+#include "app/stages/draw/elevation_view.h"
+#include "core/formats/file.h"
+#include "tests/app/driver.h"
+
+namespace pp {
+namespace {
+
+using test::click;
+using test::named;
+using test::press;
+using test::textOf;
+using test::type;
+using test::waitFor;
+
+class Window : public testing::Test {
+ protected:
+  void SetUp() override {
+    window_ = std::make_unique<MainWindow>();
+    window_->show();
+    ASSERT_TRUE(QTest::qWaitForWindowExposed(window_.get()));
+    QApplication::setActiveWindow(window_.get());
+    ASSERT_TRUE(waitFor([this] { return window_->isActiveWindow(); }));
+  }
+  void TearDown() override { window_.reset(); }
+
+  void openTrolley() {
+    ASSERT_TRUE(window_->openDemo(QStringLiteral("ringing-trolley")));
+    window_->showStage(0);
+  }
+  const Carcass& carcass() const { return window_->document().job().assemblies.front().carcass; }
+  ElevationView* elevation() const {
+    return named<ElevationView>(window_.get(), QStringLiteral("Elevation"));
+  }
+  // Replaces the value of a word in the sentence.
+  void change(const QString& word, const QString& value) {
+    click(window_.get(), word);
+    auto* field = qobject_cast<QLineEdit*>(QApplication::focusWidget());
+    ASSERT_NE(field, nullptr) << word.toStdString();
+    field->selectAll();
+    type(value);
+    press(Qt::Key_Return);
+  }
+
+  std::unique_ptr<MainWindow> window_;
+};
+
+TEST_F(Window, plumbLineMovesThroughTheStagesThatAreThere) {
+  openTrolley();
+  for (const auto& [key, shown] :
+       {std::pair{Qt::Key_3, "Parts"}, std::pair{Qt::Key_4, "Sheets and offcuts"},
+        std::pair{Qt::Key_5, "Goal"}, std::pair{Qt::Key_2, "Elevation"}}) {
+    press(key, Qt::ControlModifier);
+    EXPECT_NE(named(window_.get(), QString::fromLatin1(shown)), nullptr);
+  }
+  press(Qt::Key_PageDown);
+  EXPECT_EQ(window_->stage(), 1);
+  press(Qt::Key_PageUp);
+  EXPECT_EQ(window_->stage(), 0);
+}
+
+TEST_F(Window, aNewJobIsDrawnByKeyboardAlone) {
+  window_->document().openNew();
+  window_->showStage(0);
+  window_->setFocus();
+  click(window_.get(), QStringLiteral("Add assembly"));
+  ASSERT_EQ(window_->document().job().assemblies.size(), 1U);
+  elevation()->setFocus();
+  press(Qt::Key_Right);  // chooses the only opening
+  press(Qt::Key_V);
+  type(QStringLiteral("200, rest"));
+  press(Qt::Key_Return);
+  ASSERT_TRUE(std::holds_alternative<Split>(carcass().inside.content));
+  press(Qt::Key_Right);
+  press(Qt::Key_D);
+  type(QStringLiteral("3"));
+  press(Qt::Key_Return);
+  const auto& split = std::get<Split>(carcass().inside.content);
+  EXPECT_EQ(split.sizes[0].fixed, Length::mm(200));
+  ASSERT_TRUE(std::holds_alternative<DrawerBank>(split.children[1].content));
+  press(Qt::Key_Left);
+  press(Qt::Key_A);
+  type(QStringLiteral("2"));
+  press(Qt::Key_Return);
+  EXPECT_TRUE(std::holds_alternative<AdjustableShelves>(
+      std::get<Split>(carcass().inside.content).children[0].content));
+  EXPECT_TRUE(waitFor([this] { return window_->document().isPlanCurrent(); }));
+  press(Qt::Key_Z, Qt::ControlModifier);
+  press(Qt::Key_Z, Qt::ControlModifier);
+  press(Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_TRUE(std::holds_alternative<OpenSpace>(carcass().inside.content));
+  press(Qt::Key_Z, Qt::ControlModifier | Qt::ShiftModifier);
+  EXPECT_TRUE(std::holds_alternative<Split>(carcass().inside.content));
+}
+
+TEST_F(Window, openingsAreChosenAndFilledByMouse) {
+  openTrolley();
+  test::clickAt(elevation(), elevation()->openingRect({1}).center());
+  ASSERT_TRUE(window_->document().selection().opening.has_value());
+  EXPECT_EQ(*window_->document().selection().opening, OpeningPath{1});
+  click(window_.get(), QStringLiteral("Dividers"));
+  press(Qt::Key_Return);  // takes what is offered: 2 equal
+  EXPECT_TRUE(
+      std::holds_alternative<Split>(std::get<Split>(carcass().inside.content).children[1].content));
+  click(window_.get(), QStringLiteral("Empty"));
+  EXPECT_TRUE(std::holds_alternative<OpenSpace>(
+      std::get<Split>(carcass().inside.content).children[1].content));
+}
+
+TEST_F(Window, aListThatCannotBeIsRefusedWhereItIsTyped) {
+  openTrolley();
+  const Job before = window_->document().job();
+  test::clickAt(elevation(), elevation()->openingRect({1}).center());
+  press(Qt::Key_H);
+  type(QStringLiteral("20, 30"));
+  press(Qt::Key_Return);
+  EXPECT_TRUE(
+      textOf(window_.get(), QStringLiteral("What is wrong")).contains(QStringLiteral("too much")));
+  EXPECT_EQ(window_->document().job(), before);
+  press(Qt::Key_Escape);
+  EXPECT_TRUE(elevation()->hasFocus());
+}
+
+TEST_F(Window, wordsOfTheSentenceChangeInPlaceWithArithmetic) {
+  openTrolley();
+  change(QStringLiteral("width"), QStringLiteral("31 - 5 - 1 1/2"));
+  EXPECT_EQ(carcass().width, Length::in(24, 1, 2));
+  EXPECT_EQ(textOf(window_.get(), QStringLiteral("width")), QStringLiteral("24 ¹/₂"));
+  change(QStringLiteral("height"), QStringLiteral("700mm"));
+  EXPECT_EQ(carcass().height, Length::mm(700));
+  change(QStringLiteral("dado depth"), QStringLiteral("2"));
+  EXPECT_TRUE(textOf(window_.get(), QStringLiteral("What is wrong"))
+                  .contains(QStringLiteral("less than the panel's thickness")));
+  EXPECT_EQ(carcass().dadoDepth, Length::in(0, 1, 4));
+  press(Qt::Key_Escape);
+  click(window_.get(), QStringLiteral("joint"));
+  test::chooseInMenu(QStringLiteral("butted, glued and screwed"));
+  EXPECT_EQ(carcass().joint, Joint::Butt);
+  EXPECT_EQ(textOf(window_.get(), QStringLiteral("Undo")), QStringLiteral("Undo: joint"));
+}
+
+TEST_F(Window, unitsSwitchShowsTheSameLengthsOtherwise) {
+  openTrolley();
+  const Carcass before = carcass();
+  click(window_.get(), QStringLiteral("Show millimetres"));
+  EXPECT_EQ(textOf(window_.get(), QStringLiteral("width")), QStringLiteral("762"));
+  EXPECT_EQ(carcass(), before);
+  click(window_.get(), QStringLiteral("Show inches"));
+  EXPECT_EQ(textOf(window_.get(), QStringLiteral("width")), QStringLiteral("30"));
+}
+
+TEST_F(Window, liveFiguresComeFromThePlan) {
+  openTrolley();
+  ASSERT_TRUE(waitFor([this] {
+    return window_->document().isPlanCurrent() && !window_->document().runner().isRunning();
+  }));
+  const Plan& plan = *window_->document().plan().plan;
+  EXPECT_EQ(textOf(window_.get(), QStringLiteral("Sheets")), QString::number(plan.sheets.size()));
+  EXPECT_EQ(textOf(window_.get(), QStringLiteral("Saw settings")), QString::number(plan.setups));
+  EXPECT_EQ(textOf(window_.get(), QStringLiteral("Cost")), qs(format(plan.cost)));
+}
+
+TEST_F(Window, secondLookPointsJumpsAndFixes) {
+  openTrolley();
+  click(window_.get(), QStringLiteral("front edge banding"));
+  test::chooseInMenu(QStringLiteral("no banding"));
+  ASSERT_EQ(window_->document().findings().size(), 1U);
+  EXPECT_EQ(textOf(window_.get(), QStringLiteral("Mind")),
+            QStringLiteral("5 front edges of T1 show bare plies"));
+  click(window_.get(), QStringLiteral("Go there: 5 front edges of T1 show bare plies"));
+  EXPECT_EQ(window_->stage(), 1);
+  press(Qt::Key_F8);
+  EXPECT_TRUE(window_->document().findings().empty());
+  EXPECT_EQ(carcass().banding, "birch iron-on");
+}
+
+TEST_F(Window, partsShowWhyAndTheMirroredPair) {
+  openTrolley();
+  press(Qt::Key_3, Qt::ControlModifier);
+  auto* table = named<QTableView>(window_.get(), QStringLiteral("Parts"));
+  ASSERT_NE(table, nullptr);
+  table->setFocus();
+  press(Qt::Key_Down);
+  press(Qt::Key_Down);
+  EXPECT_EQ(textOf(window_.get(), QStringLiteral("Part chosen")), QStringLiteral("T1-03  bottom"));
+  EXPECT_TRUE(textOf(window_.get(), QStringLiteral("Why this size"))
+                  .contains(QStringLiteral("clear width 28 ⁹/₁₆ + 2 × dado depth ¹/₄ = 29 ¹/₁₆")));
+  EXPECT_TRUE(named(window_.get(), QStringLiteral("Tape"))
+                  ->accessibleDescription()
+                  .contains(QStringLiteral("29 1/16 in")));
+  press(Qt::Key_Up);
+  EXPECT_EQ(named(window_.get(), QStringLiteral("Picture of the part"))->accessibleDescription(),
+            QStringLiteral("T1-01 left side, T1-02 right side"));
+}
+
+TEST_F(Window, aMeasuredThicknessInTheRackChangesTheParts) {
+  openTrolley();
+  press(Qt::Key_4, Qt::ControlModifier);
+  auto* table = named<QTableView>(window_.get(), QStringLiteral("Materials"));
+  ASSERT_NE(table, nullptr);
+  table->setFocus();
+  table->setCurrentIndex(table->model()->index(0, 2));
+  press(Qt::Key_F2);
+  auto* editor = qobject_cast<QLineEdit*>(QApplication::focusWidget());
+  ASSERT_NE(editor, nullptr);
+  editor->selectAll();
+  type(QStringLiteral("3/4"));
+  press(Qt::Key_Return);
+  // 30 - 2 x 3/4 + 2 x 1/4
+  EXPECT_EQ(window_->document().breakdown().parts[2].length.total(), Length::in(29));
+}
+
+TEST_F(Window, layOutSearchesStopsAndShowsTheSheets) {
+  openTrolley();
+  press(Qt::Key_5, Qt::ControlModifier);
+  ASSERT_TRUE(waitFor([this] { return !window_->document().runner().isRunning(); }));
+  EXPECT_TRUE(textOf(window_.get(), QStringLiteral("Plan")).contains(QStringLiteral("5 sheets")));
+  click(window_.get(), QStringLiteral("Search on"));
+  EXPECT_TRUE(window_->document().runner().isRunning());
+  ASSERT_TRUE(waitFor([this] { return window_->document().isPlanCurrent(); }));
+  if (window_->document().runner().isRunning())
+    click(window_.get(), QStringLiteral("Stop the search"));
+  EXPECT_FALSE(window_->document().runner().isRunning());
+  EXPECT_EQ(named(window_.get(), QStringLiteral("Sheets laid out")) != nullptr, true);
+}
+
+TEST_F(Window, aBrokenFileIsRefusedAndNothingIsLost) {
+  openTrolley();
+  const QTemporaryDir folder;
+  const QString path = folder.filePath(QStringLiteral("bad.plainpatch"));
+  ASSERT_FALSE(
+      writeFile(path.toStdString(), "{\"format\": \"plain-patch-job\",\n\"version\": 1,\n oops")
+          .has_value());
+  const Job before = window_->document().job();
+  EXPECT_FALSE(window_->openFile(path));
+  const QString said = textOf(window_.get(), QStringLiteral("Message"));
+  EXPECT_TRUE(said.contains(QStringLiteral("line 3"))) << said.toStdString();
+  EXPECT_TRUE(said.contains(QStringLiteral("nothing here has changed")));
+  EXPECT_EQ(window_->document().job(), before);
+}
+
+TEST_F(Window, printsEverythingIntoAFolder) {
+  openTrolley();
+  ASSERT_TRUE(waitFor([this] { return window_->document().isPlanCurrent(); }));
+  PrintDialog dialog(window_->document(), window_.get());
+  dialog.show();
+  const QTemporaryDir folder;
+  auto* where = named<QLineEdit>(&dialog, QStringLiteral("Folder"));
+  ASSERT_NE(where, nullptr);
+  where->setFocus();
+  where->selectAll();
+  QTest::keyClicks(where, folder.path());
+  click(&dialog, QStringLiteral("Write the files"));
+  EXPECT_EQ(
+      QDir(folder.path()).entryList(QDir::Files).join(QLatin1Char(',')),
+      QStringLiteral(
+          "Ringing trolley cutting list.pdf,Ringing trolley labels.pdf,Ringing trolley parts.csv,"
+          "Ringing trolley parts.pdf,Ringing trolley plan.json,Ringing trolley sheets.pdf"));
+  auto* margin = named<QLineEdit>(&dialog, QStringLiteral("Margin at the sides"));
+  margin->selectAll();
+  QTest::keyClicks(margin, QStringLiteral("wide"));
+  click(&dialog, QStringLiteral("Write the files"));
+  EXPECT_TRUE(textOf(&dialog, QStringLiteral("What is wrong"))
+                  .contains(QStringLiteral("Margin at the sides")));
+}
+
+TEST_F(Window, questionMarkShowsTheKeysOfTheStage) {
+  openTrolley();
+  elevation()->setFocus();
+  press(Qt::Key_Question);
+  QWidget* keys = named(window_.get(), QStringLiteral("Keys"));
+  ASSERT_NE(keys, nullptr);
+  EXPECT_TRUE(keys->accessibleDescription().contains(QStringLiteral("split it by dividers")));
+  press(Qt::Key_Escape);
+  EXPECT_FALSE(keys->isVisible());
+}
+
+TEST_F(Window, everythingInteractiveHasAName) {
+  openTrolley();
+  for (int stage = 0; stage < 4; ++stage) {
+    window_->showStage(stage);
+    for (QWidget* widget : window_->findChildren<QWidget*>()) {
+      const bool input = qobject_cast<QAbstractButton*>(widget) ||
+                         qobject_cast<QLineEdit*>(widget) || qobject_cast<QTableView*>(widget) ||
+                         qobject_cast<QListWidget*>(widget);
+      if (!input || !widget->isVisible() || widget->focusPolicy() == Qt::NoFocus ||
+          widget->objectName().startsWith(QStringLiteral("qt_")))
+        continue;
+      const auto* button = qobject_cast<QAbstractButton*>(widget);
+      EXPECT_TRUE(!widget->accessibleName().isEmpty() || (button && !button->text().isEmpty()))
+          << widget->metaObject()->className() << " on stage " << stage;
+    }
+  }
+}
+
+}  // namespace
+}  // namespace pp

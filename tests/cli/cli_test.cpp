@@ -1,0 +1,188 @@
+// The command line tool as a process: what it writes, says and returns.
+#include <gtest/gtest.h>
+#include <sys/wait.h>
+
+#include <array>
+#include <cstdio>
+#include <filesystem>
+#include <nlohmann/json.hpp>
+
+#include "core/formats/file.h"
+
+namespace pp {
+namespace {
+
+struct Outcome {
+  int status = -1;
+  std::string output;  // standard output and error together
+};
+
+Outcome run(const std::string& arguments) {
+  Outcome out;
+  FILE* pipe = popen((std::string(CLI) + " " + arguments + " 2>&1").c_str(), "r");
+  std::array<char, 4096> buffer{};
+  while (const std::size_t count = fread(buffer.data(), 1, buffer.size(), pipe))
+    out.output.append(buffer.data(), count);
+  out.status = WEXITSTATUS(pclose(pipe));
+  return out;
+}
+
+class Cli : public testing::Test {
+ protected:
+  void SetUp() override {
+    folder_ =
+        std::filesystem::temp_directory_path() / ("plainpatch-cli-" + std::to_string(getpid()));
+    std::filesystem::create_directories(folder_);
+  }
+  void TearDown() override { std::filesystem::remove_all(folder_); }
+
+  std::string at(const std::string& name) const { return (folder_ / name).string(); }
+  std::string put(const std::string& name, const std::string& content) const {
+    EXPECT_FALSE(writeFile(at(name), content).has_value());
+    return at(name);
+  }
+  std::string nesting(const std::string& parts, const std::string& more) const {
+    return "nest --parts " + put("parts.csv", parts) + " --stock " +
+           put("stock.csv",
+               "id,material,thickness,length,width,qty,price\nS,birch,18mm,2440mm,1220mm,2,50\n") +
+           " --kerf 3.2mm --trim 6mm --steps 200 " + more;
+  }
+
+  std::filesystem::path folder_;
+};
+
+const std::string kHead = "code,qty,length,width,thickness,material\n";
+
+TEST_F(Cli, fromTheDemoJobToACompletePlan) {
+  const Outcome broken = run("breakdown " DEMO_DIR "/ringing-trolley.plainpatch --parts " +
+                             at("p.csv") + " --stock " + at("s.csv") + " --banding " + at("b.csv"));
+  EXPECT_EQ(broken.status, 0) << broken.output;
+  EXPECT_EQ(broken.output, "17 different parts, 24 pieces\n");
+  const std::string command = "nest --parts " + at("p.csv") + " --stock " + at("s.csv") +
+                              " --banding " + at("b.csv") +
+                              " --kerf 1/8in --trim 1/4in --steps 300 --out ";
+  const Outcome first = run(command + at("one.json"));
+  EXPECT_EQ(first.status, 0) << first.output;
+  EXPECT_EQ(run(command + at("two.json")).status, 0);
+  EXPECT_EQ(readFile(at("one.json")).value(), readFile(at("two.json")).value())
+      << "the same steps, the same bytes";
+  const auto plan = nlohmann::json::parse(readFile(at("one.json")).value());
+  EXPECT_EQ(plan["format"], "plain-patch-plan");
+  EXPECT_EQ(plan["status"], "complete");
+  EXPECT_EQ(plan["totals"]["seconds"], 0);
+  int placed = 0;
+  for (const auto& sheet : plan["sheets"]) placed += static_cast<int>(sheet["placements"].size());
+  EXPECT_EQ(placed, 24);
+}
+
+// Plays the written JSON back as another program would, from the text alone.
+TEST_F(Cli, theWrittenCutsGiveTheWrittenPlacements) {
+  ASSERT_EQ(run(nesting(kHead + "A,7,600mm,300mm,18mm,birch\nB,5,431.25mm,222mm,18mm,birch\n",
+                        "--out " + at("o.json")))
+                .status,
+            0);
+  const auto plan = nlohmann::json::parse(readFile(at("o.json")).value());
+  struct Piece {
+    double x, y, dx, dy;
+  };
+  std::map<std::string, Piece> bench;
+  std::map<int, nlohmann::json> steps;
+  for (const auto& sheet : plan["sheets"]) {
+    bench["S" + std::to_string(sheet["index"].get<int>())] = {0, 0, sheet["length"],
+                                                              sheet["width"]};
+    for (const auto& cut : sheet["cuts"]) steps[cut["step"]] = cut;
+  }
+  EXPECT_EQ(static_cast<int>(steps.size()), plan["totals"]["cuts"]);
+  const double kerf = plan["kerf"];
+  for (const auto& [step, cut] : steps) {
+    const Piece piece = bench.at(cut["piece"]);
+    bench.erase(cut["piece"].get<std::string>());
+    const bool rip = cut["direction"] == "rip";
+    const double at = cut["at"];
+    Piece low = piece;
+    Piece high = piece;
+    (rip ? low.dy : low.dx) = at;
+    (rip ? high.dy : high.dx) -= at + kerf;
+    (rip ? high.y : high.x) += at + kerf;
+    if (!cut["gives"][0].is_null()) bench[cut["gives"][0]] = low;
+    if (!cut["gives"][1].is_null()) bench[cut["gives"][1]] = high;
+  }
+  int found = 0;
+  for (const auto& sheet : plan["sheets"])
+    for (const auto& p : sheet["placements"])
+      for (const auto& [name, piece] : bench)
+        if (name.starts_with("S" + std::to_string(sheet["index"].get<int>()) + ".") &&
+            std::abs(piece.x - p["x"].get<double>()) < 1e-6 &&
+            std::abs(piece.y - p["y"].get<double>()) < 1e-6 &&
+            std::abs(piece.dx - p["dx"].get<double>()) < 1e-6 &&
+            std::abs(piece.dy - p["dy"].get<double>()) < 1e-6)
+          ++found;
+  EXPECT_EQ(found, 12);
+}
+
+TEST_F(Cli, exitStatusesAndMessages) {
+  const Outcome partial =
+      run(nesting(kHead + "A,1,600mm,300mm,18mm,birch\nlong,1,3000mm,300mm,18mm,birch\n",
+                  "--out " + at("o.json")));
+  EXPECT_EQ(partial.status, 3);
+  EXPECT_NE(partial.output.find("long: 1 not placed: 572 mm too large along the length for S"),
+            std::string::npos)
+      << partial.output;
+  EXPECT_TRUE(std::filesystem::exists(at("o.json")));
+
+  const Outcome bad =
+      run(nesting(kHead + "A,1,wide,300mm,18mm,birch\n", "--out " + at("bad.json")));
+  EXPECT_EQ(bad.status, 2);
+  EXPECT_NE(bad.output.find("parts.csv, line 2, length: found 'wide', expected a length"),
+            std::string::npos)
+      << bad.output;
+  EXPECT_FALSE(std::filesystem::exists(at("bad.json"))) << "nothing is written for refused input";
+
+  EXPECT_EQ(run(nesting(kHead + "A,1,6mm,3mm,18mm,birch\n", "--out /no/such/folder/o.json")).status,
+            2);
+  EXPECT_EQ(run("nest --parts none.csv --stock none.csv --kerf 1/8in").status, 2);
+  EXPECT_EQ(run(nesting(kHead + "A,1,6mm,3mm,18mm,birch\n", "--goal beauty")).status, 2);
+  EXPECT_EQ(run(nesting(kHead + "A,1,6mm,3mm,18mm,birch\n", "--seconds nan")).status, 2);
+  EXPECT_EQ(run("nest").status, 2);
+  EXPECT_EQ(run("").status, 2);
+  EXPECT_EQ(run("carve").status, 2);
+  const Outcome help = run("--help");
+  EXPECT_EQ(help.status, 0);
+  for (const char* word : {"breakdown", "nest", "labels"})
+    EXPECT_NE(help.output.find(word), std::string::npos);
+  EXPECT_EQ(run("nest --help").status, 0);
+}
+
+TEST_F(Cli, aBareKerfTakesTheUnitOption) {
+  const std::string parts = kHead + "A,1,6mm,3mm,18mm,birch\n";
+  EXPECT_EQ(run(nesting(parts, "--unit in --out " + at("o.json"))).status, 0);
+  const std::string stock =
+      put("s.csv", "id,material,thickness,length,width,qty\nS,birch,18mm,2440mm,1220mm,2\n");
+  const std::string bare = "nest --parts " + put("p.csv", parts) + " --stock " + stock +
+                           " --steps 1 --out " + at("o.json");
+  EXPECT_EQ(run(bare + " --kerf 1/8").status, 2);
+  EXPECT_EQ(run(bare + " --kerf 1/8 --unit in").status, 0);
+  EXPECT_EQ(nlohmann::json::parse(readFile(at("o.json")).value())["kerf"], 3.175);
+}
+
+TEST_F(Cli, labelsForEveryPieceAndRefusals) {
+  const Outcome good =
+      run("labels " DEMO_DIR "/ringing-trolley.plainpatch --paper a4 --columns 2 --rows 4 --out " +
+          at("l.pdf"));
+  EXPECT_EQ(good.status, 0) << good.output;
+  EXPECT_NE(good.output.find("24 labels"), std::string::npos);
+  EXPECT_TRUE(readFile(at("l.pdf")).value().starts_with("%PDF"));
+  const Outcome tight =
+      run("labels " DEMO_DIR "/ringing-trolley.plainpatch --columns 10 --out " + at("x.pdf"));
+  EXPECT_EQ(tight.status, 2);
+  EXPECT_NE(tight.output.find("at least 40"), std::string::npos);
+  EXPECT_EQ(run("labels none.plainpatch --out " + at("x.pdf")).status, 2);
+  const Outcome broken =
+      run("breakdown " + put("j.plainpatch", "{\"format\": 3}") + " --parts " + at("p.csv"));
+  EXPECT_EQ(broken.status, 2);
+  EXPECT_NE(broken.output.find("j.plainpatch, /format: found 3, expected text"), std::string::npos)
+      << broken.output;
+}
+
+}  // namespace
+}  // namespace pp
