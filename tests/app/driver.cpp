@@ -10,6 +10,7 @@
 namespace pp::test {
 
 QWidget* named(QWidget* root, const QString& name) {
+  QApplication::processEvents();  // widgets put into a layout show themselves on the next turn
   for (QWidget* widget : root->findChildren<QWidget*>())
     if (widget->isVisible() && widget->accessibleName() == name) return widget;
   for (QPushButton* button : root->findChildren<QPushButton*>())
@@ -26,14 +27,32 @@ void clickAt(QWidget* widget, const QPointF& point) {
   QTest::mouseClick(widget, Qt::LeftButton, {}, point.toPoint());
 }
 
+namespace {
+
+// What has the keyboard: a menu, else the widget that has it in its window. Without a window manager
+// a window may not become active again after a menu, but it keeps its focus widget.
+QWidget* keyboardTarget() {
+  if (QWidget* popup = QApplication::activePopupWidget()) return popup;
+  if (QWidget* focus = QApplication::focusWidget()) return focus;
+  for (QWidget* window : QApplication::topLevelWidgets())
+    if (window->isVisible() && window->focusWidget() != nullptr) {
+      QApplication::setActiveWindow(window);
+      waitFor([window] { return window->isActiveWindow(); });
+      return window->focusWidget();
+    }
+  return nullptr;
+}
+
+}  // namespace
+
 void type(const QString& text) {
-  ASSERT_NE(QApplication::focusWidget(), nullptr);
-  QTest::keyClicks(QApplication::focusWidget(), text);
+  QWidget* target = keyboardTarget();
+  ASSERT_NE(target, nullptr);
+  QTest::keyClicks(target, text);
 }
 
 void press(Qt::Key key, Qt::KeyboardModifiers modifiers) {
-  QWidget* target = QApplication::activePopupWidget() ? QApplication::activePopupWidget()
-                                                      : QApplication::focusWidget();
+  QWidget* target = keyboardTarget();
   ASSERT_NE(target, nullptr);
   QTest::keyClick(target, key, modifiers);
 }

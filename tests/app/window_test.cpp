@@ -220,7 +220,9 @@ TEST_F(Window, aMeasuredThicknessInTheRackChangesTheParts) {
   type(QStringLiteral("3/4"));
   press(Qt::Key_Return);
   // 30 - 2 x 3/4 + 2 x 1/4
-  EXPECT_EQ(window_->document().breakdown().parts[2].length.total(), Length::in(29));
+  EXPECT_TRUE(waitFor([this] {
+    return window_->document().breakdown().parts[2].length.total() == Length::in(29);
+  }));
 }
 
 TEST_F(Window, layOutSearchesStopsAndShowsTheSheets) {
