@@ -82,7 +82,8 @@ void paintTape(QPainter& painter, const QRectF& room, const QString& what, Lengt
     painter.setPen(QPen(marked ? look::kRed : look::kGraphite, marked ? 3 : 1));
     painter.drawLine(QPointF(at(n), tape.top()), QPointF(at(n), tape.top() + height));
     const bool whole = n % perUnit == 0;
-    if (!whole && !marked && !alike) continue;
+    const bool cutOff = at(n) < tape.left() + 16 || at(n) > tape.right() - 16;
+    if (cutOff || (!whole && !marked && !alike)) continue;
     painter.setPen(marked ? look::kRed : look::kGraphite);
     painter.setFont(look::text(whole || marked ? 13 : 11, whole || marked));
     const QString text = figure(n * scale.step, style);

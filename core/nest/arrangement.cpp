@@ -27,10 +27,10 @@ double score(Rule rule, const Spot& spot, const Lie& lie) {
 
 }  // namespace
 
-Money Arrangement::cost(const Group& group) const {
-  Money out;
+Cost Arrangement::cost(const Group& group) const {
+  Cost out = 0;
   for (const SlackTree& sheet : sheets)
-    if (!sheet.empty()) out += group.stock[sheet.stock()].price;
+    if (!sheet.empty()) out += group.stock[sheet.stock()].cost;
   return out;
 }
 
@@ -95,7 +95,7 @@ std::optional<std::size_t> newSheet(const Group& group, const std::vector<std::i
     const bool fits = std::any_of(block.lies.begin(), block.lies.end(), [&row](const Lie& lie) {
       return lie.allowedOn(row.grain) && lie.w <= row.w && lie.h <= row.h;
     });
-    const double value = opening == Opening::Cheapest   ? row.price.asDouble() / row.area
+    const double value = opening == Opening::Cheapest   ? static_cast<double>(row.cost) / row.area
                          : opening == Opening::Smallest ? row.area
                                                         : -row.area;
     if (fits && (!best || value < bestValue)) {

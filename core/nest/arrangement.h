@@ -16,7 +16,7 @@ struct Arrangement {
   std::vector<int> pool;  // block indices, one entry a copy
   double poolArea = 0;    // square metres
 
-  Money cost(const Group& group) const;
+  Cost cost(const Group& group) const;
   std::vector<std::int64_t> used(const Group& group) const;  // sheets per stock row
 };
 

@@ -56,17 +56,7 @@ class Grouper {
       });
       addBlock(group, members);
     }
-    priceByArea(group);
     if (!group.blocks.empty()) out_.groups.push_back(std::move(group));
-  }
-
-  static void priceByArea(Group& group) {
-    group.priced = std::any_of(group.stock.begin(), group.stock.end(),
-                               [](const StockKindRow& row) { return row.price > Money{}; });
-    if (group.priced) return;
-    constexpr double kCm2PerM2 = 10'000;
-    for (StockKindRow& row : group.stock)
-      row.price = Money::whole(static_cast<std::int64_t>(row.area * kCm2PerM2) + 1);
   }
 
   void addStock(Group& group, std::size_t index, const StockSupply& row,
@@ -76,7 +66,9 @@ class Grouper {
     kind.w = (row.length - 2 * row.trim).inNm() + kerf_;
     kind.h = (row.width - 2 * row.trim).inNm() + kerf_;
     kind.grain = row.grain;
-    kind.price = row.price;
+    constexpr Int128 kNm2PerCm2 = 100'000'000'000'000;
+    kind.cost = (static_cast<Cost>(row.price.inTenThousandths()) << kPriceShift) +
+                (row.length * row.width).inNm2() / kNm2PerCm2;
     kind.available = std::min(row.quantity.value_or(pieces), pieces);
     kind.area = static_cast<double>(kind.w) * static_cast<double>(kind.h) / 1e18;
     if (kind.w > kerf_ && kind.h > kerf_ && kind.available > 0) group.stock.push_back(kind);

@@ -14,6 +14,15 @@ namespace pp::nest {
 
 using Nm = std::int64_t;
 
+// What the search minimises: the price in ten-thousandths above kPriceShift bits, and below it the
+// area in square centimetres, so that of plans at one price the one with less stock is better and
+// stock without prices is still used sparingly.
+using Cost = Int128;
+inline constexpr int kPriceShift = 40;
+inline Money priceOf(Cost cost) {
+  return Money::tenThousandths(static_cast<std::int64_t>(cost >> kPriceShift));
+}
+
 // One part inside a block, relative to the block's low corner; dx, dy are true cut sizes.
 struct Member {
   std::size_t part = 0;
@@ -42,7 +51,7 @@ struct StockKindRow {
   std::size_t stock = 0;  // index into the request
   Nm w = 0, h = 0;        // usable, inflated; > 0
   SheetGrain grain = SheetGrain::Length;
-  Money price;                 // what the search minimises, see Group::priced
+  Cost cost = 0;
   std::int64_t available = 0;  // never more than could be used
   double area = 0;             // inflated, square metres
 };
@@ -51,9 +60,6 @@ struct StockKindRow {
 struct Group {
   std::vector<Block> blocks;  // each fits at least one stock row
   std::vector<StockKindRow> stock;
-  // False when every row is free of charge; the rows' prices are then their areas in square
-  // centimetres, so that the search still uses as little stock as it can.
-  bool priced = true;
 };
 
 struct Grouped {

@@ -31,7 +31,7 @@ Int128 areaOf(const StockKindRow& row) {
 // too long the fractional bound of the root, rounded up, is used: it is valid too.
 class Cover {
  public:
-  Cover(const Group& group, const std::vector<std::int64_t>& values, Int128 need)
+  Cover(const Group& group, const std::vector<Cost>& values, Int128 need)
       : need_(need), order_(group.stock.size()) {
     std::iota(order_.begin(), order_.end(), std::size_t{0});
     for (std::size_t i = 0; i < group.stock.size(); ++i) {
@@ -46,8 +46,8 @@ class Cover {
     for (std::size_t i = 0; i < areas_.size(); ++i) best_ += values_[i] * counts_[i];
   }
 
-  std::int64_t run() {
-    const std::int64_t root = std::min(fractional(0, need_), best_);
+  Cost run() {
+    const Cost root = std::min(fractional(0, need_), best_);
     search(0, need_, 0);
     return steps_ > kMostSteps ? root : best_;
   }
@@ -57,7 +57,7 @@ class Cover {
 
   // The least that covering `need` with rows from `at` on can cost, rounded down a little so that
   // the doubles cannot lift it above the truth.
-  std::int64_t fractional(std::size_t at, Int128 need) const {
+  Cost fractional(std::size_t at, Int128 need) const {
     double value = 0;
     for (std::size_t k = at; k < order_.size() && need > 0; ++k) {
       const std::size_t i = order_[k];
@@ -66,10 +66,10 @@ class Cover {
       value += share * static_cast<double>(values_[i] * counts_[i]);
       need -= all;
     }
-    return static_cast<std::int64_t>(value * (1 - 1e-12));
+    return static_cast<Cost>(value * (1 - 1e-12));
   }
 
-  void search(std::size_t at, Int128 need, std::int64_t spent) {
+  void search(std::size_t at, Int128 need, Cost spent) {
     if (++steps_ > kMostSteps) return;
     if (need <= 0) {
       best_ = std::min(best_, spent);
@@ -85,8 +85,9 @@ class Cover {
   Int128 need_;
   std::vector<std::size_t> order_;
   std::vector<Int128> areas_;
-  std::vector<std::int64_t> counts_, values_;
-  std::int64_t best_ = 0;
+  std::vector<std::int64_t> counts_;
+  std::vector<Cost> values_;
+  Cost best_ = 0;
   int steps_ = 0;
 };
 
@@ -94,10 +95,11 @@ class Cover {
 
 GroupBound areaBound(const Group& group) {
   const Int128 need = needed(group);
-  std::vector<std::int64_t> prices;
-  for (const StockKindRow& row : group.stock) prices.push_back(row.price.inTenThousandths());
-  const std::vector<std::int64_t> ones(group.stock.size(), 1);
-  return {Money::tenThousandths(Cover(group, prices, need).run()), Cover(group, ones, need).run()};
+  std::vector<Cost> costs;
+  for (const StockKindRow& row : group.stock) costs.push_back(row.cost);
+  const std::vector<Cost> ones(group.stock.size(), 1);
+  return {Cover(group, costs, need).run(),
+          static_cast<std::int64_t>(Cover(group, ones, need).run())};
 }
 
 }  // namespace pp::nest

@@ -11,7 +11,7 @@ namespace pp::nest {
 // it but for those at the end of a sheet, which gains one. Limited quantities are respected; where
 // the stock cannot take all blocks, the bound is that of using everything.
 struct GroupBound {
-  Money cost;
+  Cost cost = 0;
   std::int64_t sheets = 0;
 };
 GroupBound areaBound(const Group& group);

@@ -71,7 +71,7 @@ bool betterFor(Goal goal, const Plan& a, const Plan& b) {
   for (const Unplaced& u : b.unplaced) missingB += u.count;
   if (missingA != missingB) return missingA < missingB;
   if (a.cost != b.cost) return a.cost < b.cost;
-  if (a.sheets.size() != b.sheets.size()) return a.sheets.size() < b.sheets.size();
+  if (a.sheetArea != b.sheetArea) return a.sheetArea < b.sheetArea;
   if (goal == Goal::Setups && a.setups != b.setups) return a.setups < b.setups;
   const double leftA = leftoverValue(a);
   const double leftB = leftoverValue(b);

@@ -19,7 +19,7 @@ double filled(const Group& group, const SlackTree& sheet) {
 
 }  // namespace
 
-Search::Search(const Group& group, Money bound, Arrangement start, std::uint64_t seed)
+Search::Search(const Group& group, Cost bound, Arrangement start, std::uint64_t seed)
     : group_(group), bound_(bound), random_(seed), best_(std::move(start)) {
   bestCost_ = best_.cost(group_);
   retarget();
@@ -40,8 +40,9 @@ bool Search::adopt(const Arrangement& other) {
   return true;
 }
 
-// Lists the choices of sheets that would be cheaper than the best plan and large enough by area,
-// roomiest first. Found by depth-first search over the counts of every stock row.
+// Lists the choices of sheets that would be cheaper than the best plan and large enough by area:
+// those of a lower price before those of less stock at the same price, roomiest first. Found by
+// depth-first search over the counts of every stock row.
 void Search::retarget() {
   targets_.clear();
   target_ = 0;
@@ -61,24 +62,28 @@ void Search::retarget() {
   }
   std::vector<std::int64_t> counts(group_.stock.size());
   int visits = 0;
-  const std::function<void(std::size_t, Money, double)> visit = [&](std::size_t i, Money cost,
+  const std::function<void(std::size_t, Cost, double)> visit = [&](std::size_t i, Cost cost,
                                                                     double area) {
     constexpr int kMostVisits = 100'000;
     if (cost >= bestCost_ || ++visits > kMostVisits) return;
     if (i == group_.stock.size()) {
-      if (area >= need * (1 - 1e-9) && cost >= bound_) targets_.push_back({counts, area - need, 0});
+      if (area >= need * (1 - 1e-9) && cost >= bound_)
+        targets_.push_back({counts, cost, area - need, 0});
       return;
     }
     const StockKindRow& row = group_.stock[i];
     for (std::int64_t n = std::min(row.available, copies); n >= 0; --n) {
       counts[i] = n;
-      visit(i + 1, cost + n * row.price, area + static_cast<double>(n) * row.area);
+      visit(i + 1, cost + n * row.cost, area + static_cast<double>(n) * row.area);
     }
     counts[i] = 0;
   };
-  if (bestCost_ > bound_) visit(0, Money{}, 0);
-  std::stable_sort(targets_.begin(), targets_.end(),
-                   [](const Target& a, const Target& b) { return a.slack > b.slack; });
+  if (bestCost_ > bound_) visit(0, 0, 0);
+  std::stable_sort(targets_.begin(), targets_.end(), [this](const Target& a, const Target& b) {
+    const bool cheaperA = priceOf(a.cost) < priceOf(bestCost_);
+    const bool cheaperB = priceOf(b.cost) < priceOf(bestCost_);
+    return cheaperA != cheaperB ? cheaperA : a.slack > b.slack;
+  });
   if (targets_.size() > kMostTargets) targets_.resize(kMostTargets);
   settled_ = targets_.empty();
   if (!settled_) begin(targets_.front());

@@ -13,12 +13,12 @@ namespace pp::nest {
 class Search {
  public:
   // The arrangement to start from may leave blocks in the pool when the stock is short.
-  Search(const Group& group, Money bound, Arrangement start, std::uint64_t seed);
+  Search(const Group& group, Cost bound, Arrangement start, std::uint64_t seed);
 
   // The best so far: all placed at the least cost; where that is impossible, least left in the
   // pool.
   const Arrangement& best() const { return best_; }
-  Money bestCost() const { return bestCost_; }
+  Cost bestCost() const { return bestCost_; }
   bool settled() const {
     return settled_;
   }  // the bound is met, or no cheaper choice of sheets is left
@@ -36,6 +36,7 @@ class Search {
  private:
   struct Target {
     std::vector<std::int64_t> counts;
+    Cost cost = 0;
     double slack = 0;  // area to spare
     int tries = 0;
   };
@@ -54,10 +55,10 @@ class Search {
   bool better(const Arrangement& other) const;
 
   const Group& group_;
-  Money bound_;
+  Cost bound_;
   Random random_;
   Arrangement best_;
-  Money bestCost_;
+  Cost bestCost_ = 0;
   bool settled_ = false;
 
   Arrangement now_;

@@ -104,7 +104,7 @@ Plan toPlan(const NestRequest& request, const Grouped& grouped,
     Converter converter(request, grouped.groups[g], plan);
     for (const SlackTree& tree : arrangements[g].sheets) converter.sheet(tree);
     addPool(request, grouped.groups[g], arrangements[g].pool, plan);
-    if (grouped.groups[g].priced) plan.bound.cost += bounds[g].cost;
+    plan.bound.cost += priceOf(bounds[g].cost);
     plan.bound.sheets += bounds[g].sheets;
   }
   std::stable_sort(plan.unplaced.begin(), plan.unplaced.end(),

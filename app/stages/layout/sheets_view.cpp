@@ -54,7 +54,10 @@ void SheetsView::arrange() {
   Length longest;
   for (const PlannedSheet& sheet : shown_.plan->sheets)
     longest = std::max(longest, shown_.request->stock[sheet.stock].length);
-  const double scale = (width() - 8.0) / longest.inMm();
+  // Wide enough, the sheets stand in two columns.
+  constexpr int kTwoColumns = 880;
+  const double room = width() >= kTwoColumns ? (width() - kGap) / 2 - 4 : width() - 8.0;
+  const double scale = room / longest.inMm();
   double x = 0;
   double y = 6;
   double line = 0;
