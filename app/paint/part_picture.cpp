@@ -57,7 +57,7 @@ class Drawing {
     if (mirrorAcross()) std::swap(v0 = width - v0, v1 = width - v1);
     if (mirrorAlong()) std::swap(u0 = length - u0, u1 = length - u1);
     return aspect_.lengthUp ? map_.rect(v0, u0, v1 - v0, u1 - u0)
-                          : map_.rect(u0, v0, u1 - u0, v1 - v0);
+                            : map_.rect(u0, v0, u1 - u0, v1 - v0);
   }
   // The other face is seen from the other side: left and right change places.
   bool mirrorAcross() const {

@@ -100,7 +100,6 @@ void paintLabel(Page& page, const QRectF& cell, const Job& job, const Part& part
   const double y = cell.y() + 2;
   const double qr = std::min({22.0, cell.height() - 4, cell.width() * 0.36});
   const double w = cell.width() - qr - 5;
-  const Assembly* assembly = findAssembly(job, part.assembly);
   const QString hand = part.hand == Hand::None   ? QString()
                        : part.hand == Hand::Left ? QStringLiteral(", left hand")
                                                  : QStringLiteral(", right hand");
@@ -108,7 +107,7 @@ void paintLabel(Page& page, const QRectF& cell, const Job& job, const Part& part
       part.quantity > 1 ? QStringLiteral("   %1 of %2").arg(copy).arg(part.quantity) : QString();
   page.text(x, y, w, 5.5, qs(part.code) + count, 13, true);
   page.text(x, y + 5.6, w, 3.8, qs(part.name) + hand, 8, true);
-  page.text(x, y + 9.3, w, 3.4, qs(part.assembly + "  " + (assembly ? assembly->name : "")), 7);
+  page.text(x, y + 9.3, w, 3.4, qs(assemblyTitle(job, part.assembly)), 7);
   const QString unit = style.unit == Unit::Inch ? QStringLiteral(" in") : QStringLiteral(" mm");
   page.text(x, y + 12.7, w, 4.2, figures(part.length.total(), part.width.total(), style) + unit, 9,
             true);

@@ -89,9 +89,8 @@ std::optional<Problem> printPartsList(const PrintInput& input, Paper paper, cons
                         constexpr double kRoomForSome = 32;
                         page.need(kRoomForSome);
                         page.down(first ? 0 : 3);
-                        const Assembly* of = findAssembly(input.job, assembly);
                         page.text(page.left(), page.y(), 150, 7,
-                                  qs(assembly + "  " + (of ? of->name : "")), 10, true);
+                                  qs(assemblyTitle(input.job, assembly)), 10, true);
                         page.down(7);
                         heading(page);
                         first = false;

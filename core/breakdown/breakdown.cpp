@@ -5,6 +5,7 @@
 #include <algorithm>
 
 #include "core/breakdown/carcass.h"
+#include "core/breakdown/loose.h"
 
 namespace pp {
 namespace {
@@ -88,6 +89,16 @@ Breakdown breakDown(const Job& job) {
     Breakdown one = breakDown(job, assembly);
     out.parts.insert(out.parts.end(), one.parts.begin(), one.parts.end());
     out.troubles.insert(out.troubles.end(), one.troubles.begin(), one.troubles.end());
+  }
+  int number = 0;
+  for (const LooseBoard& board : job.loose) {
+    auto part = loosePart(job, board);
+    if (!part) {
+      out.troubles.push_back({kLooseCode, {}, false, part.problems().front()});
+      continue;
+    }
+    part.value().code = fmt::format("{}-{:02}", kLooseCode, ++number);
+    out.parts.push_back(std::move(part).value());
   }
   return out;
 }

@@ -263,6 +263,20 @@ void fields(A& a, Assembly& v) {
 }
 
 template <class A>
+void fields(A& a, LooseBoard& v) {
+  a("name", v.name);
+  a.must("material", v.material);
+  a("quantity", v.quantity);
+  a.must("length", v.length);
+  a.must("width", v.width);
+  a.choice(
+      "grain", v.grain,
+      {{"length", BoardGrain::Length}, {"width", BoardGrain::Width}, {"any", BoardGrain::Any}});
+  a("bandLong", v.bandLong);
+  a("bandShort", v.bandShort);
+}
+
+template <class A>
 void fields(A& a, Job& v) {
   a.must("name", v.name);
   a("place", v.place);
@@ -275,6 +289,7 @@ void fields(A& a, Job& v) {
   a("stock", v.stock);
   a("slides", v.slides);
   a.must("assemblies", v.assemblies);
+  a("loose", v.loose);
 }
 
 Result<Job> readJob(const std::string& file, std::string_view text) {

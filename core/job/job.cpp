@@ -31,6 +31,7 @@ class Validator {
     for (std::size_t i = 0; i < job_.stock.size(); ++i) stock(i);
     for (std::size_t i = 0; i < job_.slides.size(); ++i) slide(i);
     for (std::size_t i = 0; i < job_.assemblies.size(); ++i) assembly(i);
+    for (std::size_t i = 0; i < job_.loose.size(); ++i) loose(i);
     return std::move(problems_);
   }
 
@@ -122,7 +123,20 @@ class Validator {
     const Assembly& row = job_.assemblies[i];
     const std::string at = fmt::format("/assemblies/{}", i);
     unique(assemblyCodes_, at + "/code", row.code);
+    if (row.code == kLooseCode)
+      add(at + "/code", "'L'", "another code, because L begins those of loose parts");
     carcass(at + "/carcass", row.carcass);
+  }
+
+  void loose(std::size_t i) {
+    const LooseBoard& row = job_.loose[i];
+    const std::string at = fmt::format("/loose/{}", i);
+    knownMaterial(at + "/material", row.material);
+    within(at + "/quantity", row.quantity, 1, 10'000);
+    positive(at + "/length", row.length);
+    positive(at + "/width", row.width);
+    knownBanding(at + "/bandLong", row.bandLong);
+    knownBanding(at + "/bandShort", row.bandShort);
   }
 
   void carcass(const std::string& at, const Carcass& carcass) {
@@ -213,6 +227,12 @@ const Banding* findBanding(const Job& job, const std::string& name) {
 
 const Assembly* findAssembly(const Job& job, const std::string& code) {
   return findBy(job.assemblies, &Assembly::code, code);
+}
+
+std::string assemblyTitle(const Job& job, const std::string& code) {
+  if (code == kLooseCode) return code + "  loose parts";
+  const Assembly* assembly = findAssembly(job, code);
+  return assembly == nullptr ? code : code + "  " + assembly->name;
 }
 
 LengthStyle styleOf(const Job& job) {

@@ -88,6 +88,20 @@ struct Assembly {
   bool operator==(const Assembly&) const = default;
 };
 
+// Which dimension of a board follows the grain.
+enum class BoardGrain { Length, Width, Any };
+
+// A board of a given size that belongs to no assembly: a lid, a tray's bottom, a spare shelf.
+struct LooseBoard {
+  std::string name;
+  std::string material;       // id of a Material
+  std::int64_t quantity = 1;  // 1..10 000
+  Length length, width;       // finished, banding included, > 0
+  BoardGrain grain = BoardGrain::Length;
+  std::string bandLong, bandShort;  // on both edges along the length, and along the width; or empty
+  bool operator==(const LooseBoard&) const = default;
+};
+
 enum class Goal { Cost, Offcuts, Setups };
 
 struct SawRules {
@@ -123,6 +137,7 @@ struct Job {
   std::vector<StockPiece> stock;
   std::vector<Slide> slides;
   std::vector<Assembly> assemblies;
+  std::vector<LooseBoard> loose;
   bool operator==(const Job&) const = default;
 };
 
@@ -130,6 +145,12 @@ struct Job {
 const Material* findMaterial(const Job& job, const std::string& id);
 const Banding* findBanding(const Job& job, const std::string& name);
 const Assembly* findAssembly(const Job& job, const std::string& code);
+
+// Begins the codes of loose boards; no assembly may have it as its code.
+inline constexpr const char* kLooseCode = "L";
+
+// "B1  chart drawers", or "L  loose parts".
+std::string assemblyTitle(const Job& job, const std::string& code);
 
 // How lengths of this job are shown.
 LengthStyle styleOf(const Job& job);

@@ -63,7 +63,7 @@ void Search::retarget() {
   std::vector<std::int64_t> counts(group_.stock.size());
   int visits = 0;
   const std::function<void(std::size_t, Cost, double)> visit = [&](std::size_t i, Cost cost,
-                                                                    double area) {
+                                                                   double area) {
     constexpr int kMostVisits = 100'000;
     if (cost >= bestCost_ || ++visits > kMostVisits) return;
     if (i == group_.stock.size()) {

@@ -3,7 +3,7 @@
 #include <QAbstractItemModelTester>
 
 #include "app/stages/parts/parts_model.h"
-#include "app/stages/rack/rack_columns.h"
+#include "app/grid/columns.h"
 
 namespace pp {
 namespace {

@@ -6,7 +6,7 @@
 namespace pp {
 namespace {
 
-constexpr int kWordGap = 4;   // a comma or full stop hugs the word before it
+constexpr int kWordGap = 4;  // a comma or full stop hugs the word before it
 constexpr int kLineGap = 2;
 
 }  // namespace

@@ -268,8 +268,7 @@ class Writer {
              [](Carcass& c, const std::string& id) { c.drawers.bottomMaterial = id; });
     say(tr(":"));
     choice(tr("drawer school"),
-           {tr("front and back between the sides"),
-            tr("front rabbeted over the sides")},
+           {tr("front and back between the sides"), tr("front rabbeted over the sides")},
            static_cast<int>(rules.school),
            [](Carcass& c, int i) { c.drawers.school = static_cast<DrawerSchool>(i); });
     say(tr(". Grooves are"));

@@ -95,8 +95,7 @@ QVariant PartsModel::data(const QModelIndex& index, int role) const {
     if (role == Qt::FontRole) return look::text(14, true);
     if (role == Qt::BackgroundRole) return look::kPaper;
     if (role != Qt::DisplayRole || index.column() != 0) return {};
-    const Assembly* assembly = findAssembly(document_.job(), row.assembly);
-    return qs(row.assembly + "  " + (assembly != nullptr ? assembly->name : ""));
+    return qs(assemblyTitle(document_.job(), row.assembly));
   }
   switch (role) {
     case Qt::DisplayRole:

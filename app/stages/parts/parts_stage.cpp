@@ -2,7 +2,10 @@
 
 #include <QHBoxLayout>
 #include <QHeaderView>
+#include <QPushButton>
 
+#include "app/grid/columns.h"
+#include "app/grid/grid_table.h"
 #include "app/paint/figures.h"
 #include "app/paint/look.h"
 
@@ -30,6 +33,29 @@ PartsStage::PartsStage(Document& document, QWidget* parent) : Stage(document, pa
   table_->verticalHeader()->setDefaultSectionSize(26);
   table_->horizontalHeader()->setHighlightSections(false);
   left->addWidget(table_, 1);
+  auto* byHand = new QHBoxLayout;
+  auto* words = new QLabel(tr("Parts added by hand"));
+  words->setFont(look::text(14, true));
+  auto* more = new QPushButton(tr("Add a part"));
+  auto* less = new QPushButton(tr("Remove"));
+  less->setAccessibleName(tr("Remove the part added by hand"));
+  byHand->addWidget(words);
+  byHand->addStretch(1);
+  byHand->addWidget(more);
+  byHand->addWidget(less);
+  left->addLayout(byHand);
+  loose_ = makeGridTable(tr("Parts added by hand"),
+                         new GridModel(
+                             document, tr("part"), looseColumns(),
+                             [](const Job& job) { return job.loose.size(); }, this));
+  loose_->setFixedHeight(146);
+  left->addWidget(loose_);
+  problem_ = new ProblemLine;
+  left->addWidget(problem_);
+  connect(more, &QPushButton::clicked, this, &PartsStage::addLoose);
+  connect(less, &QPushButton::clicked, this, &PartsStage::removeLoose);
+  connect(static_cast<GridModel*>(loose_->model()), &GridModel::refused, problem_,
+          &ProblemLine::show);
   row->addLayout(left, 1);
   part_ = new PartView(document);
   part_->setFixedWidth(372);
@@ -46,6 +72,7 @@ std::vector<KeyHelp> PartsStage::keys() const {
 }
 
 void PartsStage::follow() {
+  loose_->setVisible(!document().job().loose.empty());
   table_->clearSpans();
   for (int row = 0; row < model_->rowCount(); ++row)
     if (model_->isHeading(row)) table_->setSpan(row, 0, 1, PartsModel::Columns);
@@ -70,6 +97,29 @@ void PartsStage::followSelection() {
     table_->selectRow(row);
   else
     part_->setPart(model_->partAt(row));
+}
+
+void PartsStage::addLoose() {
+  Job next = document().job();
+  if (next.materials.empty())
+    return problem_->show({{{}, 0, {}, "no material in the rack", "one to cut the part from"}});
+  LooseBoard board;
+  board.name = tr("board").toStdString();
+  board.material = next.materials.front().id;
+  board.length = Length::mm(600);
+  board.width = Length::mm(300);
+  next.loose.push_back(board);
+  problem_->show(document().edit(tr("add a part"), std::move(next)));
+  loose_->setCurrentIndex(loose_->model()->index(loose_->model()->rowCount() - 1, 0));
+  loose_->setFocus();
+}
+
+void PartsStage::removeLoose() {
+  const int row = loose_->currentIndex().row();
+  if (row < 0) return;
+  Job next = document().job();
+  next.loose.erase(next.loose.begin() + row);
+  problem_->show(document().edit(tr("remove a part"), std::move(next)));
 }
 
 void PartsStage::choose(int row) {

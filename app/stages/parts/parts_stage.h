@@ -4,6 +4,7 @@
 #include <QLabel>
 #include <QTableView>
 
+#include "app/shell/field.h"
 #include "app/stages/parts/part_view.h"
 #include "app/stages/parts/parts_model.h"
 #include "app/stages/stage.h"
@@ -22,11 +23,15 @@ class PartsStage : public Stage {
   void follow();
   void followSelection();
   void choose(int row);
+  void addLoose();
+  void removeLoose();
 
   PartsModel* model_;
   QTableView* table_;
   QLabel* total_;
   PartView* part_;
+  QTableView* loose_;
+  ProblemLine* problem_;
 };
 
 }  // namespace pp

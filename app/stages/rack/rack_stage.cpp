@@ -1,53 +1,16 @@
 #include "app/stages/rack/rack_stage.h"
 
-#include <QComboBox>
-#include <QHeaderView>
 #include <QPushButton>
-#include <QStyledItemDelegate>
 #include <QVBoxLayout>
 #include <algorithm>
 
+#include "app/grid/columns.h"
+#include "app/grid/grid_table.h"
 #include "app/paint/figures.h"
 #include "app/paint/look.h"
-#include "app/stages/rack/rack_columns.h"
 
 namespace pp {
 namespace {
-
-// Offers a list where only some words will do.
-class GridDelegate : public QStyledItemDelegate {
- public:
-  using QStyledItemDelegate::QStyledItemDelegate;
-  QWidget* createEditor(QWidget* parent, const QStyleOptionViewItem& option,
-                        const QModelIndex& index) const override {
-    const auto* model = static_cast<const GridModel*>(index.model());
-    const QStringList choices = model->choices(index.column());
-    QWidget* editor = nullptr;
-    if (choices.isEmpty()) {
-      editor = QStyledItemDelegate::createEditor(parent, option, index);
-    } else {
-      auto* box = new QComboBox(parent);
-      box->addItems(choices);
-      editor = box;
-    }
-    editor->setAccessibleName(
-        index.model()->headerData(index.column(), Qt::Horizontal, Qt::DisplayRole).toString());
-    return editor;
-  }
-  void setEditorData(QWidget* editor, const QModelIndex& index) const override {
-    if (auto* box = qobject_cast<QComboBox*>(editor))
-      box->setCurrentText(index.data(Qt::EditRole).toString());
-    else
-      QStyledItemDelegate::setEditorData(editor, index);
-  }
-  void setModelData(QWidget* editor, QAbstractItemModel* model,
-                    const QModelIndex& index) const override {
-    if (auto* box = qobject_cast<QComboBox*>(editor))
-      model->setData(index, box->currentText(), Qt::EditRole);
-    else
-      QStyledItemDelegate::setModelData(editor, model, index);
-  }
-};
 
 QHBoxLayout* header(const QString& words, const std::vector<QPushButton*>& buttons) {
   auto* row = new QHBoxLayout;
@@ -75,24 +38,24 @@ RackStage::RackStage(Document& document, QWidget* parent) : Stage(document, pare
   auto* lessMaterial = button(tr("Remove"), tr("Remove material"));
   column->addLayout(header(tr("Materials: every part follows the measured thickness"),
                            {moreMaterial, lessMaterial}));
-  materials_ =
-      addTable(tr("Materials"), new GridModel(
-                                    document, tr("material"), materialColumns(),
-                                    [](const Job& job) { return job.materials.size(); }, this));
+  materials_ = makeGridTable(tr("Materials"),
+                             new GridModel(
+                                 document, tr("material"), materialColumns(),
+                                 [](const Job& job) { return job.materials.size(); }, this));
   column->addWidget(materials_, 2);
   auto* moreSheets = button(tr("Add sheet"), tr("Add sheet"));
   auto* moreOffcuts = button(tr("Add offcut"), tr("Add offcut"));
   auto* lessStock = button(tr("Remove"), tr("Remove from the rack"));
   column->addLayout(header(tr("Sheets and offcuts"), {moreSheets, moreOffcuts, lessStock}));
-  stock_ = addTable(tr("Sheets and offcuts"),
-                    new GridModel(
-                        document, tr("rack"), stockColumns(),
-                        [](const Job& job) { return job.stock.size(); }, this));
+  stock_ = makeGridTable(tr("Sheets and offcuts"),
+                         new GridModel(
+                             document, tr("rack"), stockColumns(),
+                             [](const Job& job) { return job.stock.size(); }, this));
   column->addWidget(stock_, 5);
   column->addLayout(header(tr("The saw"), {}));
-  saw_ = addTable(tr("The saw"), new GridModel(
-                                     document, tr("saw"), sawColumns(),
-                                     [](const Job&) { return std::size_t{1}; }, this));
+  saw_ = makeGridTable(tr("The saw"), new GridModel(
+                                          document, tr("saw"), sawColumns(),
+                                          [](const Job&) { return std::size_t{1}; }, this));
   saw_->setFixedHeight(62);
   column->addWidget(saw_);
   problem_ = new ProblemLine;
@@ -105,25 +68,6 @@ RackStage::RackStage(Document& document, QWidget* parent) : Stage(document, pare
   for (QTableView* table : {materials_, stock_, saw_})
     connect(static_cast<GridModel*>(table->model()), &GridModel::refused, this,
             [this](const Problems& problems) { problem_->show(problems); });
-}
-
-QTableView* RackStage::addTable(const QString& name, GridModel* model) {
-  auto* table = new QTableView;
-  table->setModel(model);
-  table->setAccessibleName(name);
-  table->setItemDelegate(new GridDelegate(table));
-  table->setEditTriggers(QAbstractItemView::DoubleClicked | QAbstractItemView::EditKeyPressed |
-                         QAbstractItemView::AnyKeyPressed);
-  table->setSelectionMode(QAbstractItemView::SingleSelection);
-  table->setTabKeyNavigation(false);
-  table->setShowGrid(false);
-  table->verticalHeader()->hide();
-  table->verticalHeader()->setDefaultSectionSize(27);
-  table->horizontalHeader()->setSectionResizeMode(QHeaderView::ResizeToContents);
-  table->horizontalHeader()->setMinimumSectionSize(74);
-  table->horizontalHeader()->setStretchLastSection(false);
-  table->horizontalHeader()->setHighlightSections(false);
-  return table;
 }
 
 std::vector<KeyHelp> RackStage::keys() const {

@@ -3,8 +3,8 @@
 
 #include <QTableView>
 
+#include "app/grid/grid_model.h"
 #include "app/shell/field.h"
-#include "app/stages/rack/grid_model.h"
 #include "app/stages/stage.h"
 
 namespace pp {
@@ -18,7 +18,6 @@ class RackStage : public Stage {
   QWidget* firstFocus() override { return stock_; }
 
  private:
-  QTableView* addTable(const QString& name, GridModel* model);
   void addMaterial();
   void removeMaterial();
   void addStock(StockKind kind);

@@ -1,7 +1,7 @@
-// What the columns of the rack's tables show and how they are changed.
+// What the columns of the editable tables show and how they are changed.
 #pragma once
 
-#include "app/stages/rack/grid_model.h"
+#include "app/grid/grid_model.h"
 
 namespace pp {
 
@@ -9,5 +9,7 @@ std::vector<GridColumn> materialColumns();
 std::vector<GridColumn> stockColumns();
 // The shop's saw, one row: kerf, trim, smallest leftover worth keeping.
 std::vector<GridColumn> sawColumns();
+// Boards that belong to no assembly.
+std::vector<GridColumn> looseColumns();
 
 }  // namespace pp

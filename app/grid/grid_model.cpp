@@ -1,4 +1,4 @@
-#include "app/stages/rack/grid_model.h"
+#include "app/grid/grid_model.h"
 
 #include "app/paint/look.h"
 

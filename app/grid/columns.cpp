@@ -1,4 +1,4 @@
-#include "app/stages/rack/rack_columns.h"
+#include "app/grid/columns.h"
 
 #include <QObject>
 
@@ -101,12 +101,12 @@ GridColumn choiceColumn(const QString& title, const QStringList& words,
   return out;
 }
 
-// A sheet's material is chosen by the name it is shown under, so each row shows name and thickness.
-GridColumn materialOfStock() {
+// A material is chosen by the name it is shown under, which says its thickness too.
+GridColumn materialColumn(std::function<std::string&(Job&, std::size_t)> get) {
   GridColumn out;
   out.title = tr("Material");
-  out.shown = [](const Job& job, std::size_t row) {
-    const Material* material = findMaterial(job, job.stock[row].material);
+  out.shown = [get](const Job& job, std::size_t row) {
+    const Material* material = findMaterial(job, get(const_cast<Job&>(job), row));
     return material != nullptr ? materialName(*material, styleOf(job)) : QString();
   };
   out.typed = out.shown;
@@ -115,13 +115,33 @@ GridColumn materialOfStock() {
     for (const Material& material : job.materials) names << materialName(material, styleOf(job));
     return names;
   };
-  out.set = [](Job& job, std::size_t row, const QString& text) -> Problems {
+  out.set = [get](Job& job, std::size_t row, const QString& text) -> Problems {
     for (const Material& material : job.materials)
       if (materialName(material, styleOf(job)) == text) {
-        job.stock[row].material = material.id;
+        get(job, row) = material.id;
         return {};
       }
-    return {{{}, 0, {}, "'" + text.toStdString() + "'", "a material of the list above"}};
+    return {{{}, 0, {}, "'" + text.toStdString() + "'", "a material of the rack"}};
+  };
+  return out;
+}
+
+GridColumn bandingColumn(const QString& title, std::function<std::string&(Job&, std::size_t)> get) {
+  GridColumn out;
+  out.title = title;
+  out.shown = [get](const Job& job, std::size_t row) {
+    const std::string& name = get(const_cast<Job&>(job), row);
+    return name.empty() ? tr("none") : qs(name);
+  };
+  out.typed = out.shown;
+  out.choices = [](const Job& job) {
+    QStringList names = {tr("none")};
+    for (const Banding& banding : job.bandings) names << qs(banding.name);
+    return names;
+  };
+  out.set = [get](Job& job, std::size_t row, const QString& text) -> Problems {
+    get(job, row) = text == tr("none") ? std::string() : text.toStdString();
+    return {};
   };
   return out;
 }
@@ -198,7 +218,8 @@ std::vector<GridColumn> stockColumns() {
           [](Job& job, std::size_t row, int i) {
             job.stock[row].kind = i == 0 ? StockKind::Sheet : StockKind::Offcut;
           }),
-      materialOfStock(),
+      materialColumn(
+          [](Job& job, std::size_t row) -> std::string& { return job.stock[row].material; }),
       textColumn(tr("Lot"),
                  [](Job& job, std::size_t row) -> std::string& { return job.stock[row].lot; }),
       optionalLengthColumn(tr("Measured"), tr("as above"),
@@ -231,6 +252,45 @@ std::vector<GridColumn> sawColumns() {
       lengthColumn(tr("Keep leftovers from"),
                    [](Job& job, std::size_t) -> Length& { return job.saw.keepLong; }),
       lengthColumn(tr("by"), [](Job& job, std::size_t) -> Length& { return job.saw.keepShort; }),
+  };
+}
+
+std::vector<GridColumn> looseColumns() {
+  GridColumn quantity;
+  quantity.title = tr("Qty");
+  quantity.number = true;
+  quantity.shown = [](const Job& job, std::size_t row) {
+    return QString::number(job.loose[row].quantity);
+  };
+  quantity.typed = quantity.shown;
+  quantity.set = [](Job& job, std::size_t row, const QString& text) -> Problems {
+    const auto count = parseCount(text.toStdString(), 1, 10'000);
+    if (!count) return count.problems();
+    job.loose[row].quantity = *count;
+    return {};
+  };
+  return {
+      textColumn(tr("Part"),
+                 [](Job& job, std::size_t row) -> std::string& { return job.loose[row].name; }),
+      quantity,
+      lengthColumn(tr("Length"),
+                   [](Job& job, std::size_t row) -> Length& { return job.loose[row].length; }),
+      lengthColumn(tr("Width"),
+                   [](Job& job, std::size_t row) -> Length& { return job.loose[row].width; }),
+      materialColumn(
+          [](Job& job, std::size_t row) -> std::string& { return job.loose[row].material; }),
+      choiceColumn(
+          tr("Grain"), {tr("along length"), tr("along width"), tr("either way")},
+          [](const Job& job, std::size_t row) { return static_cast<int>(job.loose[row].grain); },
+          [](Job& job, std::size_t row, int i) {
+            job.loose[row].grain = static_cast<BoardGrain>(i);
+          }),
+      bandingColumn(
+          tr("Long edges"),
+          [](Job& job, std::size_t row) -> std::string& { return job.loose[row].bandLong; }),
+      bandingColumn(
+          tr("Short edges"),
+          [](Job& job, std::size_t row) -> std::string& { return job.loose[row].bandShort; }),
   };
 }
 
