@@ -29,8 +29,8 @@ void clickAt(QWidget* widget, const QPointF& point) {
 
 namespace {
 
-// What has the keyboard: a menu, else the widget that has it in its window. Without a window manager
-// a window may not become active again after a menu, but it keeps its focus widget.
+// What has the keyboard: a menu, else the widget that has it in its window. Without a window
+// manager a window may not become active again after a menu, but it keeps its focus widget.
 QWidget* keyboardTarget() {
   if (QWidget* popup = QApplication::activePopupWidget()) return popup;
   if (QWidget* focus = QApplication::focusWidget()) return focus;

@@ -225,11 +225,37 @@ TEST_F(Window, aMeasuredThicknessInTheRackChangesTheParts) {
   }));
 }
 
+TEST_F(Window, aPartIsAddedByHandAndTakenBack) {
+  openTrolley();
+  press(Qt::Key_3, Qt::ControlModifier);
+  click(window_.get(), QStringLiteral("Add a part"));
+  ASSERT_EQ(window_->document().job().loose.size(), 6U);
+  auto* table = named<QTableView>(window_.get(), QStringLiteral("Parts added by hand"));
+  ASSERT_NE(table, nullptr);
+  table->setCurrentIndex(table->model()->index(5, 2));
+  press(Qt::Key_F2);
+  auto* editor = qobject_cast<QLineEdit*>(QApplication::focusWidget());
+  ASSERT_NE(editor, nullptr);
+  editor->selectAll();
+  type(QStringLiteral("31 - 5 - 1 1/2"));
+  press(Qt::Key_Return);
+  EXPECT_TRUE(waitFor([this] {
+    const Part& last = window_->document().breakdown().parts.back();
+    return last.code == "L-06" && last.length.total() == Length::in(24, 1, 2);
+  }));
+  click(window_.get(), QStringLiteral("Undo"));
+  click(window_.get(), QStringLiteral("Undo"));
+  EXPECT_EQ(window_->document().job().loose.size(), 5U);
+}
+
 TEST_F(Window, layOutSearchesStopsAndShowsTheSheets) {
   openTrolley();
   press(Qt::Key_5, Qt::ControlModifier);
   ASSERT_TRUE(waitFor([this] { return !window_->document().runner().isRunning(); }));
-  EXPECT_TRUE(textOf(window_.get(), QStringLiteral("Plan")).contains(QStringLiteral("5 sheets")));
+  EXPECT_TRUE(
+      textOf(window_.get(), QStringLiteral("Plan"))
+          .contains(
+              QStringLiteral("%1 sheets").arg(window_->document().plan().plan->sheets.size())));
   click(window_.get(), QStringLiteral("Search on"));
   EXPECT_TRUE(window_->document().runner().isRunning());
   ASSERT_TRUE(waitFor([this] { return window_->document().isPlanCurrent(); }));

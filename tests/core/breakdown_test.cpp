@@ -142,6 +142,27 @@ TEST(Breakdown, shelvesThatFillTheirOpeningAreRefused) {
   EXPECT_EQ(breakDown(test::jobWith(carcass)).troubles.size(), 1U);
 }
 
+TEST(Breakdown, looseBoardsComeLastWithTheirBandingTakenOff) {
+  Job job = test::jobWith(test::metricCarcass().carcass);
+  LooseBoard lid;
+  lid.name = "lid";
+  lid.material = "b18";
+  lid.quantity = 2;
+  lid.length = mm(700);
+  lid.width = mm(400);
+  lid.bandLong = "edge";  // 2 on both long edges
+  job.loose = {lid};
+  const std::vector<Part> parts = breakDown(job).parts;
+  EXPECT_EQ(parts.back().code, "L-01");
+  EXPECT_EQ(parts.back().quantity, 2);
+  EXPECT_EQ(parts.back().cutLength(), mm(700));
+  EXPECT_EQ(parts.back().cutWidth(), mm(396));
+  job.loose[0].width = mm(4);
+  EXPECT_EQ(breakDown(job).troubles.size(), 1U);
+  job.assemblies[0].code = "L";
+  EXPECT_EQ(validate(job).size(), 1U);
+}
+
 TEST(Breakdown, demoJobsHaveNoTroubles) {
   for (const char* name : {"log-wall", "ringing-trolley"}) {
     const auto job = readJob(name, test::demo(name));
