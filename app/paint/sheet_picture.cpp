@@ -123,7 +123,10 @@ class Drawing {
     const int side = sideOf(edge, p.turned);
     if (!part.bands[index].empty())
       painter_.fillRect(inner(side, 5), QBrush(look::kGraphite, Qt::BDiagPattern));
-    if (part.edges[index] != Side::Front) return;
+    // In a strip too narrow for wedge and code, the code is worth more.
+    constexpr double kLeastAcross = 24;
+    const double across = side < 2 ? r.width() : r.height();
+    if (part.edges[index] != Side::Front || across < kLeastAcross) return;
     // The front edge carries a small solid wedge at its middle.
     const QRectF line = inner(side, 0);
     const QPointF c = line.center();

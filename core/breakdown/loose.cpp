@@ -16,7 +16,8 @@ Result<Part> loosePart(const Job& job, const LooseBoard& board) {
   part.grain = board.grain == BoardGrain::Length  ? PartGrain::Length
                : board.grain == BoardGrain::Width ? PartGrain::Width
                                                   : PartGrain::Any;
-  part.edges = {Side::Front, Side::Back, Side::Left, Side::Right};
+  // Nobody knows which way a loose board will stand; as drawn, its length lies level.
+  part.edges = {Side::Bottom, Side::Top, Side::Left, Side::Right};
   for (const Edge edge : {Edge::L1, Edge::L2}) band(part, edge, findBanding(job, board.bandLong));
   for (const Edge edge : {Edge::W1, Edge::W2}) band(part, edge, findBanding(job, board.bandShort));
   if (part.cutLength() <= Length{} || part.cutWidth() <= Length{})

@@ -35,8 +35,7 @@ LayoutStage::LayoutStage(Document& document, QWidget* parent) : Stage(document, 
   result_ = new QLabel;
   result_->setFont(look::text(15, true));
   result_->setAccessibleName(tr("Plan"));
-  row->addWidget(result_);
-  row->addStretch(1);
+  row->addWidget(result_, 1);
   column->addLayout(row);
   bound_ = new QLabel;
   bound_->setFont(look::text(13));
