@@ -2,30 +2,26 @@
 
 #include "app/paint/figures.h"
 #include "app/print/pdf.h"
+#include "core/saw/playback.h"
 
 namespace pp {
 namespace {
 
 constexpr double kRow = 5.6;
 
+using Bench = std::map<std::string, saw::PlayedPiece>;
+
 // What a cut leaves that is finished: parts by their codes, leftovers to keep.
 class Gives {
  public:
-  Gives(const PrintInput& input) : input_(input) {
-    for (const SawCut& cut : input.plan->cuts) {
-      ++uses_[cut.piece];
-      sizes(cut);
-    }
-  }
+  // `bench`: what lies there after all cuts, so a piece that is on it is not cut again.
+  Gives(const PrintInput& input, const Bench& bench) : input_(input), bench_(bench) {}
 
   QString of(const SawCut& cut) const {
     QStringList out;
     for (const auto& name : {cut.low, cut.high}) {
-      if (!name) continue;
-      // A piece that no later cut takes up is a part, a leftover or waste.
-      if (uses_.count(*name) != 0) continue;
-      const auto at = pieces_.find(*name);
-      if (at == pieces_.end()) continue;
+      const auto at = name ? bench_.find(*name) : bench_.end();
+      if (at == bench_.end()) continue;
       const QString code = codeOf(at->second);
       out << (code.isEmpty() ? QStringLiteral("waste") : code);
     }
@@ -33,28 +29,7 @@ class Gives {
   }
 
  private:
-  struct Piece {
-    std::size_t sheet;
-    Length x, y, dx, dy;
-  };
-
-  void sizes(const SawCut& cut) {
-    if (pieces_.count(cut.piece) == 0) {
-      const StockSupply& stock = input_.request->stock[input_.plan->sheets[cut.sheet].stock];
-      pieces_[cut.piece] = {cut.sheet, {}, {}, stock.length, stock.width};
-    }
-    const Piece piece = pieces_[cut.piece];
-    const bool rip = cut.direction == CutDirection::Rip;
-    Piece low = piece;
-    Piece high = piece;
-    (rip ? low.dy : low.dx) = cut.at;
-    (rip ? high.dy : high.dx) -= cut.at + input_.request->kerf;
-    (rip ? high.y : high.x) += cut.at + input_.request->kerf;
-    if (cut.low) pieces_[*cut.low] = low;
-    if (cut.high) pieces_[*cut.high] = high;
-  }
-
-  QString codeOf(const Piece& piece) const {
+  QString codeOf(const saw::PlayedPiece& piece) const {
     const PlannedSheet& sheet = input_.plan->sheets[piece.sheet];
     for (const Placement& p : sheet.placements)
       if (p.x == piece.x && p.y == piece.y && p.dx == piece.dx && p.dy == piece.dy)
@@ -66,8 +41,7 @@ class Gives {
   }
 
   const PrintInput& input_;
-  std::map<std::string, int> uses_;
-  std::map<std::string, Piece> pieces_;
+  const Bench& bench_;
 };
 
 void setting(Page& page, const SawCut& cut, const LengthStyle& style, int of) {
@@ -91,7 +65,9 @@ std::optional<Problem> printCuttingList(const PrintInput& input, Paper paper, co
     return Problem{path.toStdString(), 0, "cutting list", "no plan",
                    "sheets that have been laid out"};
   const LengthStyle style = styleOf(input.job);
-  const Gives gives(input);
+  const auto bench = saw::playback(*input.request, *input.plan);
+  if (!bench) return bench.problems().front();
+  const Gives gives(input, bench.value());
   return writePdf(
       path, paper, false, QStringLiteral("%1: cutting list").arg(qs(input.job.name)),
       [&](Page& page) {
