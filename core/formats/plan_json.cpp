@@ -1,5 +1,6 @@
 #include "core/formats/plan_json.h"
 
+#include <algorithm>
 #include <nlohmann/json.hpp>
 
 namespace pp {
@@ -18,18 +19,20 @@ Json m2(Area area) {
   return static_cast<double>((area.inNm2() + kNm2PerMicro / 2) / kNm2PerMicro) / 1e6;
 }
 
-Json cutJson(const SawCut& cut) {
+Json cutJson(const SawCut& cut, bool ownKerf) {
   const auto name = [](const std::optional<std::string>& piece) {
     return piece ? Json(*piece) : Json(nullptr);
   };
-  return {{"step", cut.step},
-          {"piece", cut.piece},
-          {"machine", cut.machine},
-          {"direction", cut.direction == CutDirection::Rip ? "rip" : "cross"},
-          {"at", mm(cut.at)},
-          {"fence", cut.fence == FenceSide::Low ? "low" : "high"},
-          {"gives", Json::array({name(cut.low), name(cut.high)})},
-          {"setup", cut.setup}};
+  Json out = {{"step", cut.step},
+              {"piece", cut.piece},
+              {"machine", cut.machine},
+              {"direction", cut.direction == CutDirection::Rip ? "rip" : "cross"},
+              {"at", mm(cut.at)}};
+  if (ownKerf) out["kerf"] = mm(cut.kerf);
+  out["fence"] = cut.fence == FenceSide::Low ? "low" : "high";
+  out["gives"] = Json::array({name(cut.low), name(cut.high)});
+  out["setup"] = cut.setup;
+  return out;
 }
 
 Json sheetJson(const NestRequest& request, const Plan& plan, std::size_t index) {
@@ -49,8 +52,11 @@ Json sheetJson(const NestRequest& request, const Plan& plan, std::size_t index) 
     offcuts.push_back(
         {{"id", k.id}, {"x", mm(k.x)}, {"y", mm(k.y)}, {"dx", mm(k.dx)}, {"dy", mm(k.dy)}});
   Json cuts = Json::array();
+  const bool ownKerfs =
+      std::any_of(plan.cuts.begin(), plan.cuts.end(),
+                  [&request](const SawCut& cut) { return cut.kerf != request.kerf; });
   for (const SawCut& cut : plan.cuts)
-    if (cut.sheet == index) cuts.push_back(cutJson(cut));
+    if (cut.sheet == index) cuts.push_back(cutJson(cut, ownKerfs));
   return {{"index", index + 1},
           {"stock", stock.id},
           {"material", stock.material},

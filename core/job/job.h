@@ -7,6 +7,7 @@
 #include <vector>
 
 #include "core/job/opening.h"
+#include "core/job/shop.h"
 #include "core/job/stock.h"
 #include "core/length/format.h"
 #include "core/result/result.h"
@@ -131,6 +132,7 @@ struct Job {
   Unit unit = Unit::Millimetre;
   int fraction = 32;  // finest fraction of an inch that is shown: 2, 4, 8, 16, 32 or 64
   SawRules saw;
+  Shop shop;
   LabelSheet labels;
   std::vector<Material> materials;
   std::vector<Banding> bandings;

@@ -42,14 +42,16 @@ std::vector<std::int64_t> Arrangement::used(const Group& group) const {
 
 bool findSpot(const Group& group, const std::vector<SlackTree>& sheets, int block, Rule rule,
               Random& random, unsigned blink, Found& found) {
-  const std::vector<Lie>& lies = group.blocks[static_cast<std::size_t>(block)].lies;
+  const Block& what = group.blocks[static_cast<std::size_t>(block)];
+  const std::vector<Lie>& lies = what.lies;
   double best = std::numeric_limits<double>::infinity();
   for (std::size_t s = 0; s < sheets.size(); ++s) {
     const SlackTree& sheet = sheets[s];
+    if (!what.mayLieOn(sheet.stock())) continue;
     const SheetGrain grain = group.stock[sheet.stock()].grain;
     for (std::size_t l = 0; l < lies.size(); ++l) {
       const Lie& lie = lies[l];
-      if (lie.w > sheet.widest() || lie.h > sheet.highest() || !lie.allowedOn(grain)) continue;
+      if (!sheet.mayTake(lie.w, lie.h) || !lie.allowedOn(grain)) continue;
       for (const Spot& spot : sheet.spots()) {
         if (lie.w > spot.w || lie.h > spot.h) continue;
         const double value = score(rule, spot, lie);
@@ -91,7 +93,7 @@ std::optional<std::size_t> newSheet(const Group& group, const std::vector<std::i
   double bestValue = 0;
   for (std::size_t i = 0; i < group.stock.size(); ++i) {
     const StockKindRow& row = group.stock[i];
-    if (used[i] >= row.available) continue;
+    if (used[i] >= row.available || !block.mayLieOn(i)) continue;
     const bool fits = std::any_of(block.lies.begin(), block.lies.end(), [&row](const Lie& lie) {
       return lie.allowedOn(row.grain) && lie.w <= row.w && lie.h <= row.h;
     });
@@ -116,6 +118,11 @@ Arrangement constructOnce(const Group& group, Order order, Opening opening) {
   });
   Arrangement out;
   std::vector<std::int64_t> used(group.stock.size());
+  for (std::size_t i = 0; i < used.size(); ++i)
+    if (group.stock[i].alwaysThere()) {
+      out.sheets.emplace_back(i, group.stock[i].w, group.stock[i].h, group.leastSide);
+      ++used[i];
+    }
   Random random(1);
   for (const int block : byKey) {
     const Block& what = group.blocks[static_cast<std::size_t>(block)];
@@ -129,7 +136,7 @@ Arrangement constructOnce(const Group& group, Order order, Opening opening) {
           continue;
         }
         ++used[*row];
-        out.sheets.emplace_back(*row, group.stock[*row].w, group.stock[*row].h);
+        out.sheets.emplace_back(*row, group.stock[*row].w, group.stock[*row].h, group.leastSide);
         const std::vector<SlackTree> fresh = {out.sheets.back()};
         findSpot(group, fresh, block, Rule::First, random, 0, found);
         found.sheet = out.sheets.size() - 1;

@@ -4,7 +4,10 @@
 
 #include <algorithm>
 #include <map>
+#include <set>
 #include <tuple>
+
+#include "core/nest/skeleton.h"
 
 namespace pp::nest {
 namespace {
@@ -39,39 +42,129 @@ class Grouper {
     Group group;
     std::int64_t pieces = 0;
     for (const std::size_t i : parts) pieces += request_.parts[i].quantity;
+    rest_.clear();
+    for (const std::size_t i : parts) rest_[i] = request_.parts[i].quantity;
+    std::vector<std::int64_t> pinnedPieces(request_.stock.size());
+    std::vector<std::pair<std::size_t, std::int64_t>> sheets;  // stock row and number
+    for (const Pin& pin : request_.pins) {
+      if (rest_.count(pin.part) == 0) continue;
+      const std::pair key{pin.stock, pin.sheet};
+      if (std::find(sheets.begin(), sheets.end(), key) != sheets.end()) continue;
+      sheets.push_back(key);
+      ++pinnedPieces[pin.stock];
+    }
     for (std::size_t i = 0; i < request_.stock.size(); ++i) {
       const StockSupply& row = request_.stock[i];
-      if (row.material == material && row.thickness == thickness) addStock(group, i, row, pieces);
+      if (row.material != material || row.thickness != thickness) continue;
+      StockKindRow kind = stockRow(i, pieces);
+      if (row.quantity) kind.available = std::min(*row.quantity - pinnedPieces[i], pieces);
+      if (kind.w > kerf_ && kind.h > kerf_ && kind.available > 0) group.stock.push_back(kind);
     }
+    for (const auto& [stock, number] : sheets) addPinned(group, stock, number);
     std::map<std::string, std::vector<std::size_t>> runs;
     for (const std::size_t i : parts) {
       if (request_.parts[i].run.empty())
-        addBlock(group, {i});
+        addBlock(group, {i}, rest_[i], {});
       else
         runs[request_.parts[i].run].push_back(i);
     }
     for (auto& [name, members] : runs) {
-      std::sort(members.begin(), members.end(), [this](std::size_t a, std::size_t b) {
-        return request_.parts[a].runOrder < request_.parts[b].runOrder;
-      });
-      addBlock(group, members);
+      sortRun(members);
+      addBlock(group, members, rest_[members.front()], {});
     }
-    if (!group.blocks.empty()) out_.groups.push_back(std::move(group));
+    for (Block& block : group.blocks)
+      if (!block.rows.empty()) block.rows.resize(group.stock.size());
+    group.leastSide = kLongest.inNm();
+    for (const Block& block : group.blocks)
+      for (const Lie& lie : block.lies)
+        group.leastSide = std::min({group.leastSide, lie.w, lie.h});
+    if (!group.blocks.empty() || !group.pinned.empty()) out_.groups.push_back(std::move(group));
   }
 
-  void addStock(Group& group, std::size_t index, const StockSupply& row,
-                std::int64_t pieces) const {
+  void sortRun(std::vector<std::size_t>& members) const {
+    std::sort(members.begin(), members.end(), [this](std::size_t a, std::size_t b) {
+      return request_.parts[a].runOrder < request_.parts[b].runOrder;
+    });
+  }
+
+  StockKindRow stockRow(std::size_t index, std::int64_t pieces) const {
+    const StockSupply& row = request_.stock[index];
     StockKindRow kind;
     kind.stock = index;
     kind.w = (row.length - 2 * row.trim).inNm() + kerf_;
     kind.h = (row.width - 2 * row.trim).inNm() + kerf_;
     kind.grain = row.grain;
+    kind.lot = row.lot;
     constexpr Int128 kNm2PerCm2 = 100'000'000'000'000;
     kind.cost = (static_cast<Cost>(row.price.inTenThousandths()) << kPriceShift) +
                 (row.length * row.width).inNm2() / kNm2PerCm2;
-    kind.available = std::min(row.quantity.value_or(pieces), pieces);
+    kind.available = pieces;
     kind.area = static_cast<double>(kind.w) * static_cast<double>(kind.h) / 1e18;
-    if (kind.w > kerf_ && kind.h > kerf_ && kind.available > 0) group.stock.push_back(kind);
+    return kind;
+  }
+
+  // A piece with pins is a stock row of its own; where places are pinned, every free part of it is.
+  void addPinned(Group& group, std::size_t stock, std::int64_t number) {
+    std::vector<const Pin*> placed;
+    std::vector<const Pin*> loose;
+    for (const Pin& pin : request_.pins)
+      if (pin.stock == stock && pin.sheet == number && rest_.count(pin.part) > 0)
+        (pin.place ? placed : loose).push_back(&pin);
+    StockKindRow kind = stockRow(stock, 1);
+    std::vector<std::size_t> rows;
+    if (!placed.empty()) {
+      const auto built = buildSkeleton(request_, stock, placed);
+      if (!built) {
+        for (const Pin* pin : placed) refuse(pin->part, 1, built.problems().front().found);
+        placed.clear();
+      } else {
+        PinnedSheet sheet{stock, *built};
+        addRegions(group, kind, sheet.skeleton, rows);
+        for (const Pin* pin : placed) --rest_[pin->part];
+        group.pinnedCost += kind.cost;
+        group.pinned.push_back(std::move(sheet));
+      }
+    }
+    if (placed.empty()) {
+      kind.forced = true;
+      rows.push_back(group.stock.size());
+      group.stock.push_back(kind);
+    }
+    std::set<std::string> runs;
+    for (const Pin* pin : loose) {
+      std::vector<std::size_t> members = {pin->part};
+      if (const std::string& run = request_.parts[pin->part].run; !run.empty()) {
+        if (!runs.insert(run).second) continue;
+        members.clear();
+        for (const auto& [part, left] : rest_)
+          if (request_.parts[part].run == run) members.push_back(part);
+        sortRun(members);
+      }
+      const std::int64_t copies = std::min(pin->copies, rest_[pin->part]);
+      for (const std::size_t i : members) rest_[i] -= copies;
+      addBlock(group, members, copies, rows);
+    }
+  }
+
+  void addRegions(Group& group, const StockKindRow& whole, Skeleton& node,
+                  std::vector<std::size_t>& rows) const {
+    for (Skeleton& child : node.children) addRegions(group, whole, child, rows);
+    if (node.kind != Skeleton::Kind::Region) return;
+    StockKindRow kind = whole;
+    kind.w = node.w;
+    kind.h = node.h;
+    kind.cost = 0;
+    kind.available = 1;
+    kind.region = true;
+    kind.area = static_cast<double>(kind.w) * static_cast<double>(kind.h) / 1e18;
+    node.row = group.stock.size();
+    rows.push_back(node.row);
+    group.stock.push_back(kind);
+  }
+
+  void refuse(std::size_t part, std::int64_t copies, const std::string& why) {
+    out_.impossible.push_back({part, copies, why});
+    rest_[part] -= copies;
   }
 
   // One way for the members to lie: side by side along x or y, each turned or not.
@@ -81,12 +174,15 @@ class Grouper {
     out.alongX = alongX;
     Nm at = 0;
     Nm across = 0;
+    const Nm gap = request_.parts[members.front()].mitred
+                       ? 2 * bevelKerf(request_.kerf).inNm()
+                       : kerf_;
     for (std::size_t k = 0; k < members.size(); ++k) {
       const PartDemand& part = request_.parts[members[k]];
       Member member{members[k], 0, 0, part.length.inNm(), part.width.inNm(), turned[k]};
       if (turned[k]) std::swap(member.dx, member.dy);
       (alongX ? member.x : member.y) = at;
-      at += (alongX ? member.dx : member.dy) + kerf_;
+      at += (alongX ? member.dx : member.dy) + (k + 1 < members.size() ? gap : kerf_);
       across = std::max(across, (alongX ? member.dy : member.dx) + kerf_);
       out.members.push_back(member);
     }
@@ -131,27 +227,40 @@ class Grouper {
     if (!known && allowedSomewhere) lies.push_back(lie);
   }
 
-  bool fitsSomewhere(const Group& group, const std::vector<Lie>& lies) const {
-    for (const StockKindRow& stock : group.stock)
-      for (const Lie& lie : lies)
-        if (lie.allowedOn(stock.grain) && lie.w <= stock.w && lie.h <= stock.h) return true;
+  static bool fitsSomewhere(const Group& group, const Block& block) {
+    for (std::size_t k = 0; k < group.stock.size(); ++k)
+      for (const Lie& lie : block.lies)
+        if (block.mayLieOn(k) && lie.allowedOn(group.stock[k].grain) && lie.w <= group.stock[k].w &&
+            lie.h <= group.stock[k].h)
+          return true;
     return false;
   }
 
-  void addBlock(Group& group, const std::vector<std::size_t>& members) {
+  // `rows`: the only stock rows it may lie on; empty: any.
+  void addBlock(Group& group, const std::vector<std::size_t>& members, std::int64_t copies,
+                const std::vector<std::size_t>& rows) {
+    if (copies <= 0) return;
     Block block;
     block.lies = liesOf(members);
-    block.copies = request_.parts[members.front()].quantity;
-    for (const std::size_t i : members)
+    block.copies = copies;
+    if (!rows.empty()) {
+      block.rows.assign(group.stock.size(), 0);
+      for (const std::size_t row : rows) block.rows[row] = 1;
+    }
+    for (const std::size_t i : members) {
+      block.shows = block.shows || request_.parts[i].shows;
       block.area += static_cast<double>(request_.parts[i].length.inNm() + kerf_) *
                     static_cast<double>(request_.parts[i].width.inNm() + kerf_) / 1e18;
-    if (fitsSomewhere(group, block.lies)) {
+    }
+    if (fitsSomewhere(group, block)) {
       group.blocks.push_back(std::move(block));
       return;
     }
     for (const std::size_t i : members)
       out_.impossible.push_back(
-          {i, request_.parts[i].quantity, reason(i, block, members.size() > 1)});
+          {i, copies,
+           rows.empty() ? reason(i, block, members.size() > 1)
+                        : "it does not fit the piece it is pinned to"});
   }
 
   static std::string mm(Nm nm) { return formatMm(Length::nm(nm)) + " mm"; }
@@ -160,7 +269,7 @@ class Grouper {
   std::string reason(std::size_t part, const Block& block, bool run) const {
     const PartDemand& demand = request_.parts[part];
     const std::string what = fmt::format("{} {}", demand.material, formatMm(demand.thickness));
-    std::tuple<Nm, std::string, Nm, Nm> nearest{0, "", 0, 0};
+    std::tuple<Nm, std::string, Nm, Nm, bool, bool> nearest{0, "", 0, 0, false, false};
     bool any = false;
     bool used = false;
     for (const StockSupply& row : request_.stock) {
@@ -172,27 +281,63 @@ class Grouper {
         const Nm overX = lie.w - kerf_ - (row.length - 2 * row.trim).inNm();
         const Nm overY = lie.h - kerf_ - (row.width - 2 * row.trim).inNm();
         const Nm over = std::max<Nm>(overX, 0) + std::max<Nm>(overY, 0);
-        if (!used || over < std::get<0>(nearest)) nearest = {over, row.id, overX, overY};
+        if (!used || over < std::get<0>(nearest))
+          nearest = {over, row.id, overX, overY, lie.members.front().turned, row.trim > Length{}};
         used = true;
       }
     }
     if (!any) return "no stock of " + what;
     const std::string subject = run ? "the run " + demand.run + ": " : "";
     if (!used) return fmt::format("{}no piece of {} is left that has its grain", subject, what);
-    const auto& [over, id, overX, overY] = nearest;
+    const auto& [over, id, overX, overY, turned, trimmed] = nearest;
+    const auto& [length, width] = turned ? std::pair{overY, overX} : std::pair{overX, overY};
     std::string text;
-    if (overX > 0) text += mm(overX) + " too large along the length";
-    if (overX > 0 && overY > 0) text += " and ";
-    if (overY > 0) text += mm(overY) + " too large along the width";
-    return fmt::format("{}{} for {}, the nearest {}", subject, text, id, what);
+    if (length > 0) text += mm(length) + (run ? " too long" : " longer");
+    if (length > 0 && width > 0) text += " and ";
+    if (width > 0) text += mm(width) + (run ? " too wide" : " wider");
+    return fmt::format("{}{} {} the nearest {} ({}{})", subject, text, run ? "for" : "than", what, id,
+                       trimmed ? ", trimmed" : "");
   }
 
   const NestRequest& request_;
   Nm kerf_;
+  std::map<std::size_t, std::int64_t> rest_;  // copies of the group's parts that are not pinned
   Grouped out_;
 };
 
 }  // namespace
+
+std::vector<Group> oneLotEach(const Group& group) {
+  std::set<std::string> lots;
+  for (const StockKindRow& row : group.stock)
+    if (!row.region) lots.insert(row.lot);
+  const bool shows =
+      std::any_of(group.blocks.begin(), group.blocks.end(), [](const Block& b) { return b.shows; });
+  std::vector<Group> out;
+  if (!shows || lots.size() < 2) return out;
+  for (const std::string& lot : lots) {
+    Group one = group;
+    bool possible = true;
+    for (Block& block : one.blocks) {
+      if (!block.shows) continue;
+      bool fits = false;
+      std::vector<char> rows(one.stock.size());
+      for (std::size_t k = 0; k < rows.size(); ++k) {
+        rows[k] = block.mayLieOn(k) && one.stock[k].lot == lot ? 1 : 0;
+        for (const Lie& lie : block.lies)
+          fits = fits || (rows[k] != 0 && lie.allowedOn(one.stock[k].grain) &&
+                          lie.w <= one.stock[k].w && lie.h <= one.stock[k].h);
+      }
+      // What is pinned to a piece of another lot stays there.
+      if (fits)
+        block.rows = rows;
+      else
+        possible = possible && !block.rows.empty();
+    }
+    if (possible) out.push_back(std::move(one));
+  }
+  return out;
+}
 
 Grouped group(const NestRequest& request) {
   return Grouper(request).run();

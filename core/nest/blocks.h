@@ -39,11 +39,25 @@ struct Lie {
   bool allowed[3] = {false, false, false};
 };
 
-// Equal blocks. Copies `firstCopy` ... of every member part belong to it.
+// Equal blocks.
 struct Block {
   std::vector<Lie> lies;  // different ways, at least one for some grain
   std::int64_t copies = 0;
-  double area = 0;  // inflated, in square metres; of the parts alone
+  double area = 0;         // inflated, in square metres; of the parts alone
+  std::vector<char> rows;  // per stock row: may it lie there; empty: on all
+  bool shows = false;
+  bool mayLieOn(std::size_t row) const { return rows.empty() || rows[row] != 0; }
+};
+
+// Where a place on a piece of stock is pinned, the piece is cut apart around it in a fixed way.
+struct Skeleton {
+  enum class Kind { Region, Part, Row, Column };
+  Kind kind = Kind::Region;
+  Nm w = 0, h = 0;      // inflated
+  std::size_t row = 0;  // Region: the stock row it is for the search
+  std::size_t part = 0;
+  bool turned = false;
+  std::vector<Skeleton> children;
 };
 
 // A row of stock as the search sees it.
@@ -54,13 +68,30 @@ struct StockKindRow {
   Cost cost = 0;
   std::int64_t available = 0;  // never more than could be used
   double area = 0;             // inflated, square metres
+  bool forced = false;         // a piece with pins: one is used in any case
+  bool region = false;         // what is free of a piece with pinned places; no piece of its own
+  std::string lot;
+  bool alwaysThere() const { return forced || region; }
+};
+
+// A piece of stock with pinned places. Its price is no part of the search's costs.
+struct PinnedSheet {
+  std::size_t stock = 0;
+  Skeleton skeleton;
 };
 
 // Everything of one material and thickness.
 struct Group {
   std::vector<Block> blocks;  // each fits at least one stock row
   std::vector<StockKindRow> stock;
+  Nm leastSide = 1;  // of all blocks
+  std::vector<PinnedSheet> pinned;
+  Cost pinnedCost = 0;  // of those
 };
+
+// The ways to take all that shows from one lot, as groups with their blocks' rows narrowed down; empty
+// where nothing shows or there is one lot only.
+std::vector<Group> oneLotEach(const Group& group);
 
 struct Grouped {
   std::vector<Group> groups;

@@ -1,105 +1,280 @@
 #include "core/nest/bound.h"
 
 #include <algorithm>
-#include <numeric>
+#include <cmath>
+#include <coin/ClpSimplex.hpp>
+#include <coin/CoinPackedVector.hpp>
+
+#include "core/nest/arrangement.h"
+#include "core/nest/dual_feasible.h"
 
 namespace pp::nest {
 namespace {
 
-// Exact areas: inflated sides multiplied in 128 bits.
-Int128 needed(const Group& group) {
-  Int128 out = 0;
-  for (const Block& block : group.blocks) {
-    Int128 area = 0;
-    const Lie& lie = block.lies.front();
-    // Members' own sizes plus one kerf each way; the block's inflated extent gives the kerf.
-    const Nm kerf = lie.alongX ? lie.w - (lie.members.back().x + lie.members.back().dx)
-                               : lie.h - (lie.members.back().y + lie.members.back().dy);
-    for (const Member& member : lie.members)
-      area += static_cast<Int128>(member.dx + kerf) * (member.dy + kerf);
-    out += block.copies * area;
-  }
-  return out;
-}
+constexpr int kGrids[] = {150, 300, 600};  // cells along a sheet, from coarse to fine
+constexpr std::size_t kMostConditions = 6;
+constexpr std::size_t kMostItems = 400;  // a program with more takes too long to be stopped in time
 
 Int128 areaOf(const StockKindRow& row) {
   return static_cast<Int128>(row.w) * row.h;
 }
 
-// Least sum of values of rows whose areas reach `need`, by depth-first search over the counts, best
-// value for area first; the fractional completion is the bound that prunes. When the search grows
-// too long the fractional bound of the root, rounded up, is used: it is valid too.
-class Cover {
- public:
-  Cover(const Group& group, const std::vector<Cost>& values, Int128 need)
-      : need_(need), order_(group.stock.size()) {
-    std::iota(order_.begin(), order_.end(), std::size_t{0});
-    for (std::size_t i = 0; i < group.stock.size(); ++i) {
-      areas_.push_back(areaOf(group.stock[i]));
-      counts_.push_back(group.stock[i].available);
-      values_.push_back(values[i]);
-    }
-    std::stable_sort(order_.begin(), order_.end(), [this](std::size_t a, std::size_t b) {
-      return static_cast<double>(values_[a]) * static_cast<double>(areas_[b]) <
-             static_cast<double>(values_[b]) * static_cast<double>(areas_[a]);
-    });
-    for (std::size_t i = 0; i < areas_.size(); ++i) best_ += values_[i] * counts_[i];
-  }
-
-  Cost run() {
-    const Cost root = std::min(fractional(0, need_), best_);
-    search(0, need_, 0);
-    return steps_ > kMostSteps ? root : best_;
-  }
-
- private:
-  static constexpr int kMostSteps = 200'000;
-
-  // The least that covering `need` with rows from `at` on can cost, rounded down a little so that
-  // the doubles cannot lift it above the truth.
-  Cost fractional(std::size_t at, Int128 need) const {
-    double value = 0;
-    for (std::size_t k = at; k < order_.size() && need > 0; ++k) {
-      const std::size_t i = order_[k];
-      const Int128 all = areas_[i] * counts_[i];
-      const double share = all <= need ? 1.0 : static_cast<double>(need) / static_cast<double>(all);
-      value += share * static_cast<double>(values_[i] * counts_[i]);
-      need -= all;
-    }
-    return static_cast<Cost>(value * (1 - 1e-12));
-  }
-
-  void search(std::size_t at, Int128 need, Cost spent) {
-    if (++steps_ > kMostSteps) return;
-    if (need <= 0) {
-      best_ = std::min(best_, spent);
-      return;
-    }
-    if (at == order_.size() || spent + fractional(at, need) >= best_) return;
-    const std::size_t i = order_[at];
-    const auto enough = static_cast<std::int64_t>((need + areas_[i] - 1) / areas_[i]);
-    for (std::int64_t n = std::min(enough, counts_[i]); n >= 0; --n)
-      search(at + 1, need - n * areas_[i], spent + n * values_[i]);
-  }
-
-  Int128 need_;
-  std::vector<std::size_t> order_;
-  std::vector<Int128> areas_;
-  std::vector<std::int64_t> counts_;
-  std::vector<Cost> values_;
-  Cost best_ = 0;
-  int steps_ = 0;
+// A pattern of the linear program: how often each item lies on one piece of a stock row.
+struct Column {
+  std::size_t row = 0;
+  std::vector<std::int64_t> items;
 };
 
 }  // namespace
 
-GroupBound areaBound(const Group& group) {
-  const Int128 need = needed(group);
-  std::vector<Cost> costs;
-  for (const StockKindRow& row : group.stock) costs.push_back(row.cost);
-  const std::vector<Cost> ones(group.stock.size(), 1);
-  return {Cover(group, costs, need).run(),
-          static_cast<std::int64_t>(Cover(group, ones, need).run())};
+class Bounder::Work {
+ public:
+  explicit Work(const Group& group) : group_(group), items_(boundItems(group)) {
+    for (const StockKindRow& row : group_.stock) {
+      costs_.push_back(row.cost);
+      ones_.push_back(row.region ? 0 : 1);
+    }
+    for (const Cost cost : costs_) unit_ = std::max(unit_, static_cast<double>(cost));
+    Condition area;
+    for (const StockKindRow& row : group_.stock) area.most.push_back(areaOf(row));
+    for (const BoundItem& item : items_) area.need += item.copies * item.area;
+    take(area, "area");
+  }
+
+  const GroupBound& bound() const { return bound_; }
+  const std::vector<Condition>& conditions() const { return kept_; }
+
+  void begin(const Arrangement& arrangement) {
+    ready_ = arrangement.pool.empty() && !arrangement.sheets.empty() && items_.size() <= kMostItems;
+    if (!ready_) return;
+    for (const SlackTree& sheet : arrangement.sheets) {
+      Column column{sheet.stock(), std::vector<std::int64_t>(items_.size())};
+      for (const int leaf : sheet.leaves())
+        for (std::size_t i = 0; i < items_.size(); ++i)
+          if (items_[i].block == static_cast<std::size_t>(sheet.node(leaf).block))
+            ++column.items[i];
+      pending_.push_back(std::move(column));
+    }
+  }
+
+  bool step(const std::stop_token& stop) {
+    if (!weighed_) {
+      weighed_ = true;
+      if (!group_.stock.empty()) addDualFeasible();
+      return ready_;
+    }
+    if (!ready_ || grid_ >= std::size(kGrids)) return false;
+    if (knapsacks_.empty())
+      for (const StockKindRow& row : group_.stock)
+        knapsacks_.emplace_back(items_, row, kGrids[grid_]);
+    const std::vector<double> duals = solveProgram();
+    if (duals.empty() || !mayGain()) return false;
+    if (center_.empty()) center_ = duals;
+    // Prices between those of the program and the best so far: the program's own swing wildly.
+    std::vector<double> prices(items_.size());
+    for (std::size_t i = 0; i < prices.size(); ++i)
+      prices[i] = smoothing_ * center_[i] + (1 - smoothing_) * duals[i];
+    const bool improved = price(prices, duals, stop);
+    if (stop.stop_requested()) return false;
+    if (improved) return true;
+    if (smoothing_ > 0) {
+      smoothing_ = 0;
+      return true;
+    }
+    // No pattern is worth adding: finer grids may still lift the bound.
+    const bool exact = std::all_of(knapsacks_.begin(), knapsacks_.end(),
+                                   [](const GuillotineKnapsack& one) { return one.isExact(); });
+    grid_ = exact ? std::size(kGrids) : grid_ + 1;
+    knapsacks_.clear();
+    smoothing_ = kSmoothing;
+    return grid_ < std::size(kGrids);
+  }
+
+ private:
+  static constexpr double kSmoothing = 0.6;
+
+  // Keeps a condition that lifts the bound.
+  void take(const Condition& condition, const char* method) {
+    std::vector<Condition> with = kept_;
+    with.insert(with.begin(), condition);
+    if (with.size() > kMostConditions) with.pop_back();
+    const Cost cost = leastCover(group_, costs_, with);
+    const Cost sheets = leastCover(group_, ones_, with);
+    if (cost <= bound_.cost && sheets <= bound_.sheets && !kept_.empty()) return;
+    if (cost > bound_.cost || kept_.empty()) bound_.method = method;
+    bound_.cost = std::max(bound_.cost, cost);
+    bound_.sheets = std::max(bound_.sheets, static_cast<std::int64_t>(sheets));
+    kept_ = std::move(with);
+  }
+
+  void addDualFeasible() {
+    std::vector<std::size_t> rows(group_.stock.size());
+    for (std::size_t k = 0; k < rows.size(); ++k) rows[k] = k;
+    std::stable_sort(rows.begin(), rows.end(), [this](std::size_t a, std::size_t b) {
+      return areaOf(group_.stock[a]) > areaOf(group_.stock[b]);
+    });
+    // Only where one row is all there is does its own bound stand alone; else the others' most is
+    // found by the knapsack, which takes time, so fewer are tried.
+    const std::size_t most = rows.size() == 1 ? 3 : 1;
+    for (const auto& weights : dualFeasibleWeights(items_, group_.stock[rows.front()], most)) {
+      Condition condition;
+      condition.most.assign(group_.stock.size(), kFullWeight);
+      if (rows.size() > 1 && !fillMost(weights, condition)) continue;
+      for (std::size_t i = 0; i < items_.size(); ++i)
+        condition.need += static_cast<Int128>(items_[i].copies) * weights[i];
+      take(condition, "dual feasible functions");
+    }
+  }
+
+  // What every row can hold of the weights, by the knapsack on the coarsest grid. False where an item
+  // too small for the grid has a weight.
+  bool fillMost(const std::vector<std::int64_t>& weights, Condition& condition) const {
+    const std::vector<double> values(weights.begin(), weights.end());
+    for (std::size_t k = 0; k < group_.stock.size(); ++k) {
+      GuillotineKnapsack knapsack(items_, group_.stock[k], kGrids[0]);
+      for (std::size_t i = 0; i < items_.size(); ++i)
+        if (knapsack.isTiny(i) && weights[i] > 0) return false;
+      condition.most[k] = static_cast<Int128>(knapsack.solve(values, {}));
+    }
+    return true;
+  }
+
+  // Finds the most valuable pattern of every row at these prices; takes the condition they make and
+  // the patterns that are worth more than they cost. True when there is such a pattern.
+  bool price(const std::vector<double>& prices, const std::vector<double>& duals,
+             const std::stop_token& stop) {
+    std::vector<double> values(items_.size());
+    for (std::size_t i = 0; i < values.size(); ++i) {
+      const bool tiny = std::any_of(knapsacks_.begin(), knapsacks_.end(),
+                                    [i](const auto& one) { return one.isTiny(i); });
+      values[i] = tiny ? 0.0
+                       : std::floor(std::clamp(prices[i], 0.0, 4.0) *
+                                    static_cast<double>(kFullWeight));
+    }
+    Condition condition;
+    for (std::size_t i = 0; i < values.size(); ++i)
+      condition.need += static_cast<Int128>(items_[i].copies) * static_cast<Int128>(values[i]);
+    bool improved = false;
+    for (std::size_t k = 0; k < knapsacks_.size(); ++k) {
+      const double most = knapsacks_[k].solve(values, stop);
+      if (most < 0) return false;
+      condition.most.push_back(static_cast<Int128>(most));
+      Column column{k, knapsacks_[k].pattern(values)};
+      double worth = rowDuals_[k];
+      for (std::size_t i = 0; i < items_.size(); ++i)
+        worth += duals[i] * static_cast<double>(column.items[i]);
+      constexpr double kWorthMore = 1e-7;
+      if (worth > static_cast<double>(costs_[k]) / unit_ + kWorthMore) {
+        pending_.push_back(std::move(column));
+        improved = true;
+      }
+    }
+    const Cost before = bound_.cost;
+    take(condition, "column generation");
+    const double strength = quality(condition);
+    if (bound_.cost > before || strength > centerQuality_) {
+      centerQuality_ = strength;
+      center_ = prices;
+    }
+    return improved;
+  }
+
+  // Whether the bound could still rise: the program's value is above what column generation on this
+  // grid can reach, and rounding to the grid costs no more than a few cells.
+  bool mayGain() const {
+    constexpr double kCellsLost = 2.0;
+    const double most =
+        program_->objectiveValue() * (1 + kCellsLost / static_cast<double>(kGrids[grid_]));
+    if (group_.stock.size() == 1)
+      return std::ceil(most - 1e-9) * unit_ > static_cast<double>(bound_.cost) * (1 + 1e-9);
+    return most * unit_ > static_cast<double>(bound_.cost) * (1 + 1e-6);
+  }
+
+  // The bound a condition gives in fractions, in units of the dearest sheet.
+  double quality(const Condition& condition) const {
+    std::vector<std::pair<double, std::size_t>> order;
+    for (std::size_t k = 0; k < condition.most.size(); ++k)
+      if (condition.most[k] > 0)
+        order.emplace_back(
+            static_cast<double>(costs_[k]) / unit_ / static_cast<double>(condition.most[k]), k);
+    std::sort(order.begin(), order.end());
+    double left = static_cast<double>(condition.need);
+    double out = 0;
+    for (const auto& [rate, k] : order) {
+      const double some = std::min(left, static_cast<double>(condition.most[k]) *
+                                             static_cast<double>(group_.stock[k].available));
+      out += rate * some;
+      left -= some;
+    }
+    return out;
+  }
+
+  // Solves the linear program over the patterns known; the duals of the items, or nothing when it
+  // cannot be solved. One row per item (at least its copies) and per stock row (at most so many).
+  std::vector<double> solveProgram() {
+    const auto items = static_cast<int>(items_.size());
+    const auto rows = static_cast<int>(group_.stock.size());
+    if (!program_) {
+      program_ = std::make_unique<ClpSimplex>();
+      program_->setLogLevel(0);
+      program_->resize(items + rows, 0);
+      for (int i = 0; i < items; ++i)
+        program_->setRowBounds(
+            i, static_cast<double>(items_[static_cast<std::size_t>(i)].copies), COIN_DBL_MAX);
+      for (int k = 0; k < rows; ++k)
+        program_->setRowBounds(
+            items + k, -COIN_DBL_MAX,
+            static_cast<double>(group_.stock[static_cast<std::size_t>(k)].available));
+    }
+    for (const Column& column : pending_) {
+      CoinPackedVector vector;
+      for (int i = 0; i < items; ++i)
+        if (const auto n = column.items[static_cast<std::size_t>(i)]; n > 0)
+          vector.insert(i, static_cast<double>(n));
+      vector.insert(items + static_cast<int>(column.row), 1.0);
+      program_->addColumn(vector.getNumElements(), vector.getIndices(), vector.getElements(), 0.0,
+                          COIN_DBL_MAX, static_cast<double>(costs_[column.row]) / unit_);
+    }
+    pending_.clear();
+    program_->primal();
+    if (program_->status() != 0) return {};
+    const double* duals = program_->dualRowSolution();
+    rowDuals_.assign(duals + items, duals + items + rows);
+    return {duals, duals + items};
+  }
+
+  const Group& group_;
+  std::vector<BoundItem> items_;
+  std::vector<Cost> costs_, ones_;
+  double unit_ = 1;  // the dearest stock row's cost: the program's unit
+  GroupBound bound_;
+  std::vector<Condition> kept_;
+  bool weighed_ = false;  // the dual feasible functions have had their turn
+  bool ready_ = false;    // there is a complete arrangement to begin with
+  std::size_t grid_ = 0;
+  std::vector<GuillotineKnapsack> knapsacks_;
+  std::vector<Column> pending_;
+  std::unique_ptr<ClpSimplex> program_;
+  std::vector<double> rowDuals_;
+  std::vector<double> center_;
+  double centerQuality_ = 0;
+  double smoothing_ = kSmoothing;
+};
+
+Bounder::Bounder(const Group& group) : work_(std::make_unique<Work>(group)) {}
+Bounder::~Bounder() = default;
+
+const GroupBound& Bounder::bound() const {
+  return work_->bound();
+}
+const std::vector<Condition>& Bounder::conditions() const {
+  return work_->conditions();
+}
+void Bounder::begin(const Arrangement& arrangement) {
+  work_->begin(arrangement);
+}
+bool Bounder::step(const std::stop_token& stop) {
+  return work_->step(stop);
 }
 
 }  // namespace pp::nest

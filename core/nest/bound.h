@@ -1,19 +1,50 @@
-// What no plan can beat.
+// What no plan can beat, for one group: the greatest of three bounds, each of them a condition on
+// the stock that every plan must meet.
+//
+//   area                      parts and usable sheet both inflated by the kerf
+//   dual feasible functions   on both axes, respecting how an item may lie (Fekete & Schepers 2001;
+//                             Martello & Vigo 1998)
+//   column generation         Gilmore & Gomory 1965; the price of the most valuable pattern is
+//                             bounded from above, which keeps the bound valid (Farley 1990)
+//
+// A condition gives every item a whole-numbered weight and every stock row an upper bound on the
+// weight a piece of it can hold, so that no rounding of a floating-point number can lift the bound
+// above the truth. Limited quantities are respected; where the stock cannot take all blocks the
+// bound is that of using everything.
 #pragma once
 
-#include "core/nest/blocks.h"
-#include "core/plan/plan.h"
+#include <memory>
+#include <stop_token>
+
+#include "core/nest/cover.h"
 
 namespace pp::nest {
 
-// The least price, and the least number of pieces, of stock whose area takes all blocks. Parts and
-// usable areas are inflated by the kerf, which keeps the bound valid: every part takes a kerf with
-// it but for those at the end of a sheet, which gains one. Limited quantities are respected; where
-// the stock cannot take all blocks, the bound is that of using everything.
+struct Arrangement;
+
 struct GroupBound {
   Cost cost = 0;
   std::int64_t sheets = 0;
+  const char* method = "area";
 };
-GroupBound areaBound(const Group& group);
+
+// Improves the bound of one group step by step. Deterministic; used by one thread at a time.
+class Bounder {
+ public:
+  explicit Bounder(const Group& group);
+  ~Bounder();
+
+  const GroupBound& bound() const;
+  const std::vector<Condition>& conditions() const;
+
+  // Patterns of a complete arrangement to begin the column generation with.
+  void begin(const Arrangement& arrangement);
+  // The dual feasible functions first, then a round of column generation a call. False when there is nothing left to gain, or stopped.
+  bool step(const std::stop_token& stop);
+
+ private:
+  class Work;
+  std::unique_ptr<Work> work_;
+};
 
 }  // namespace pp::nest

@@ -3,9 +3,13 @@
 #include <algorithm>
 #include <atomic>
 #include <chrono>
+#include <map>
+#include <mutex>
 #include <thread>
 
-#include "core/nest/search.h"
+#include "core/nest/bound.h"
+#include "core/nest/kept.h"
+#include "core/nest/regroup.h"
 #include "core/nest/to_plan.h"
 
 namespace pp::nest {
@@ -13,9 +17,12 @@ namespace {
 
 using Clock = std::chrono::steady_clock;
 
-constexpr std::size_t kSearchesPerGroup = 2;
+constexpr std::size_t kSearches = 2;           // of each group, and never less than tasks for both cores
+constexpr std::size_t kManySheets = 80;        // from here on a group is searched in hands of a few
 constexpr std::int64_t kStepsPerRound = 1'000;
-constexpr double kShareForGathering = 0.15;  // of the time, at the end
+constexpr std::int64_t kStepsPerHand = 3'000;
+constexpr int kBoundStepsPerRound = 8;         // with fixed steps; else the bound has its own thread
+constexpr double kShareForGathering = 0.15;    // of the time, at the end
 
 // Runs every task once, on so many threads.
 void runAll(const std::vector<std::function<void()>>& tasks, unsigned threads) {
@@ -37,7 +44,7 @@ void fillUp(const Group& group, Arrangement& arrangement) {
   std::vector<std::int64_t> used = arrangement.used(group);
   for (std::size_t i = 0; i < used.size(); ++i)
     for (; !pool.empty() && used[i] < group.stock[i].available; ++used[i])
-      arrangement.sheets.emplace_back(i, group.stock[i].w, group.stock[i].h);
+      arrangement.sheets.emplace_back(i, group.stock[i].w, group.stock[i].h, group.leastSide);
   for (const int block : pool) {
     const Block& what = group.blocks[static_cast<std::size_t>(block)];
     Found found;
@@ -51,32 +58,27 @@ void fillUp(const Group& group, Arrangement& arrangement) {
   }
 }
 
-// Sum over the sheets of the squared largest leftover: few and large beats many and small.
-double leftoverValue(const Plan& plan) {
-  double out = 0;
-  for (const PlannedSheet& sheet : plan.sheets) {
-    double largest = 0;
-    for (const Leftover& leftover : sheet.leftovers)
-      largest = std::max(largest, (leftover.dx * leftover.dy).inM2());
-    out += largest * largest;
-  }
-  return out;
-}
+// One group under way.
+struct Work {
+  const Group* group = nullptr;
+  Arrangement best;
+  Cost bestCost = 0;
+  std::unique_ptr<Bounder> bounder;
+  GroupBound bound;
+  std::vector<Condition> conditions;
+  std::vector<std::unique_ptr<Search>> searches;  // or, for a large group:
+  std::unique_ptr<Regroup> regroup;
 
-// Whether `a` serves the goal better than `b`; both of one request.
-bool betterFor(Goal goal, const Plan& a, const Plan& b) {
-  std::int64_t missingA = 0;
-  std::int64_t missingB = 0;
-  for (const Unplaced& u : a.unplaced) missingA += u.count;
-  for (const Unplaced& u : b.unplaced) missingB += u.count;
-  if (missingA != missingB) return missingA < missingB;
-  if (a.cost != b.cost) return a.cost < b.cost;
-  if (a.sheetArea != b.sheetArea) return a.sheetArea < b.sheetArea;
-  if (goal == Goal::Setups && a.setups != b.setups) return a.setups < b.setups;
-  const double leftA = leftoverValue(a);
-  const double leftB = leftoverValue(b);
-  return leftA != leftB ? leftA > leftB : a.setups < b.setups;
-}
+  bool settled() const {
+    if (best.pool.empty() && bestCost <= bound.cost) return true;
+    return !regroup && !searches.empty() && searches.front()->settled();
+  }
+  // What could still be saved, in units of cost.
+  double gain() const {
+    return best.pool.empty() ? static_cast<double>(bestCost - bound.cost)
+                             : static_cast<double>(bestCost);
+  }
+};
 
 class Nester {
  public:
@@ -90,17 +92,30 @@ class Nester {
         grouped_(group(request)) {}
 
   Plan run() {
-    for (std::size_t g = 0; g < grouped_.groups.size(); ++g) {
-      bounds_.push_back(areaBound(grouped_.groups[g]));
-      chosen_.push_back(construct(grouped_.groups[g]));
+    for (const Group& group : grouped_.groups) {
+      Work& work = works_.emplace_back();
+      work.group = &group;
+      work.bounder = std::make_unique<Bounder>(group);
+      work.bound = work.bounder->bound();
+      take(work, construct(group));
     }
-    offer(chosen_);
+    offer();
     startSearches();
-    improve();
-    gather();
+    {
+      // The bound runs beside the search; what it has found is looked at between rounds.
+      std::stop_source boundStop;
+      const std::stop_callback relay(stop_, [&boundStop] { boundStop.request_stop(); });
+      std::jthread boundThread;
+      if (!options_.steps)
+        boundThread = std::jthread([this, &boundStop] { boundAll(boundStop.get_token()); });
+      improve();
+      gather();
+      boundStop.request_stop();
+    }
+    followBound();
     settled_ = allSettled();
     if (progress_) report();
-    Plan out = *best_;
+    Plan out = *kept_.bestFor(request_.goal);
     out.seconds = options_.steps ? 0.0 : elapsed();
     return out;
   }
@@ -109,105 +124,195 @@ class Nester {
   double elapsed() const { return std::chrono::duration<double>(Clock::now() - begin_).count(); }
   bool stopped() const { return stop_.stop_requested(); }
   bool allSettled() const {
-    return std::all_of(searches_.begin(), searches_.end(),
-                       [](const auto& of) { return of.front()->settled(); });
+    return std::all_of(works_.begin(), works_.end(), [](const Work& w) { return w.settled(); });
   }
 
-  void report() { progress_({best_, elapsed(), iterations_, settled_}); }
+  void report() {
+    progress_({kept_.bestFor(request_.goal), kept_.plans(), elapsed(), iterations_, settled_});
+    reported_ = elapsed();
+  }
 
-  // Makes a plan of the arrangements and keeps it if it serves the goal better. True when it does.
-  bool offer(std::vector<Arrangement> arrangements) {
-    for (std::size_t g = 0; g < arrangements.size(); ++g)
-      if (!arrangements[g].pool.empty()) fillUp(grouped_.groups[g], arrangements[g]);
+  void take(Work& work, Arrangement arrangement) const {
+    work.best = std::move(arrangement);
+    work.bestCost = work.best.cost(*work.group);
+  }
+
+  // Makes a plan of what is best in every group, with another arrangement for one of them, and keeps
+  // it if no other beats it.
+  bool offer(std::size_t changed = 0, const Arrangement* instead = nullptr) {
+    std::vector<Arrangement> arrangements;
+    std::vector<GroupBound> bounds;
+    for (std::size_t g = 0; g < works_.size(); ++g) {
+      arrangements.push_back(instead && g == changed ? *instead : works_[g].best);
+      bounds.push_back(works_[g].bound);
+      if (!arrangements.back().pool.empty()) fillUp(*works_[g].group, arrangements.back());
+    }
     auto plan =
-        std::make_shared<Plan>(toPlan(request_, grouped_, arrangements, bounds_, options_.shop));
+        std::make_shared<Plan>(toPlan(request_, grouped_, arrangements, bounds));
     plan->seconds = options_.steps ? 0.0 : elapsed();
-    if (best_ && !betterFor(request_.goal, *plan, *best_)) return false;
-    best_ = std::move(plan);
-    chosen_ = std::move(arrangements);
+    if (!kept_.offer(std::move(plan))) return false;
     if (progress_) report();
     return true;
   }
 
   void startSearches() {
-    for (std::size_t g = 0; g < grouped_.groups.size(); ++g) {
-      auto& of = searches_.emplace_back();
-      for (std::size_t k = 0; k < kSearchesPerGroup; ++k)
-        of.push_back(std::make_unique<Search>(grouped_.groups[g], bounds_[g].cost, chosen_[g],
-                                              options_.seed * 1'000'003 + g * 101 + k));
+    for (std::size_t g = 0; g < works_.size(); ++g) {
+      Work& work = works_[g];
+      const std::uint64_t seed = options_.seed * 1'000'003 + g * 101;
+      std::vector<std::int64_t> available;
+      for (const StockKindRow& row : work.group->stock) available.push_back(row.available);
+      work.bounder->begin(work.best);
+      if (work.best.sheets.size() > kManySheets) {
+        work.regroup = std::make_unique<Regroup>(*work.group, work.best, seed);
+        continue;
+      }
+      for (std::size_t k = 0; k < kSearches; ++k)
+        work.searches.push_back(
+            std::make_unique<Search>(
+            *work.group, available, work.best, seed + k,
+            k % 2 == 0 ? Search::kShortHistory : Search::kLongHistory));
     }
+  }
+
+  // The bound's own thread: all groups in turn until none has anything to gain.
+  void boundAll(const std::stop_token& stop) {
+    std::vector<char> open(works_.size(), 1);
+    while (std::find(open.begin(), open.end(), 1) != open.end())
+      for (std::size_t g = 0; g < works_.size(); ++g) {
+        if (open[g] == 0) continue;
+        if (stop.stop_requested()) return;
+        open[g] = works_[g].bounder->step(stop) ? 1 : 0;
+        const std::scoped_lock lock(boundMutex_);
+        found_[g] = {works_[g].bounder->bound(), works_[g].bounder->conditions()};
+        foundNew_ = true;
+        if (isSettled_[g]) open[g] = 0;
+      }
+  }
+
+  // Takes over what the bound has found.
+  void followBound() {
+    bool changed = false;
+    {
+      const std::scoped_lock lock(boundMutex_);
+      if (!foundNew_) return;
+      foundNew_ = false;
+      for (auto& [g, found] : found_) {
+        Work& work = works_[g];
+        if (found.first.cost <= work.bound.cost && found.first.sheets <= work.bound.sheets) continue;
+        work.bound = found.first;
+        work.conditions = found.second;
+        changed = true;
+      }
+    }
+    if (!changed) return;
+    for (Work& work : works_)
+      for (const auto& search : work.searches) search->setBound(work.bound.cost, work.conditions);
+    std::vector<GroupBound> bounds;
+    for (const Work& work : works_) bounds.push_back(work.bound);
+    kept_.setBound(boundOf(bounds));
+    if (progress_) report();
   }
 
   // One round: every search of every unsettled group runs for a while, then the better of each
   // group is taken over by the others. The outcome of a round by steps does not depend on the
   // threads.
-  bool round(std::int64_t steps, double untilSeconds) {
-    std::vector<std::function<void()>> tasks;
-    std::atomic<std::int64_t> done = 0;
+  void round(std::int64_t steps, double untilSeconds) {
+    double gains = 0;
     std::size_t open = 0;
-    for (const auto& of : searches_) open += of.front()->settled() ? 0 : of.size();
-    const double left = untilSeconds - elapsed();
-    // Slices grow with the time that has passed, so that the first gains show at once.
+    for (const Work& work : works_) {
+      if (work.settled()) continue;
+      gains += work.gain();
+      ++open;
+    }
+    // Slices grow with the time that has passed, so that the first gains show at once; a group that
+    // has more to gain gets more of it.
     const double slice = std::clamp(elapsed() * 0.2, 0.005, 0.1);
-    for (const auto& of : searches_) {
-      if (of.front()->settled()) continue;
-      for (const auto& search : of)
-        tasks.push_back([this, &search, &done, steps, slice, left] {
+    const double left = untilSeconds - elapsed();
+    std::vector<std::function<void()>> tasks;
+    for (Work& work : works_) {
+      if (work.settled()) continue;
+      const double share = gains > 0 ? static_cast<double>(open) * work.gain() / gains : 1.0;
+      const double most = std::min(slice * std::clamp(share, 0.2, 3.0), left);
+      if (work.regroup) {
+        const std::size_t hands = work.regroup->deal();
+        for (std::size_t h = 0; h < hands; ++h)
+          tasks.push_back([this, &work, h, untilSeconds] {
+            work.regroup->play(h, options_.steps ? kStepsPerRound : kStepsPerHand,
+                               [this, untilSeconds] {
+                                 return stopped() || (!options_.steps && elapsed() >= untilSeconds);
+                               });
+          });
+        continue;
+      }
+      for (const auto& search : work.searches)
+        tasks.push_back([this, &search, steps, most] {
           const auto from = Clock::now();
-          const double most = std::min(slice, left);
-          std::int64_t asked = 0;
-          const auto stop = [&] {
-            ++asked;
+          search->run(steps, [this, from, most] {
             return stopped() ||
                    (!options_.steps &&
                     std::chrono::duration<double>(Clock::now() - from).count() >= most);
-          };
-          search->run(steps, stop);
-          done += asked * 16;
+          });
         });
     }
+    if (options_.steps) addBoundTasks(tasks);
     runAll(tasks, std::max(1U, options_.threads));
-    iterations_ += options_.steps ? steps * static_cast<std::int64_t>(open) : done.load();
-    return merge();
+    merge();
+    followBound();
+    if (progress_ && elapsed() - reported_ > 0.1) report();
   }
 
-  bool merge() {
+  void addBoundTasks(std::vector<std::function<void()>>& tasks) {
+    for (std::size_t g = 0; g < works_.size(); ++g) {
+      if (works_[g].settled()) continue;
+      tasks.push_back([this, g] {
+        for (int i = 0; i < kBoundStepsPerRound && works_[g].bounder->step(stop_); ++i) {
+        }
+        const std::scoped_lock lock(boundMutex_);
+        found_[g] = {works_[g].bounder->bound(), works_[g].bounder->conditions()};
+        foundNew_ = true;
+      });
+    }
+  }
+
+  void merge() {
     bool changed = false;
-    std::vector<Arrangement> next = chosen_;
-    for (std::size_t g = 0; g < searches_.size(); ++g) {
-      auto& of = searches_[g];
-      for (std::size_t k = 1; k < of.size(); ++k) {
-        of[0]->adopt(of[k]->best());
-        of[k]->adopt(of[0]->best());
+    iterations_ = 0;
+    for (Work& work : works_) {
+      if (work.regroup) {
+        work.regroup->collect();
+        iterations_ += work.regroup->iterations();
       }
-      const Arrangement& best = of[0]->best();
-      if (best.poolArea < next[g].poolArea ||
-          (best.poolArea == next[g].poolArea &&
-           best.cost(grouped_.groups[g]) < next[g].cost(grouped_.groups[g]))) {
-        next[g] = best;
+      for (std::size_t k = 1; k < work.searches.size(); ++k) {
+        work.searches[0]->adopt(work.searches[k]->best());
+        work.searches[k]->adopt(work.searches[0]->best());
+      }
+      for (const auto& search : work.searches) iterations_ += search->iterations();
+      if (!work.regroup && work.searches.empty()) continue;
+      const Arrangement& best = work.regroup ? work.regroup->best() : work.searches[0]->best();
+      if (best.poolArea < work.best.poolArea ||
+          (best.poolArea == work.best.poolArea && best.cost(*work.group) < work.bestCost)) {
+        take(work, best);
         changed = true;
       }
     }
-    if (changed) offer(std::move(next));
-    return changed;
+    {
+      const std::scoped_lock lock(boundMutex_);
+      for (std::size_t g = 0; g < works_.size(); ++g) isSettled_[g] = works_[g].settled();
+    }
+    if (changed) offer();
   }
 
   void improve() {
     if (options_.steps) {
-      for (std::int64_t left = *options_.steps; left > 0 && !allSettled() && !stopped();
-           left -= kStepsPerRound)
+      std::int64_t left = *options_.steps;
+      do {
         round(std::min(left, kStepsPerRound), 0);
+        left -= kStepsPerRound;
+      } while (left > 0 && !allSettled() && !stopped());
       return;
     }
     const double until = options_.seconds * (1 - kShareForGathering);
-    double lastReport = elapsed();
-    while (elapsed() < until && !allSettled() && !stopped()) {
-      round(1'000'000'000, until);
-      if (progress_ && elapsed() - lastReport > 0.1) {
-        report();
-        lastReport = elapsed();
-      }
-    }
+    while (elapsed() < until && !allSettled() && !stopped()) round(1'000'000'000, until);
   }
 
   // At the least cost found, plans whose waste is gathered or that need fewer settings.
@@ -217,24 +322,25 @@ class Nester {
     const auto stop = [this] {
       return stopped() || (!options_.steps && elapsed() >= options_.seconds);
     };
+    const Keepable keep{(request_.keepLong + request_.kerf).inNm(),
+                        (request_.keepShort + request_.kerf).inNm()};
     for (int r = 0; r < rounds && !stop(); ++r) {
-      std::vector<std::vector<Arrangement>> found(searches_.size());
+      std::vector<Arrangement> found;
+      for (const Work& work : works_) found.push_back(work.best);
+      std::vector<char> is(works_.size());
       std::vector<std::function<void()>> tasks;
-      for (std::size_t g = 0; g < searches_.size(); ++g) {
-        found[g].resize(searches_[g].size());
-        for (std::size_t k = 0; k < searches_[g].size(); ++k)
-          tasks.push_back([this, g, k, &found, &stop] {
-            if (!searches_[g][k]->gather(kSteps, stop, found[g][k])) found[g][k].sheets.clear();
-          });
+      for (std::size_t g = 0; g < works_.size(); ++g) {
+        if (works_[g].searches.empty()) continue;
+        tasks.push_back([this, g, keep, &found, &is, &stop] {
+          is[g] = works_[g].searches[0]->gather(Aim::Leftover, keep, kSteps, stop, found[g]) ? 1 : 0;
+        });
       }
       runAll(tasks, std::max(1U, options_.threads));
-      for (std::size_t g = 0; g < found.size(); ++g)
-        for (Arrangement& one : found[g]) {
-          if (one.sheets.empty() || stop()) continue;
-          std::vector<Arrangement> next = chosen_;
-          next[g] = std::move(one);
-          offer(std::move(next));
-        }
+      for (std::size_t g = 0; g < found.size(); ++g) {
+        if (is[g] == 0 || stop()) continue;
+        offer(g, &found[g]);
+        works_[g].best = found[g];
+      }
     }
   }
 
@@ -244,12 +350,16 @@ class Nester {
   const NestCallback& progress_;
   Clock::time_point begin_;
   Grouped grouped_;
-  std::vector<GroupBound> bounds_;
-  std::vector<Arrangement> chosen_;
-  std::vector<std::vector<std::unique_ptr<Search>>> searches_;
-  std::shared_ptr<const Plan> best_;
+  std::vector<Work> works_;
+  Kept kept_;
   std::int64_t iterations_ = 0;
+  double reported_ = 0;
   bool settled_ = false;
+
+  std::mutex boundMutex_;  // of what follows: the bound's thread writes, the search's reads
+  std::map<std::size_t, std::pair<GroupBound, std::vector<Condition>>> found_;
+  std::map<std::size_t, bool> isSettled_;
+  bool foundNew_ = false;
 };
 
 }  // namespace

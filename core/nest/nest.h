@@ -9,7 +9,6 @@
 #include <stop_token>
 
 #include "core/plan/plan.h"
-#include "core/saw/machines.h"
 
 namespace pp::nest {
 
@@ -18,11 +17,11 @@ struct NestOptions {
   std::optional<std::int64_t> steps;  // instead of seconds: the same outcome every time
   std::uint64_t seed = 1;
   unsigned threads = 2;  // no part of the outcome when `steps` is given
-  saw::Shop shop;
 };
 
 struct NestProgress {
-  std::shared_ptr<const Plan> plan;  // the best so far, played back
+  std::shared_ptr<const Plan> plan;  // the best for the goal so far, played back
+  std::vector<std::shared_ptr<const Plan>> kept;  // those none beats on cost, settings, leftovers
   double seconds = 0;
   std::int64_t iterations = 0;
   bool settled = false;  // proven, or nothing cheaper is possible

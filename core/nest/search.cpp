@@ -5,10 +5,13 @@
 namespace pp::nest {
 namespace {
 
-constexpr std::size_t kHistory = 200;  // length of the late-acceptance memory (Burke & Bykov 2017)
-constexpr std::size_t kMostTargets = 400;  // choices of sheets kept in mind at once
-constexpr std::int64_t kStepsPerTry = 4'000;
-constexpr double kPoolWeight = 16;  // a block in the pool against waste that is not gathered
+constexpr std::size_t kMostTargets = 200;  // choices of sheets kept in mind at once
+constexpr std::int64_t kStepsPerTry = 6'000;
+constexpr double kPoolWeight = 16;      // a block in the pool against waste that is not gathered
+constexpr unsigned kBlink = 2;          // spots in 64 that are overlooked
+constexpr int kMostRuined = 7;          // blocks taken out at once
+constexpr std::size_t kMostTried = 24;  // blocks of the pool tried at once
+constexpr std::int64_t kAskEvery = 16;  // iterations between two looks at the stop
 
 double filled(const Group& group, const SlackTree& sheet) {
   double out = 0;
@@ -19,10 +22,41 @@ double filled(const Group& group, const SlackTree& sheet) {
 
 }  // namespace
 
-Search::Search(const Group& group, Cost bound, Arrangement start, std::uint64_t seed)
-    : group_(group), bound_(bound), random_(seed), best_(std::move(start)) {
+Search::Search(const Group& group, std::vector<std::int64_t> available, Arrangement start,
+               std::uint64_t seed, std::size_t historyLength)
+    : group_(group),
+      available_(std::move(available)),
+      random_(seed),
+      historyLength_(historyLength),
+      best_(std::move(start)) {
   bestCost_ = best_.cost(group_);
+  makeKeys();
   retarget();
+}
+
+Search::Search(const Group& group, std::uint64_t seed)
+    : group_(group), random_(seed), historyLength_(kShortHistory), settled_(true) {
+  makeKeys();
+}
+
+void Search::makeKeys() {
+  for (const Block& block : group_.blocks) {
+    keyArea_.push_back(block.area);
+    keySide_.push_back(
+        static_cast<double>(std::max(block.lies.front().w, block.lies.front().h)));
+  }
+}
+
+void Search::setBound(Cost bound, const std::vector<Condition>& conditions) {
+  if (bound == bound_) return;
+  bound_ = bound;
+  conditions_ = conditions;
+  if (bestCost_ <= bound_ && best_.pool.empty()) {
+    settled_ = true;
+    return;
+  }
+  const auto gone = [this](const Target& t) { return t.cost < bound_ || !plausible(t.counts); };
+  if (best_.pool.empty() && std::any_of(targets_.begin(), targets_.end(), gone)) retarget();
 }
 
 bool Search::better(const Arrangement& other) const {
@@ -40,248 +74,334 @@ bool Search::adopt(const Arrangement& other) {
   return true;
 }
 
-// Lists the choices of sheets that would be cheaper than the best plan and large enough by area:
-// those of a lower price before those of less stock at the same price, roomiest first. Found by
-// depth-first search over the counts of every stock row.
+bool Search::plausible(const std::vector<std::int64_t>& counts) const {
+  return std::all_of(conditions_.begin(), conditions_.end(), [&](const Condition& condition) {
+    Int128 most = 0;
+    for (std::size_t i = 0; i < counts.size(); ++i) most += counts[i] * condition.most[i];
+    return most >= condition.need;
+  });
+}
+
+// Lists the choices of sheets that are cheaper than the best plan, meet the conditions and leave no
+// cheaper room unused: a choice that could have one sheet more and still be cheaper is part of
+// another one. Lower prices come before less stock at the same price, the roomiest first.
+void Search::listTargets() {
+  double need = 0;
+  std::size_t leaves = 0;
+  for (const SlackTree& sheet : best_.sheets) {
+    need += filled(group_, sheet);
+    leaves += sheet.leaves().size();
+  }
+  const auto copies = static_cast<std::int64_t>(leaves);
+  const std::size_t rows = group_.stock.size();
+  std::vector<std::int64_t> counts(rows);
+  const auto consider = [&](Cost below, Cost cost, double area) {
+    const bool lowerPrice = priceOf(cost) < priceOf(bestCost_);
+    if (lowerPrice != (below < bestCost_) || area < need * (1 - 1e-9) || cost < bound_ ||
+        !plausible(counts))
+      return;
+    for (std::size_t i = 0; i < rows; ++i)
+      if (counts[i] < std::min(available_[i], copies) && cost + group_.stock[i].cost < below)
+        return;
+    targets_.push_back({counts, cost, area - need, 0, {}, {}});
+  };
+  int visits = 0;
+  const std::function<void(Cost, std::size_t, Cost, double)> visit =
+      [&](Cost below, std::size_t i, Cost cost, double area) {
+        constexpr int kMostVisits = 50'000;
+        if (cost >= below || ++visits > kMostVisits) return;
+        if (i == rows) return consider(below, cost, area);
+        const std::int64_t most = std::min(available_[i], copies);
+        const std::int64_t least = group_.stock[i].alwaysThere() ? most : 0;
+        for (std::int64_t n = most; n >= least; --n) {
+          counts[i] = n;
+          visit(below, i + 1, cost + n * group_.stock[i].cost,
+                area + static_cast<double>(n) * group_.stock[i].area);
+        }
+        counts[i] = 0;
+      };
+  visit((bestCost_ >> kPriceShift) << kPriceShift, 0, 0, 0);  // a lower price
+  const std::size_t cheaper = targets_.size();
+  const auto roomiest = [](const Target& a, const Target& b) { return a.slack > b.slack; };
+  std::stable_sort(targets_.begin(), targets_.end(), roomiest);
+  visits = 0;
+  visit(bestCost_, 0, 0, 0);  // less stock
+  std::stable_sort(targets_.begin() + static_cast<std::ptrdiff_t>(cheaper), targets_.end(),
+                   roomiest);
+  if (targets_.size() > kMostTargets) targets_.resize(kMostTargets);
+}
+
 void Search::retarget() {
   targets_.clear();
   target_ = 0;
   if (!best_.pool.empty()) {
     // Short of stock: everything there is lies open and the pool is to shrink.
     Target all;
-    for (const StockKindRow& row : group_.stock) all.counts.push_back(row.available);
+    all.counts = available_;
     targets_.push_back(all);
-    begin(targets_.front());
-    return;
+  } else if (bestCost_ > bound_) {
+    listTargets();
   }
-  double need = 0;
-  std::int64_t copies = 0;
-  for (const Block& block : group_.blocks) {
-    need += static_cast<double>(block.copies) * block.area;
-    copies += block.copies;
-  }
-  std::vector<std::int64_t> counts(group_.stock.size());
-  int visits = 0;
-  const std::function<void(std::size_t, Cost, double)> visit = [&](std::size_t i, Cost cost,
-                                                                   double area) {
-    constexpr int kMostVisits = 100'000;
-    if (cost >= bestCost_ || ++visits > kMostVisits) return;
-    if (i == group_.stock.size()) {
-      if (area >= need * (1 - 1e-9) && cost >= bound_)
-        targets_.push_back({counts, cost, area - need, 0});
-      return;
-    }
-    const StockKindRow& row = group_.stock[i];
-    for (std::int64_t n = std::min(row.available, copies); n >= 0; --n) {
-      counts[i] = n;
-      visit(i + 1, cost + n * row.cost, area + static_cast<double>(n) * row.area);
-    }
-    counts[i] = 0;
-  };
-  if (bestCost_ > bound_) visit(0, 0, 0);
-  std::stable_sort(targets_.begin(), targets_.end(), [this](const Target& a, const Target& b) {
-    const bool cheaperA = priceOf(a.cost) < priceOf(bestCost_);
-    const bool cheaperB = priceOf(b.cost) < priceOf(bestCost_);
-    return cheaperA != cheaperB ? cheaperA : a.slack > b.slack;
-  });
-  if (targets_.size() > kMostTargets) targets_.resize(kMostTargets);
   settled_ = targets_.empty();
   if (!settled_) begin(targets_.front());
 }
 
-// Sets up the sheets of a target: those of the best plan that it still has, fullest first, and
+void Search::load(std::vector<SlackTree> sheets, std::vector<int> pool) {
+  sheets_ = std::move(sheets);
+  pool_ = std::move(pool);
+  poolArea_ = 0;
+  for (const int block : pool_) poolArea_ += keyArea_[static_cast<std::size_t>(block)];
+  fill_.clear();
+  for (const SlackTree& sheet : sheets_) fill_.push_back(filled(group_, sheet));
+  savedAt_.assign(sheets_.size(), -1);
+  savedCount_ = 0;
+  worth_.assign(sheets_.size(), 0);
+  value_ = kPoolWeight * poolArea_;
+  for (std::size_t i = 0; i < sheets_.size(); ++i) {
+    worth_[i] = worth(i);
+    value_ -= worth_[i];
+  }
+  history_.assign(historyLength_, value_);
+  historyAt_ = 0;
+}
+
+// Takes a target up where it was left; the first time, sets up its sheets: those of the best plan that it still has, fullest first, and
 // empty ones for the rest. What lay on the others goes to the pool.
-void Search::begin(const Target& target) {
-  now_.sheets.clear();
-  now_.pool = best_.pool;
-  std::vector<std::size_t> order(best_.sheets.size());
-  for (std::size_t i = 0; i < order.size(); ++i) order[i] = i;
-  std::stable_sort(order.begin(), order.end(), [this](std::size_t a, std::size_t b) {
-    return filled(group_, best_.sheets[a]) > filled(group_, best_.sheets[b]);
-  });
+void Search::begin(Target& target) {
+  mode_ = Mode::Place;
+  stepsOnTarget_ = 0;
+  if (!target.sheets.empty()) return load(std::move(target.sheets), std::move(target.pool));
+  std::vector<SlackTree> sheets;
+  std::vector<int> pool = best_.pool;
+  std::vector<std::pair<double, std::size_t>> order;
+  for (std::size_t i = 0; i < best_.sheets.size(); ++i)
+    order.emplace_back(-filled(group_, best_.sheets[i]), i);
+  std::stable_sort(order.begin(), order.end());
   std::vector<std::int64_t> left = target.counts;
-  for (const std::size_t i : order) {
+  for (const auto& [key, i] : order) {
     const SlackTree& sheet = best_.sheets[i];
     if (left[sheet.stock()] > 0) {
       --left[sheet.stock()];
-      now_.sheets.push_back(sheet);
+      sheets.push_back(sheet);
     } else {
-      for (const int leaf : sheet.leaves()) now_.pool.push_back(sheet.node(leaf).block);
+      for (const int leaf : sheet.leaves()) pool.push_back(sheet.node(leaf).block);
     }
   }
   for (std::size_t i = 0; i < left.size(); ++i)
     for (; left[i] > 0; --left[i])
-      now_.sheets.emplace_back(i, group_.stock[i].w, group_.stock[i].h);
-  now_.poolArea = 0;
-  for (const int block : now_.pool)
-    now_.poolArea += group_.blocks[static_cast<std::size_t>(block)].area;
-  fill_.clear();
-  for (const SlackTree& sheet : now_.sheets) fill_.push_back(filled(group_, sheet));
-  isSaved_.assign(now_.sheets.size(), 0);
-  savedCount_ = 0;
-  nowValue_ = objective();
-  history_.assign(kHistory, nowValue_);
-  historyAt_ = 0;
-  stepsOnTarget_ = 0;
+      sheets.emplace_back(i, group_.stock[i].w, group_.stock[i].h, group_.leastSide);
+  load(std::move(sheets), std::move(pool));
 }
 
-// Small is good: what is in the pool, less a reward for full sheets beside empty ones.
-double Search::objective() const {
-  double out = kPoolWeight * now_.poolArea;
-  for (std::size_t i = 0; i < now_.sheets.size(); ++i)
-    out -= fill_[i] * fill_[i] / group_.stock[now_.sheets[i].stock()].area;
-  return out;
+// What a sheet contributes to the value.
+double Search::worth(std::size_t sheet) const {
+  if (mode_ != Mode::Leftover)
+    return fill_[sheet] * fill_[sheet] / group_.stock[sheets_[sheet].stock()].area;
+  const Spot* spot = sheets_[sheet].largestSpot(keep_.longSide, keep_.shortSide);
+  constexpr double kGathering = 0.05;  // waste gathered on one sheet makes larger leftovers later
+  const double gathered =
+      kGathering * fill_[sheet] * fill_[sheet] / group_.stock[sheets_[sheet].stock()].area;
+  return gathered +
+         (spot ? static_cast<double>(spot->w) * static_cast<double>(spot->h) / 1e18 : 0.0);
 }
 
 void Search::save(std::size_t sheet) {
-  if (isSaved_[sheet] != 0) return;
-  isSaved_[sheet] = 1;
-  if (savedCount_ == saved_.size())
-    saved_.emplace_back(sheet, now_.sheets[sheet]);
-  else {
-    saved_[savedCount_].first = sheet;
-    saved_[savedCount_].second = now_.sheets[sheet];  // keeps its capacity: no allocation
+  if (savedAt_[sheet] == iterations_) return;
+  savedAt_[sheet] = iterations_;
+  if (savedCount_ == saved_.size()) {
+    saved_.push_back({sheet, fill_[sheet], worth_[sheet], sheets_[sheet]});
+  } else {
+    Saved& saved = saved_[savedCount_];
+    saved.index = sheet;
+    saved.fill = fill_[sheet];
+    saved.worth = worth_[sheet];
+    saved.sheet = sheets_[sheet];  // keeps its capacity: no allocation
   }
   ++savedCount_;
 }
 
 void Search::restore() {
-  for (std::size_t i = 0; i < savedCount_; ++i)
-    std::swap(now_.sheets[saved_[i].first], saved_[i].second);
-  now_.pool = savedPool_;
-  now_.poolArea = savedPoolArea_;
-  fill_ = savedFill_;
+  for (std::size_t i = 0; i < savedCount_; ++i) {
+    Saved& saved = saved_[i];
+    std::swap(sheets_[saved.index], saved.sheet);
+    fill_[saved.index] = saved.fill;
+    worth_[saved.index] = saved.worth;
+  }
+  pool_ = savedPool_;
+  poolArea_ = savedPoolArea_;
+  value_ = savedValue_;
 }
 
-void Search::removeFrom(std::size_t sheet, std::size_t howMany) {
-  for (; howMany > 0 && !now_.sheets[sheet].empty(); --howMany) {
-    save(sheet);
-    SlackTree& tree = now_.sheets[sheet];
-    const int leaf = tree.leaves()[random_.below(tree.leaves().size())];
-    const int block = tree.node(leaf).block;
-    const double area = group_.blocks[static_cast<std::size_t>(block)].area;
-    tree.remove(leaf);
-    now_.pool.push_back(block);
-    now_.poolArea += area;
+void Search::removeFrom(std::size_t sheet, int howMany) {
+  SlackTree& tree = sheets_[sheet];
+  if (tree.empty() || howMany <= 0) return;
+  save(sheet);
+  const std::vector<int>& leaves = tree.leaves();
+  int chosen[kMostRuined];
+  int count = 0;
+  const int most = std::min(howMany, static_cast<int>(leaves.size()));
+  // Half the time neighbours in the tree, which leave one larger gap.
+  const bool neighbours = random_.below(2) == 0;
+  const std::size_t from = random_.below(leaves.size());
+  while (count < most) {
+    const std::size_t at = neighbours
+                               ? (from + static_cast<std::size_t>(count)) % leaves.size()
+                               : random_.below(leaves.size());
+    if (std::find(chosen, chosen + count, leaves[at]) != chosen + count) continue;
+    chosen[count++] = leaves[at];
+  }
+  for (int i = 0; i < count; ++i) {
+    const int block = tree.node(chosen[i]).block;
+    const double area = keyArea_[static_cast<std::size_t>(block)];
+    pool_.push_back(block);
+    poolArea_ += area;
     fill_[sheet] -= area;
   }
+  tree.remove(chosen, count);
 }
 
-void Search::ruin(std::size_t howMany) {
-  if (now_.sheets.empty()) return;
-  const std::size_t one = random_.below(now_.sheets.size());
-  if (random_.below(2) == 0) {
-    removeFrom(one, howMany);
-  } else {
-    const std::size_t other = random_.below(now_.sheets.size());
-    removeFrom(one, howMany - howMany / 2);
-    removeFrom(other, howMany / 2);
-  }
+void Search::ruin(int howMany) {
+  if (sheets_.empty()) return;
+  const std::size_t one = random_.below(sheets_.size());
+  if (random_.below(2) == 0) return removeFrom(one, howMany);
+  const std::size_t other = random_.below(sheets_.size());
+  removeFrom(one, howMany - howMany / 2);
+  removeFrom(other, howMany / 2);
 }
 
 void Search::recreate() {
-  // Large blocks first, with some noise; equal keys keep their order.
-  const bool byArea = random_.below(2) == 0;
-  const unsigned noise = static_cast<unsigned>(random_.below(4));
-  std::vector<std::pair<double, int>> order;
-  for (const int block : now_.pool) {
-    const Block& what = group_.blocks[static_cast<std::size_t>(block)];
-    const double size =
-        byArea ? what.area
-               : static_cast<double>(std::max(what.lies.front().w, what.lies.front().h));
-    const double shake = 1.0 + 0.25 * noise * static_cast<double>(random_.below(1024)) / 1024.0;
-    order.emplace_back(-size * shake, block);
+  // A few of a large pool are tried; those taken out just now are its last.
+  rest_.clear();
+  if (pool_.size() > kMostTried) {
+    const std::size_t old = pool_.size() - static_cast<std::size_t>(kMostRuined);
+    for (std::size_t i = 0; i < kMostTried / 2; ++i)
+      std::swap(pool_[i], pool_[i + random_.below(old - i)]);
+    for (std::size_t i = kMostTried / 2; i < old; ++i) rest_.push_back(pool_[i]);
+    pool_.erase(pool_.begin() + kMostTried / 2, pool_.begin() + static_cast<std::ptrdiff_t>(old));
   }
-  std::stable_sort(order.begin(), order.end(),
-                   [](const auto& a, const auto& b) { return a.first < b.first; });
+  // Large blocks first, with some noise; equal keys keep their order.
+  const std::vector<double>& keys = random_.below(2) == 0 ? keyArea_ : keySide_;
+  const double noise = 0.25 * static_cast<double>(random_.below(4)) / 1024.0;
+  order_.clear();
+  for (const int block : pool_) {
+    const double shake = 1.0 + noise * static_cast<double>(random_.below(1024));
+    order_.emplace_back(-keys[static_cast<std::size_t>(block)] * shake, block);
+  }
+  std::sort(order_.begin(), order_.end());
   const Rule rule = static_cast<Rule>(random_.below(4));
-  now_.pool.clear();
-  now_.poolArea = 0;
-  for (const auto& [key, block] : order) {
+  pool_.clear();
+  for (const auto& [key, block] : order_) {
     Found found;
     const Block& what = group_.blocks[static_cast<std::size_t>(block)];
-    if (!findSpot(group_, now_.sheets, block, rule, random_, 2, found)) {
-      now_.pool.push_back(block);
-      now_.poolArea += what.area;
+    if (!findSpot(group_, sheets_, block, rule, random_, kBlink, found)) {
+      pool_.push_back(block);
       continue;
     }
     save(found.sheet);
     const Lie& lie = what.lies[static_cast<std::size_t>(found.lie)];
-    now_.sheets[found.sheet].insert(found.spot, block, found.lie, lie.w, lie.h);
+    sheets_[found.sheet].insert(found.spot, block, found.lie, lie.w, lie.h);
     fill_[found.sheet] += what.area;
+    poolArea_ -= what.area;
   }
+  pool_.insert(pool_.end(), rest_.begin(), rest_.end());
+  if (pool_.empty()) poolArea_ = 0;
 }
 
 // One ruin and recreate; true when everything is placed.
-bool Search::iterate(bool gathering) {
-  savedPool_ = now_.pool;
-  savedPoolArea_ = now_.poolArea;
-  savedFill_ = fill_;
+bool Search::iterate() {
+  ++iterations_;
+  savedPool_ = pool_;
+  savedPoolArea_ = poolArea_;
+  savedValue_ = value_;
   savedCount_ = 0;
-  std::fill(isSaved_.begin(), isSaved_.end(), 0);
-  ruin(1 + random_.below(7));
+  ruin(1 + static_cast<int>(random_.below(kMostRuined)));
   recreate();
-  const double value = objective();
-  const bool allowed = !gathering || now_.pool.empty();
-  if (allowed && (value <= nowValue_ || value < history_[historyAt_]))
-    nowValue_ = value;
+  double value = value_ + kPoolWeight * (poolArea_ - savedPoolArea_);
+  for (std::size_t i = 0; i < savedCount_; ++i) {
+    const std::size_t sheet = saved_[i].index;
+    worth_[sheet] = worth(sheet);
+    value -= worth_[sheet] - saved_[i].worth;
+  }
+  const bool allowed = mode_ == Mode::Place || pool_.empty();
+  if (allowed && (value <= value_ || value < history_[historyAt_]))
+    value_ = value;
   else
     restore();
-  history_[historyAt_] = nowValue_;
-  historyAt_ = (historyAt_ + 1) % kHistory;
-  return now_.pool.empty();
+  history_[historyAt_] = value_;
+  historyAt_ = (historyAt_ + 1) % history_.size();
+  return pool_.empty();
 }
 
 void Search::takeBest() {
-  best_ = now_;
-  auto& sheets = best_.sheets;
-  sheets.erase(
-      std::remove_if(sheets.begin(), sheets.end(), [](const SlackTree& s) { return s.empty(); }),
-      sheets.end());
+  best_.sheets.clear();
+  for (const SlackTree& sheet : sheets_)
+    if (!sheet.empty()) best_.sheets.push_back(sheet);
+  best_.pool = pool_;
+  best_.poolArea = poolArea_;
   bestCost_ = best_.cost(group_);
 }
 
-bool Search::run(std::int64_t steps, const std::function<bool()>& stop) {
+// The roomiest few targets are tried far more often than the rest.
+void Search::nextTarget() {
+  ++targets_[target_].tries;
+  stepsOnTarget_ = 0;
+  std::size_t next = 0;
+  for (std::size_t k = 0; k < targets_.size(); ++k)
+    if (targets_[k].tries * static_cast<int>(k + 1) <
+        targets_[next].tries * static_cast<int>(next + 1))
+      next = k;
+  if (next == target_) return;
+  targets_[target_].sheets = std::move(sheets_);
+  targets_[target_].pool = std::move(pool_);
+  target_ = next;
+  begin(targets_[next]);
+}
+
+bool Search::run(std::int64_t steps, const Stop& stop) {
   bool changed = false;
   for (std::int64_t i = 0; i < steps && !settled_; ++i) {
-    constexpr std::int64_t kAskEvery = 16;
     if (i % kAskEvery == 0 && stop()) break;
-    const bool complete = iterate(false);
-    const bool short_ = !best_.pool.empty();
-    if (complete || (short_ && now_.poolArea < best_.poolArea)) {
+    const bool complete = iterate();
+    const bool isShort = !best_.pool.empty();
+    if (complete || (isShort && poolArea_ < best_.poolArea)) {
       takeBest();
       changed = true;
       if (complete) retarget();
     }
-    if (++stepsOnTarget_ >= kStepsPerTry && targets_.size() > 1) {
-      // The roomiest few targets are tried far more often than the rest.
-      ++targets_[target_].tries;
-      std::size_t next = 0;
-      for (std::size_t k = 0; k < targets_.size(); ++k)
-        if (targets_[k].tries * static_cast<int>(k + 1) <
-            targets_[next].tries * static_cast<int>(next + 1))
-          next = k;
-      target_ = next;
-      begin(targets_[next]);
-    }
+    if (++stepsOnTarget_ >= kStepsPerTry && targets_.size() > 1) nextTarget();
   }
   return changed;
 }
 
-bool Search::gather(std::int64_t steps, const std::function<bool()>& stop, Arrangement& out) {
-  if (!best_.pool.empty() || best_.sheets.empty()) return false;
-  Target same;
-  same.counts = best_.used(group_);
-  begin(same);
-  double bestValue = nowValue_;
+void Search::shrink(std::int64_t steps, const Stop& stop, Arrangement& from) {
+  mode_ = Mode::Place;
+  load(std::move(from.sheets), std::move(from.pool));
+  for (std::int64_t i = 0; i < steps; ++i) {
+    if (i % kAskEvery == 0 && stop()) break;
+    if (iterate() && i > steps / 2) break;
+  }
+  from.sheets = std::move(sheets_);
+  from.pool = std::move(pool_);
+}
+
+bool Search::gather(Aim aim, Keepable keep, std::int64_t steps, const Stop& stop,
+                    Arrangement& from) {
+  if (!from.pool.empty() || from.sheets.empty()) return false;
+  if (!settled_) {
+    targets_[target_].sheets = std::move(sheets_);
+    targets_[target_].pool = std::move(pool_);
+  }
+  mode_ = aim == Aim::Gather ? Mode::Gather : Mode::Leftover;
+  keep_ = keep;
+  load(from.sheets, {});
+  double bestValue = value_;
   bool found = false;
   for (std::int64_t i = 0; i < steps; ++i) {
-    constexpr std::int64_t kAskEvery = 16;
     if (i % kAskEvery == 0 && stop()) break;
-    iterate(true);
-    if (nowValue_ < bestValue - 1e-9) {
-      bestValue = nowValue_;
-      out = now_;
+    iterate();
+    if (value_ < bestValue - 1e-9 && pool_.empty()) {
+      bestValue = value_;
+      from.sheets = sheets_;
       found = true;
     }
   }

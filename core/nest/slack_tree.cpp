@@ -118,35 +118,54 @@ void SlackTree::collapse(int node) {
   drop(only);
 }
 
-void SlackTree::remove(int leaf) {
+void SlackTree::take(int leaf) {
   const int parent = at(leaf).parent;
   if (parent < 0) {
     root_ = -1;
     drop(leaf);
-    settle();
     return;
   }
   const int before = childBefore(leaf);
   (before < 0 ? at(parent).first : at(before).next) = at(leaf).next;
   drop(leaf);
   collapse(parent);
+}
+
+void SlackTree::remove(const int* leaves, int count) {
+  for (int i = 0; i < count; ++i) take(leaves[i]);
   settle();
+}
+
+const Spot* SlackTree::largestSpot(Nm keepLong, Nm keepShort) const {
+  const Spot* best = nullptr;
+  double most = 0;
+  for (const Spot& spot : spots_) {
+    if (std::max(spot.w, spot.h) < keepLong || std::min(spot.w, spot.h) < keepShort) continue;
+    const double area = static_cast<double>(spot.w) * static_cast<double>(spot.h);
+    if (area <= most) continue;
+    most = area;
+    best = &spot;
+  }
+  return best;
 }
 
 void SlackTree::settle() {
   spots_.clear();
   leaves_.clear();
-  widest_ = highest_ = 0;
+  highest_.fill(0);
   if (root_ < 0) {
     nodes_.clear();
     free_.clear();
     addSpot(w_, h_, -1, Spot::How::Empty);
+    std::fill(highest_.begin(), highest_.end(), h_);
     return;
   }
   tighten(root_);
   at(root_).roomW = w_;
   at(root_).roomH = h_;
   allow(root_);
+  for (std::size_t i = kSteps - 1; i > 0; --i)
+    highest_[i - 1] = std::max(highest_[i - 1], highest_[i]);
 }
 
 void SlackTree::tighten(int node) {
@@ -157,13 +176,19 @@ void SlackTree::tighten(int node) {
   }
   self.w = self.h = 0;
   const bool row = self.kind == NodeKind::Row;
+  bool sorted = true;
+  Nm before = 0;
   for (int i = self.first; i >= 0; i = at(i).next) {
     tighten(i);
     const Node& child = at(i);
-    self.w = row ? self.w + child.w : std::max(self.w, child.w);
-    self.h = row ? std::max(self.h, child.h) : self.h + child.h;
+    const Nm across = row ? child.h : child.w;
+    (row ? self.w : self.h) += row ? child.w : child.h;
+    Nm& most = row ? self.h : self.w;
+    most = std::max(most, across);
+    sorted = sorted && (i == self.first || across <= before);
+    before = across;
   }
-  sortChildren(node);
+  if (!sorted) sortChildren(node);
 }
 
 // Siblings stand highest first (widest first in a column), so that the room beside a tail of them
@@ -199,13 +224,6 @@ void SlackTree::allow(int node) {
     allow(i);
   }
   if (self.kind != NodeKind::Leaf) addTailSpots(node);
-}
-
-void SlackTree::addSpot(Nm w, Nm h, int node, Spot::How how) {
-  if (w <= 0 || h <= 0) return;
-  spots_.push_back({w, h, node, how});
-  widest_ = std::max(widest_, w);
-  highest_ = std::max(highest_, h);
 }
 
 void SlackTree::addSpots(int node) {

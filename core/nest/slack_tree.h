@@ -7,6 +7,7 @@
 // a child may take what its siblings leave along the row and all of the row's allowed height.
 #pragma once
 
+#include <array>
 #include <cstdint>
 #include <vector>
 
@@ -41,7 +42,15 @@ struct Spot {
 
 class SlackTree {
  public:
-  SlackTree(std::size_t stock, Nm w, Nm h) : stock_(stock), w_(w), h_(h) { settle(); }
+  // Spots with a side below `least` are not worth listing.
+  SlackTree(std::size_t stock, Nm w, Nm h, Nm least)
+      : stock_(stock),
+        w_(w),
+        h_(h),
+        least_(least),
+        perStep_(static_cast<double>(kSteps) / static_cast<double>(w)) {
+    settle();
+  }
 
   std::size_t stock() const { return stock_; }  // index into the group's stock
   Nm width() const { return w_; }
@@ -51,19 +60,23 @@ class SlackTree {
   const Node& node(int i) const { return nodes_[static_cast<std::size_t>(i)]; }
   const std::vector<Spot>& spots() const { return spots_; }
   const std::vector<int>& leaves() const { return leaves_; }
-  // No spot takes anything wider or higher than this.
-  Nm widest() const { return widest_; }
-  Nm highest() const { return highest_; }
+  // False only when no spot takes a block of that size: one look instead of all spots.
+  bool mayTake(Nm w, Nm h) const { return h <= highest_[step(w)]; }
+  // The largest spot by area that a leftover worth keeping could be cut from, or null. The sizes are
+  // the least of a keepable piece, inflated.
+  const Spot* largestSpot(Nm keepLong, Nm keepShort) const;
 
   // Precondition: the lie fits the spot, which is of this tree as it is now.
   void insert(const Spot& spot, int block, int lie, Nm w, Nm h);
-  // Precondition: `leaf` is one of leaves().
-  void remove(int leaf);
+  // Takes leaves out; each is one of leaves(), and none twice.
+  void remove(const int* leaves, int count);
+  void remove(int leaf) { remove(&leaf, 1); }
 
  private:
   Node& at(int i) { return nodes_[static_cast<std::size_t>(i)]; }
   int make(NodeKind kind);
   void drop(int i);
+  void take(int leaf);
   void append(int parent, int child);
   void replace(int old, int with);
   int childBefore(int child) const;
@@ -74,12 +87,24 @@ class SlackTree {
   void allow(int node);
   void addSpots(int node);
   void addTailSpots(int node);
-  void addSpot(Nm w, Nm h, int node, Spot::How how);
+  void addSpot(Nm w, Nm h, int node, Spot::How how) {
+    if (w < least_ || h < least_) return;
+    spots_.push_back({w, h, node, how});
+    Nm& highest = highest_[step(w)];
+    highest = highest < h ? h : highest;
+  }
 
   std::size_t stock_;
-  Nm w_, h_;
+  Nm w_, h_, least_;
   int root_ = -1;
-  Nm widest_ = 0, highest_ = 0;
+  // By width in steps of a sixteenth of the sheet: the highest spot that is in this step or above.
+  static constexpr std::size_t kSteps = 16;
+  std::size_t step(Nm w) const {
+    const auto i = static_cast<std::size_t>(static_cast<double>(w) * perStep_);
+    return i < kSteps ? i : kSteps - 1;
+  }
+  double perStep_ = 0;
+  std::array<Nm, kSteps> highest_{};
   std::vector<Node> nodes_;
   std::vector<int> free_;
   std::vector<Spot> spots_;

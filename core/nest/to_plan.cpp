@@ -14,58 +14,114 @@ namespace {
 
 class Converter {
  public:
-  Converter(const NestRequest& request, const Group& group, Plan& plan)
-      : request_(request), group_(group), plan_(plan), copies_(group.blocks.size()) {}
+  Converter(const NestRequest& request, const Group& group, std::vector<std::int64_t>& copies,
+            Plan& plan)
+      : request_(request), group_(group), copies_(copies), plan_(plan) {}
 
-  void sheet(const SlackTree& tree) {
-    if (tree.empty()) return;
-    PlannedSheet out;
-    out.stock = group_.stock[tree.stock()].stock;
-    const Nm trim = request_.stock[out.stock].trim.inNm();
-    out.tree = convert(tree, tree.root(), trim, trim, out);
-    plan_.sheets.push_back(std::move(out));
+  void run(const Arrangement& arrangement) {
+    for (const PinnedSheet& pinned : group_.pinned) {
+      PlannedSheet out;
+      out.stock = pinned.stock;
+      out.tree = skeleton(pinned.skeleton, arrangement, out);
+      plan_.sheets.push_back(std::move(out));
+    }
+    for (const SlackTree& tree : arrangement.sheets) {
+      if (tree.empty() || group_.stock[tree.stock()].region) continue;
+      PlannedSheet out;
+      out.stock = group_.stock[tree.stock()].stock;
+      out.tree = filled(tree, out);
+      plan_.sheets.push_back(std::move(out));
+    }
   }
 
  private:
-  CutTree convert(const SlackTree& tree, int i, Nm x, Nm y, PlannedSheet& sheet) {
-    const Node& node = tree.node(i);
-    if (node.kind == NodeKind::Leaf) return block(node, x, y, sheet);
-    const bool row = node.kind == NodeKind::Row;
-    CutTree out;
-    out.kind = row ? CutTree::Kind::Row : CutTree::Kind::Column;
-    out.dx = Length::nm(node.w) - request_.kerf;
-    out.dy = Length::nm(node.h) - request_.kerf;
-    for (int child = node.first; child >= 0; child = tree.node(child).next) {
-      out.children.push_back(convert(tree, child, x, y, sheet));
-      (row ? x : y) += row ? tree.node(child).w : tree.node(child).h;
+  Length size(Nm inflated) const { return Length::nm(inflated) - request_.kerf; }
+
+  // The tree with every leftover worth keeping cut out of it as if it were a part, largest first.
+  CutTree filled(SlackTree tree, PlannedSheet& sheet) {
+    const Nm kerf = request_.kerf.inNm();
+    while (const Spot* spot =
+               tree.largestSpot(request_.keepLong.inNm() + kerf, request_.keepShort.inNm() + kerf)) {
+      const Spot at = *spot;
+      tree.insert(at, kLeftover, 0, at.w, at.h);
     }
+    return convert(tree, tree.root(), sheet);
+  }
+
+  CutTree convert(const SlackTree& tree, int i, PlannedSheet& sheet) {
+    const Node& node = tree.node(i);
+    CutTree out;
+    out.dx = size(node.w);
+    out.dy = size(node.h);
+    if (node.kind == NodeKind::Leaf) {
+      if (node.block != kLeftover) return block(node, sheet);
+      out.kind = CutTree::Kind::Leftover;
+      return out;
+    }
+    out.kind = node.kind == NodeKind::Row ? CutTree::Kind::Row : CutTree::Kind::Column;
+    for (int child = node.first; child >= 0; child = tree.node(child).next)
+      out.children.push_back(convert(tree, child, sheet));
     return out;
   }
 
-  CutTree block(const Node& node, Nm x, Nm y, PlannedSheet& sheet) {
-    const auto index = static_cast<std::size_t>(node.block);
-    const Lie& lie = group_.blocks[index].lies[static_cast<std::size_t>(node.lie)];
-    const std::int64_t copy = ++copies_[index];
+  CutTree part(std::size_t part, bool turned, Length dx, Length dy, PlannedSheet& sheet) {
+    CutTree out;
+    out.dx = dx;
+    out.dy = dy;
+    out.placement = sheet.placements.size();
+    sheet.placements.push_back({part, ++copies_[part], {}, {}, dx, dy, turned});
+    return out;
+  }
+
+  CutTree block(const Node& node, PlannedSheet& sheet) {
+    const Lie& lie = group_.blocks[static_cast<std::size_t>(node.block)]
+                         .lies[static_cast<std::size_t>(node.lie)];
     CutTree out;
     out.kind = lie.alongX ? CutTree::Kind::Row : CutTree::Kind::Column;
-    out.dx = Length::nm(lie.w) - request_.kerf;
-    out.dy = Length::nm(lie.h) - request_.kerf;
-    for (const Member& member : lie.members) {
-      CutTree leaf;
-      leaf.dx = Length::nm(member.dx);
-      leaf.dy = Length::nm(member.dy);
-      leaf.placement = sheet.placements.size();
-      sheet.placements.push_back({member.part, copy, Length::nm(x + member.x),
-                                  Length::nm(y + member.y), leaf.dx, leaf.dy, member.turned});
-      out.children.push_back(leaf);
-    }
+    out.dx = size(lie.w);
+    out.dy = size(lie.h);
+    out.fixed = true;
+    out.mitred = request_.parts[lie.members.front().part].mitred;
+    for (const Member& member : lie.members)
+      out.children.push_back(part(member.part, member.turned, Length::nm(member.dx),
+                                  Length::nm(member.dy), sheet));
     return out.children.size() == 1 ? out.children.front() : out;
   }
 
+  CutTree skeleton(const Skeleton& node, const Arrangement& arrangement, PlannedSheet& sheet) {
+    CutTree out;
+    out.dx = size(node.w);
+    out.dy = size(node.h);
+    if (node.kind == Skeleton::Kind::Part)
+      return part(node.part, node.turned, out.dx, out.dy, sheet);
+    if (node.kind == Skeleton::Kind::Region) {
+      const auto on = std::find_if(
+          arrangement.sheets.begin(), arrangement.sheets.end(),
+          [&node](const SlackTree& tree) { return tree.stock() == node.row && !tree.empty(); });
+      out.kind = CutTree::Kind::Row;
+      out.fixed = true;
+      if (on != arrangement.sheets.end())
+        out.children.push_back(filled(*on, sheet));
+      else
+        out.kind = std::max(out.dx, out.dy) >= request_.keepLong &&
+                           std::min(out.dx, out.dy) >= request_.keepShort
+                       ? CutTree::Kind::Leftover
+                       : CutTree::Kind::Waste;
+      return out;
+    }
+    out.kind = node.kind == Skeleton::Kind::Row ? CutTree::Kind::Row : CutTree::Kind::Column;
+    out.fixed = out.anchored = true;
+    for (const Skeleton& child : node.children)
+      out.children.push_back(skeleton(child, arrangement, sheet));
+    return out;
+  }
+
+  static constexpr int kLeftover = -1;  // in place of a block
+
   const NestRequest& request_;
   const Group& group_;
+  std::vector<std::int64_t>& copies_;  // placed so far, per part
   Plan& plan_;
-  std::vector<std::int64_t> copies_;
 };
 
 void addPool(const NestRequest& request, const Group& group, const std::vector<int>& pool,
@@ -94,22 +150,35 @@ void addTotals(const NestRequest& request, Plan& plan) {
 
 }  // namespace
 
+Bound boundOf(const std::vector<GroupBound>& bounds) {
+  Bound out;
+  out.method = "area";
+  for (const GroupBound& bound : bounds) {
+    out.cost += priceOf(bound.cost);
+    out.sheets += bound.sheets;
+    if (bound.method != std::string("area") && out.method != "column generation")
+      out.method = bound.method;
+  }
+  return out;
+}
+
 Plan toPlan(const NestRequest& request, const Grouped& grouped,
-            const std::vector<Arrangement>& arrangements, const std::vector<GroupBound>& bounds,
-            const saw::Shop& shop) {
+            const std::vector<Arrangement>& arrangements, const std::vector<GroupBound>& bounds) {
   Plan plan;
   plan.unplaced = grouped.impossible;
-  plan.bound.method = "area and kerf";
+  plan.bound = boundOf(bounds);
+  for (const Group& group : grouped.groups) {
+    plan.bound.cost += priceOf(group.pinnedCost);
+    plan.bound.sheets += static_cast<std::int64_t>(group.pinned.size());
+  }
+  std::vector<std::int64_t> copies(request.parts.size());
   for (std::size_t g = 0; g < grouped.groups.size(); ++g) {
-    Converter converter(request, grouped.groups[g], plan);
-    for (const SlackTree& tree : arrangements[g].sheets) converter.sheet(tree);
+    Converter(request, grouped.groups[g], copies, plan).run(arrangements[g]);
     addPool(request, grouped.groups[g], arrangements[g].pool, plan);
-    plan.bound.cost += priceOf(bounds[g].cost);
-    plan.bound.sheets += bounds[g].sheets;
   }
   std::stable_sort(plan.unplaced.begin(), plan.unplaced.end(),
                    [](const Unplaced& a, const Unplaced& b) { return a.part < b.part; });
-  saw::sequence(request, shop, plan);
+  saw::sequence(request, plan);
   addTotals(request, plan);
   if (const Problems wrong = saw::verify(request, plan); !wrong.empty())
     throw std::logic_error("a plan failed its playback: " + describe(wrong, 1000));

@@ -3,13 +3,14 @@
 
 #include "core/nest/arrangement.h"
 #include "core/nest/bound.h"
-#include "core/saw/machines.h"
 
 namespace pp::nest {
 
+// The bound of the whole job from those of its groups.
+Bound boundOf(const std::vector<GroupBound>& bounds);
+
 // One arrangement per group, in the groups' order.
 Plan toPlan(const NestRequest& request, const Grouped& grouped,
-            const std::vector<Arrangement>& arrangements, const std::vector<GroupBound>& bounds,
-            const saw::Shop& shop);
+            const std::vector<Arrangement>& arrangements, const std::vector<GroupBound>& bounds);
 
 }  // namespace pp::nest

@@ -20,14 +20,17 @@ struct Placement {
   bool operator==(const Placement&) const = default;
 };
 
-// How a piece comes apart. A Row's children lie side by side along x, a Column's along y, each one
-// kerf from the next; dx, dy is the smallest piece that holds them.
+// How a piece comes apart. A Row's children lie side by side along x, a Column's along y, each a
+// kerf from the next; dx, dy is the smallest piece that holds them by the widest kerf.
 struct CutTree {
-  enum class Kind { Part, Row, Column };
+  enum class Kind { Part, Row, Column, Leftover, Waste };
   Kind kind = Kind::Part;
   Length dx, dy;
   std::size_t placement = 0;      // Part: index into the sheet's placements
   std::vector<CutTree> children;  // Row, Column: at least two
+  bool fixed = false;             // the order of the children is not free
+  bool anchored = false;   // every child lies exactly where the widest kerf would put it
+  bool mitred = false;            // the children are parted by two bevel cuts
 };
 
 struct Leftover {
@@ -48,6 +51,8 @@ struct SawCut {
   std::string machine;
   CutDirection direction = CutDirection::Rip;
   Length at;
+  Length kerf;            // what this saw takes
+  bool tilted = false;    // a bevel cut at 45 degrees; kerf is then what it takes from the face
   FenceSide fence = FenceSide::Low;
   Length distance;                       // what the operator reads: fence or stop to the near tooth
   std::optional<std::string> low, high;  // names of the pieces; none where nothing is left
@@ -68,6 +73,13 @@ struct Unplaced {
   std::string reason;
 };
 
+// A cut that the shop's saws cannot make, or not by one person.
+struct CutTrouble {
+  int step = 0;  // of the plan's cuts
+  bool impossible = false;
+  std::string why;
+};
+
 // Proven: no plan that places every part which fits some stock costs less or, where counted, uses
 // fewer pieces.
 struct Bound {
@@ -79,6 +91,7 @@ struct Bound {
 struct Plan {
   std::vector<PlannedSheet> sheets;
   std::vector<SawCut> cuts;  // all sheets, in order
+  std::vector<CutTrouble> troubles;
   std::vector<Unplaced> unplaced;
   Bound bound;
   Money cost;

@@ -7,6 +7,7 @@
 
 #include "core/breakdown/part.h"
 #include "core/job/job.h"
+#include "core/job/shop.h"
 
 namespace pp {
 
@@ -20,6 +21,9 @@ struct PartDemand {
   PartGrain grain = PartGrain::Any;
   std::string run;  // grain run, empty: none
   std::int64_t runOrder = 0;
+  bool mitred = false;  // of a run: its parts are parted by two bevel cuts, so that the figure meets
+                        // at the show face; the same for all parts of the run
+  bool shows = false;   // should come from one lot with the others of its material that show
 };
 
 // Equal pieces of stock.
@@ -34,16 +38,43 @@ struct StockSupply {
   Money price;
   StockKind kind = StockKind::Sheet;
   Length trim;  // off every edge, blade included
+  std::string lot;  // what was bought together; empty: not known
+  std::int64_t density = 650;  // kg per cubic metre
+};
+
+// A part that the user wants to stay where it is.
+struct Pin {
+  std::size_t part = 0;
+  std::int64_t copies = 1;  // so many of it
+  std::size_t stock = 0;    // row of the stock
+  std::int64_t sheet = 1;   // pins with one row and number lie on one piece
+  // Its low corner and way round, where the place on the piece is fixed too; then copies is 1.
+  struct Place {
+    Length x, y;
+    bool turned = false;
+    bool operator==(const Place&) const = default;
+  };
+  std::optional<Place> place;
+  bool operator==(const Pin&) const = default;
 };
 
 struct NestRequest {
   std::vector<PartDemand> parts;
   std::vector<StockSupply> stock;
-  Length kerf;
+  std::vector<Pin> pins;
+  Shop shop;
+  Length kerf;  // the widest of the shop's saws
   Length keepLong = Length::mm(300);  // smallest leftover worth keeping
   Length keepShort = Length::mm(100);
   Goal goal = Goal::Cost;
+  Money ease;  // goal Setups: what fewer settings may cost beyond the least
 };
+
+// The kerf of one of the shop's saws.
+Length kerfOf(const NestRequest& request, int machine);
+
+// What one bevel cut at 45 degrees takes from the face: kerf * sqrt 2, rounded up to the nanometre.
+Length bevelKerf(Length kerf);
 
 // The request a job makes once it is broken down.
 NestRequest requestOf(const Job& job, const std::vector<Part>& parts);

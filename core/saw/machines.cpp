@@ -3,18 +3,48 @@
 #include <algorithm>
 
 namespace pp::saw {
+namespace {
 
-std::string machineFor(const Shop& shop, Length dx, Length dy, Length thickness,
-                       CutDirection direction, Length distance) {
-  const Length along = direction == CutDirection::Rip ? dx : dy;  // length of the cut
-  const double grams = (dx * dy).inM2() * thickness.inMm() * static_cast<double>(shop.density);
-  const bool carried = grams <= static_cast<double>(shop.carryGrams);
-  if (direction == CutDirection::Cross && carried && along <= shop.sledCapacity &&
-      distance <= shop.stopCapacity)
-    return "crosscut sled";
-  if (carried && std::max(dx, dy) <= shop.tableLongest && distance <= shop.fenceCapacity)
-    return "table saw";
-  return "track saw";
+bool within(Length size, Length limit) {
+  return limit == Length{} || size <= limit;
+}
+
+bool canMake(const Machine& machine, const CutAsked& cut, Length distance) {
+  if (cut.tilted && !machine.tilts) return false;
+  const bool rip = cut.direction == CutDirection::Rip;
+  const Length along = rip ? cut.dx : cut.dy;  // length of the cut
+  switch (machine.kind) {
+    case SawKind::Crosscut:
+      return !rip && within(along, machine.longestCut) && within(distance, machine.reach);
+    case SawKind::Table:
+      return within(distance, machine.reach) &&
+             within(std::max(cut.dx, cut.dy), machine.longestPiece);
+    case SawKind::Track:
+      return within(along, machine.longestCut);
+  }
+  return false;
+}
+
+}  // namespace
+
+bool isCarried(const Shop& shop, Length dx, Length dy, double grams) {
+  return grams <= static_cast<double>(shop.carryGrams) && std::max(dx, dy) <= shop.carryLength;
+}
+
+CutChosen chooseMachine(const Shop& shop, const CutAsked& cut) {
+  const bool carried = isCarried(shop, cut.dx, cut.dy, cut.grams);
+  for (const bool helped : {false, true})
+    for (const SawKind kind : {SawKind::Crosscut, SawKind::Table, SawKind::Track})
+      for (const FenceSide fence : {FenceSide::Low, FenceSide::High})
+        for (std::size_t i = 0; i < shop.machines.size(); ++i) {
+          const Machine& machine = shop.machines[i];
+          const Length distance = fence == FenceSide::Low ? cut.low : cut.high;
+          if (machine.kind != kind || (kind != SawKind::Track && !carried && !helped) ||
+              !canMake(machine, cut, distance))
+            continue;
+          return {static_cast<int>(i), fence, helped && kind != SawKind::Track};
+        }
+  return {};
 }
 
 }  // namespace pp::saw

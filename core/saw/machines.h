@@ -1,4 +1,4 @@
-// The saws of the shop and which of them makes a cut.
+// Which saw makes a cut.
 #pragma once
 
 #include <string>
@@ -7,21 +7,27 @@
 
 namespace pp::saw {
 
-// What the usual small shop has; a length that a saw does not limit is the longest there is.
-struct Shop {
-  Length trackLongest = Length::mm(3'100);   // longest cut of the track saw
-  Length fenceCapacity = Length::mm(1'270);  // widest rip at the table saw
-  Length tableLongest = Length::mm(2'500);   // longest piece one person feeds through it
-  Length sledCapacity = Length::mm(650);     // widest piece the crosscut sled takes
-  Length stopCapacity = Length::mm(1'500);   // longest piece its stop reaches
-  std::int64_t carryGrams = 20'000;          // heaviest piece one person handles at the table saw
-  std::int64_t density = 650;                // kg per cubic metre
+// The piece on the saw and the cut wanted in it.
+struct CutAsked {
+  Length dx, dy;         // of the piece
+  double grams = 0;      // its weight
+  CutDirection direction = CutDirection::Rip;
+  Length low, high;      // sizes of the two pieces the cut leaves, by the widest kerf
+  bool tilted = false;
 };
 
-// Where a cut is made: a piece of (dx, dy) and thickness, cut in `direction` with `distance`
-// between the fence or stop and the blade. Large pieces come apart with the track saw on the floor;
-// what can be carried is ripped at the table saw and cut to length on the sled.
-std::string machineFor(const Shop& shop, Length dx, Length dy, Length thickness,
-                       CutDirection direction, Length distance);
+struct CutChosen {
+  int machine = -1;  // index into the shop's machines, -1: none can
+  FenceSide fence = FenceSide::Low;
+  bool heavy = false;  // more than one person carries, and no saw that leaves it lying
+};
+
+// The saw that makes the cut: a sled or table saw where the piece can be carried to it and fits,
+// else a track saw. The low piece is kept against the fence where the fence reaches that far, else
+// the high one.
+CutChosen chooseMachine(const Shop& shop, const CutAsked& cut);
+
+// Whether one person carries a piece of that size to a saw.
+bool isCarried(const Shop& shop, Length dx, Length dy, double grams);
 
 }  // namespace pp::saw

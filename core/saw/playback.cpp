@@ -16,7 +16,7 @@ Problem wrong(const std::string& field, const std::string& found, const std::str
 using Bench = std::map<std::string, PlayedPiece>;
 
 // Makes one cut on the bench; a problem leaves the bench as it was.
-std::optional<Problem> make(const NestRequest& request, const SawCut& cut, Bench& bench) {
+std::optional<Problem> make(const SawCut& cut, Bench& bench) {
   const std::string field = fmt::format("cut {}", cut.step);
   const auto at = bench.find(cut.piece);
   if (at == bench.end())
@@ -24,18 +24,18 @@ std::optional<Problem> make(const NestRequest& request, const SawCut& cut, Bench
   const PlayedPiece piece = at->second;
   const bool rip = cut.direction == CutDirection::Rip;
   const Length extent = rip ? piece.dy : piece.dx;
-  if (cut.at <= -request.kerf || cut.at >= extent)
+  if (cut.at <= -cut.kerf || cut.at >= extent)
     return wrong(field, "a cut at " + formatMm(cut.at), "one that meets the piece");
   PlayedPiece low = piece;
   PlayedPiece high = piece;
   (rip ? low.dy : low.dx) = cut.at;
-  (rip ? high.dy : high.dx) = extent - cut.at - request.kerf;
-  (rip ? high.y : high.x) += cut.at + request.kerf;
+  (rip ? high.dy : high.dx) = extent - cut.at - cut.kerf;
+  (rip ? high.y : high.x) += cut.at + cut.kerf;
   const bool lowThere = (rip ? low.dy : low.dx) > Length{};
   const bool highThere = (rip ? high.dy : high.dx) > Length{};
   if (lowThere != cut.low.has_value() || highThere != cut.high.has_value())
     return wrong(field, "a piece named that is not there, or one left out", "the pieces it leaves");
-  const Length distance = cut.fence == FenceSide::Low ? cut.at : extent - cut.at - request.kerf;
+  const Length distance = cut.fence == FenceSide::Low ? cut.at : extent - cut.at - cut.kerf;
   if (distance != cut.distance) return wrong(field, formatMm(cut.distance), formatMm(distance));
   bench.erase(at);
   if (lowThere && !bench.emplace(*cut.low, low).second)
@@ -58,6 +58,7 @@ class Verifier {
     stock();
     copies();
     runs();
+    pins();
     totals();
     return std::move(problems_);
   }
@@ -119,8 +120,12 @@ class Verifier {
   void runs() {
     std::map<std::pair<std::string, std::int64_t>, std::vector<std::pair<std::int64_t, Key>>> rows;
     std::map<std::string, std::size_t> members;
-    for (const PartDemand& part : request_.parts)
-      if (!part.run.empty()) ++members[part.run];
+    std::map<std::string, bool> mitred;
+    for (const PartDemand& part : request_.parts) {
+      if (part.run.empty()) continue;
+      ++members[part.run];
+      mitred[part.run] = part.mitred;
+    }
     for (std::size_t i = 0; i < plan_.sheets.size(); ++i)
       for (const Placement& p : plan_.sheets[i].placements) {
         const PartDemand& part = request_.parts[p.part];
@@ -129,20 +134,29 @@ class Verifier {
       }
     for (auto& [name, row] : rows) {
       std::sort(row.begin(), row.end());
-      if (row.size() != members[name.first] || !inOrder(row))
+      if (row.size() != members[name.first] || !inOrder(row, mitred[name.first]))
         add("run " + name.first, "a broken run", "its parts in order, one kerf apart");
     }
   }
 
-  bool inOrder(const std::vector<std::pair<std::int64_t, Key>>& row) const {
+  // Whether one saw of the shop leaves that gap between two parts of a run.
+  bool isGap(Length gap, bool mitred) const {
+    for (int i = -1; i < static_cast<int>(request_.shop.machines.size()); ++i) {
+      const Length kerf = kerfOf(request_, i);
+      if (gap == (mitred ? 2 * bevelKerf(kerf) : kerf)) return true;
+    }
+    return false;
+  }
+
+  bool inOrder(const std::vector<std::pair<std::int64_t, Key>>& row, bool mitred) const {
     if (row.size() < 2) return true;
-    const auto follows = [this](const Key& a, const Key& b, bool alongX) {
+    const auto follows = [this, mitred](const Key& a, const Key& b, bool alongX) {
       const auto& [sa, ax, ay, adx, ady] = a;
       const auto& [sb, bx, by, bdx, bdy] = b;
       const bool common =
           alongX ? ay == by || ay + ady == by + bdy : ax == bx || ax + adx == bx + bdx;
-      return sa == sb && common &&
-             (alongX ? ax + adx + request_.kerf == bx : ay + ady + request_.kerf == by);
+      const Length gap = alongX ? bx - ax - adx : by - ay - ady;
+      return sa == sb && common && isGap(gap, mitred);
     };
     for (const bool alongX : {true, false})
       for (const bool ascending : {true, false}) {
@@ -153,6 +167,40 @@ class Verifier {
         if (good) return true;
       }
     return false;
+  }
+
+  // Every pinned part lies on a piece of its row, pins of one number on one and the same piece, and
+  // where a place is given exactly there.
+  void pins() {
+    std::map<std::pair<std::size_t, std::int64_t>, std::map<std::size_t, std::int64_t>> wanted;
+    for (const Pin& pin : request_.pins)
+      wanted[{pin.stock, pin.sheet}][pin.part] += pin.copies;
+    std::vector<char> taken(plan_.sheets.size());
+    for (const auto& [key, parts] : wanted) {
+      bool found = false;
+      for (std::size_t i = 0; i < plan_.sheets.size() && !found; ++i) {
+        found = taken[i] == 0 && plan_.sheets[i].stock == key.first && holds(i, key, parts);
+        if (found) taken[i] = 1;
+      }
+      if (!found)
+        add("pins on " + request_.stock[key.first].id, "parts elsewhere", "the parts pinned there");
+    }
+  }
+
+  bool holds(std::size_t sheet, const std::pair<std::size_t, std::int64_t>& key,
+             const std::map<std::size_t, std::int64_t>& parts) const {
+    const std::vector<Placement>& lying = plan_.sheets[sheet].placements;
+    for (const auto& [part, copies] : parts)
+      if (std::count_if(lying.begin(), lying.end(),
+                        [part = part](const Placement& p) { return p.part == part; }) < copies)
+        return false;
+    return std::all_of(request_.pins.begin(), request_.pins.end(), [&](const Pin& pin) {
+      return pin.stock != key.first || pin.sheet != key.second || !pin.place ||
+             std::any_of(lying.begin(), lying.end(), [&](const Placement& p) {
+               return p.part == pin.part && p.x == pin.place->x && p.y == pin.place->y &&
+                      p.turned == pin.place->turned;
+             });
+    });
   }
 
   void totals() {
@@ -190,7 +238,7 @@ Result<std::map<std::string, PlayedPiece>> playback(const NestRequest& request, 
     if (plan.cuts[i].step != static_cast<int>(i) + 1)
       return wrong(fmt::format("cut {}", i + 1), std::to_string(plan.cuts[i].step),
                    "steps 1, 2, 3 ...");
-    if (auto problem = make(request, plan.cuts[i], bench)) return *problem;
+    if (auto problem = make(plan.cuts[i], bench)) return *problem;
   }
   return bench;
 }

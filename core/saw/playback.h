@@ -19,7 +19,8 @@ Result<std::map<std::string, PlayedPiece>> playback(const NestRequest& request, 
 
 // Whether the plan is what it claims: the playback gives every placement exactly and every leftover
 // as a piece of its own, sizes are the parts' sizes in an allowed direction, every wanted copy is
-// placed once or counted unplaced, stock is not overdrawn, runs lie in order one kerf apart, and
+// placed once or counted unplaced, stock is not overdrawn, runs lie in order one kerf (mitred: two
+// bevel cuts) apart, pinned parts where they were pinned, and
 // the totals are the sums. Empty when it is.
 Problems verify(const NestRequest& request, const Plan& plan);
 

@@ -1,0 +1,85 @@
+#include "core/nest/kept.h"
+
+#include <algorithm>
+
+namespace pp::nest {
+namespace {
+
+constexpr std::size_t kMostKept = 8;
+
+std::int64_t missing(const Plan& plan) {
+  std::int64_t out = 0;
+  for (const Unplaced& one : plan.unplaced) out += one.count;
+  return out;
+}
+
+// At least as good in everything.
+bool covers(const Plan& a, const Plan& b) {
+  return a.cost <= b.cost && a.sheetArea <= b.sheetArea && a.setups <= b.setups &&
+         largestLeftovers(a) >= largestLeftovers(b);
+}
+
+}  // namespace
+
+double largestLeftovers(const Plan& plan) {
+  double out = 0;
+  for (const PlannedSheet& sheet : plan.sheets) {
+    double largest = 0;
+    for (const Leftover& leftover : sheet.leftovers)
+      largest = std::max(largest, (leftover.dx * leftover.dy).inM2());
+    out += largest;
+  }
+  return out;
+}
+
+bool betterFor(Goal goal, const Plan& a, const Plan& b) {
+  if (missing(a) != missing(b)) return missing(a) < missing(b);
+  if (a.cost != b.cost) return a.cost < b.cost;
+  if (a.sheetArea != b.sheetArea) return a.sheetArea < b.sheetArea;
+  if (goal == Goal::Setups && a.setups != b.setups) return a.setups < b.setups;
+  const double leftA = largestLeftovers(a);
+  const double leftB = largestLeftovers(b);
+  return leftA != leftB ? leftA > leftB : a.setups < b.setups;
+}
+
+bool Kept::offer(Shared plan) {
+  if (!plans_.empty()) {
+    const std::int64_t least = missing(*plans_.front());
+    if (missing(*plan) > least) return false;
+    if (missing(*plan) < least) plans_.clear();
+  }
+  for (const Shared& one : plans_)
+    if (covers(*one, *plan)) return false;
+  std::erase_if(plans_, [&](const Shared& one) { return covers(*plan, *one); });
+  plans_.push_back(std::move(plan));
+  std::stable_sort(plans_.begin(), plans_.end(), [](const Shared& a, const Shared& b) {
+    return a->cost != b->cost ? a->cost < b->cost : a->setups < b->setups;
+  });
+  // Of too many, the dearest goes that is best at nothing.
+  while (plans_.size() > kMostKept) {
+    const auto best = {bestFor(Goal::Cost), bestFor(Goal::Offcuts), bestFor(Goal::Setups)};
+    for (std::size_t i = plans_.size(); i-- > 0;) {
+      if (std::find(best.begin(), best.end(), plans_[i]) != best.end()) continue;
+      plans_.erase(plans_.begin() + static_cast<std::ptrdiff_t>(i));
+      break;
+    }
+  }
+  return true;
+}
+
+Kept::Shared Kept::bestFor(Goal goal) const {
+  Shared best;
+  for (const Shared& one : plans_)
+    if (!best || betterFor(goal, *one, *best)) best = one;
+  return best;
+}
+
+void Kept::setBound(const Bound& bound) {
+  for (Shared& one : plans_) {
+    auto plan = std::make_shared<Plan>(*one);
+    plan->bound = bound;
+    one = std::move(plan);
+  }
+}
+
+}  // namespace pp::nest

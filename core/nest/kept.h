@@ -1,0 +1,34 @@
+// Which plan serves a goal better, and the plans that none beats.
+#pragma once
+
+#include <memory>
+#include <vector>
+
+#include "core/plan/plan.h"
+
+namespace pp::nest {
+
+// Summed over the sheets, the area of the largest leftover worth keeping, in square metres.
+double largestLeftovers(const Plan& plan);
+
+// Whether `a` serves the goal better than `b`; both of one request. More parts placed come first,
+// then the price, then the area of the stock, then what the goal asks for.
+bool betterFor(Goal goal, const Plan& a, const Plan& b);
+
+// The plans that none beats on all of cost, settings and leftovers, cheapest first.
+class Kept {
+ public:
+  using Shared = std::shared_ptr<const Plan>;
+
+  // False when one of those kept is as good in everything.
+  bool offer(Shared plan);
+  const std::vector<Shared>& plans() const { return plans_; }
+  // The best for a goal; the cheapest a plan may cost is `most` where given.
+  Shared bestFor(Goal goal) const;
+  void setBound(const Bound& bound);
+
+ private:
+  std::vector<Shared> plans_;
+};
+
+}  // namespace pp::nest

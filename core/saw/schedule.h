@@ -1,0 +1,22 @@
+// The order in which the cuts of all sheets are made.
+#pragma once
+
+#include "core/saw/takedown.h"
+
+namespace pp::saw {
+
+struct Step {
+  std::size_t sheet = 0, cut = 0;  // indices
+  int setup = 0;                   // 1-based
+};
+
+// Every cut once, none before the cut that makes its piece. A setting (machine, tilt, direction,
+// distance) lasts as long as any piece at hand needs it. Breakdown comes first, then what needs a
+// setting for the last time, then what most pieces wait for; a few rules are tried and the one with
+// the fewest settings is taken.
+std::vector<Step> schedule(const std::vector<const std::vector<Cut>*>& sheets, const Shop& shop);
+
+// The number of settings of that schedule.
+int countSettings(const std::vector<const std::vector<Cut>*>& sheets, const Shop& shop);
+
+}  // namespace pp::saw

@@ -1,0 +1,37 @@
+// One sheet taken apart: the cuts its tree needs, each with the cut that must come before it.
+#pragma once
+
+#include <map>
+#include <vector>
+
+#include "core/plan/plan.h"
+
+namespace pp::saw {
+
+// A cut before it has a place in the sequence. Pieces are numbered per sheet; 0 is the whole sheet.
+struct Cut {
+  int piece = 0, low = -1, high = -1;  // -1: nothing is left there
+  int after = -1;                      // index of the cut that makes the piece, -1: the whole sheet
+  int machine = -1;                    // index into the shop's machines, -1: none can make it
+  CutDirection direction = CutDirection::Rip;
+  FenceSide fence = FenceSide::Low;
+  bool tilted = false;
+  bool heavy = false;
+  Length at, kerf, distance;
+};
+
+struct Takedown {
+  std::vector<Cut> cuts;
+  std::vector<Leftover> leftovers;  // without ids
+};
+
+// How many parts have each size: a size that many share is better set once for all of them.
+using SizeCount = std::map<Length, std::int64_t>;
+SizeCount countSizes(const NestRequest& request);
+
+// Sets the places of the sheet's placements, which follow from the kerfs of the saws that make the
+// cuts, and returns the cuts in the order of the tree. The low edges are trimmed, or cut over and
+// cleaned; what the tree does not fill is cut off, larger pieces first.
+Takedown takeDown(const NestRequest& request, const SizeCount& sizes, PlannedSheet& sheet);
+
+}  // namespace pp::saw
