@@ -8,7 +8,22 @@ namespace pp::nest {
 namespace {
 
 // Smaller is better. Sizes in metres keep the doubles small and equal on every machine.
-double score(Rule rule, const Spot& spot, const Lie& lie) {
+// How many of a block's sides go with what lies beside the spot.
+int matches(const SlackTree& tree, const Spot& spot, const Lie& lie) {
+  if (spot.how == Spot::How::Empty) return 0;
+  const Node& node = tree.node(spot.node);
+  const bool joinsRow = spot.how == Spot::How::WrapRow ||
+                        (spot.how == Spot::How::Join && node.kind == NodeKind::Row);
+  int out = (joinsRow ? lie.h == node.h : lie.w == node.w) ? 2 : 0;
+  if (lie.w == spot.w || lie.h == spot.h) ++out;
+  if (node.kind == NodeKind::Leaf) return out + (joinsRow ? lie.w == node.w : lie.h == node.h);
+  if (spot.how != Spot::How::Join) return out;
+  for (int i = node.first; i >= 0; i = tree.node(i).next)
+    if (joinsRow ? tree.node(i).w == lie.w : tree.node(i).h == lie.h) return out + 1;
+  return out;
+}
+
+double score(Rule rule, const SlackTree& tree, const Spot& spot, const Lie& lie) {
   const double freeW = static_cast<double>(spot.w - lie.w);
   const double freeH = static_cast<double>(spot.h - lie.h);
   switch (rule) {
@@ -21,6 +36,8 @@ double score(Rule rule, const Spot& spot, const Lie& lie) {
       return std::max(freeW, freeH);
     case Rule::First:
       return 0;
+    case Rule::Match:
+      return std::min(freeW, freeH) - 1e10 * matches(tree, spot, lie);
   }
   return 0;
 }
@@ -54,7 +71,7 @@ bool findSpot(const Group& group, const std::vector<SlackTree>& sheets, int bloc
       if (!sheet.mayTake(lie.w, lie.h) || !lie.allowedOn(grain)) continue;
       for (const Spot& spot : sheet.spots()) {
         if (lie.w > spot.w || lie.h > spot.h) continue;
-        const double value = score(rule, spot, lie);
+        const double value = score(rule, sheet, spot, lie);
         if (value >= best) continue;
         if (blink > 0 && (random.next() & 63U) < blink) continue;
         best = value;
@@ -108,25 +125,27 @@ std::optional<std::size_t> newSheet(const Group& group, const std::vector<std::i
   return best;
 }
 
-Arrangement constructOnce(const Group& group, Order order, Opening opening) {
-  std::vector<int> sequence;
+void completeOnce(const Group& group, Order order, Opening opening, Arrangement& out) {
   std::vector<int> byKey(group.blocks.size());
   std::iota(byKey.begin(), byKey.end(), 0);
   std::stable_sort(byKey.begin(), byKey.end(), [&](int a, int b) {
     return orderKey(group.blocks[static_cast<std::size_t>(a)], order) >
            orderKey(group.blocks[static_cast<std::size_t>(b)], order);
   });
-  Arrangement out;
-  std::vector<std::int64_t> used(group.stock.size());
+  std::vector<std::int64_t> used = out.used(group);
+  std::vector<std::int64_t> left;
+  for (const Block& block : group.blocks) left.push_back(block.copies);
+  for (const SlackTree& sheet : out.sheets)
+    for (const int leaf : sheet.leaves()) --left[static_cast<std::size_t>(sheet.node(leaf).block)];
   for (std::size_t i = 0; i < used.size(); ++i)
-    if (group.stock[i].alwaysThere()) {
+    if (group.stock[i].alwaysThere() && used[i] == 0) {
       out.sheets.emplace_back(i, group.stock[i].w, group.stock[i].h, group.leastSide);
       ++used[i];
     }
   Random random(1);
   for (const int block : byKey) {
     const Block& what = group.blocks[static_cast<std::size_t>(block)];
-    for (std::int64_t copy = 0; copy < what.copies; ++copy) {
+    for (; left[static_cast<std::size_t>(block)] > 0; --left[static_cast<std::size_t>(block)]) {
       Found found;
       if (!findSpot(group, out.sheets, block, Rule::BestShortSide, random, 0, found)) {
         const auto row = newSheet(group, used, what, opening);
@@ -145,10 +164,15 @@ Arrangement constructOnce(const Group& group, Order order, Opening opening) {
       out.sheets[found.sheet].insert(found.spot, block, found.lie, lie.w, lie.h);
     }
   }
-  return out;
 }
 
 }  // namespace
+
+void complete(const Group& group, Arrangement& arrangement) {
+  arrangement.pool.clear();
+  arrangement.poolArea = 0;
+  completeOnce(group, Order::Area, Opening::Cheapest, arrangement);
+}
 
 Arrangement construct(const Group& group) {
   std::int64_t copies = 0;
@@ -161,7 +185,8 @@ Arrangement construct(const Group& group) {
       if (!first &&
           (copies > kManyCopies || (group.stock.size() == 1 && opening != Opening::Cheapest)))
         continue;
-      Arrangement one = constructOnce(group, order, opening);
+      Arrangement one;
+      completeOnce(group, order, opening, one);
       if (first || one.poolArea < best.poolArea ||
           (one.poolArea == best.poolArea && one.cost(group) < best.cost(group)))
         best = std::move(one);

@@ -9,7 +9,13 @@
 namespace pp::nest {
 
 // How a block chooses among the spots it fits.
-enum class Rule { BestArea, BestShortSide, BestLongSide, First };
+enum class Rule {
+  BestArea,
+  BestShortSide,
+  BestLongSide,
+  First,
+  Match  // beside blocks of the same size, so that one setting serves both
+};
 
 struct Arrangement {
   std::vector<SlackTree> sheets;
@@ -29,6 +35,10 @@ struct Found {
 };
 bool findSpot(const Group& group, const std::vector<SlackTree>& sheets, int block, Rule rule,
               Random& random, unsigned blink, Found& found);
+
+// Puts what lies nowhere yet on the sheets of an arrangement, from large to small, a new sheet when
+// none takes the next; what no sheet is left for stays in the pool.
+void complete(const Group& group, Arrangement& arrangement);
 
 // A first complete plan: blocks from large to small, a new sheet when none takes the next. Tries a
 // few orders and ways to choose a new sheet; what no sheet is left for stays in the pool.

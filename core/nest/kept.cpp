@@ -71,6 +71,10 @@ Kept::Shared Kept::bestFor(Goal goal) const {
   Shared best;
   for (const Shared& one : plans_)
     if (!best || betterFor(goal, *one, *best)) best = one;
+  if (goal != Goal::Setups || !best) return best;
+  const Money most = best->cost + ease_;
+  for (const Shared& one : plans_)
+    if (one->cost <= most && one->setups < best->setups) best = one;
   return best;
 }
 

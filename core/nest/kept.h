@@ -20,14 +20,17 @@ class Kept {
  public:
   using Shared = std::shared_ptr<const Plan>;
 
+  // `ease`: what fewer settings may cost beyond the least.
+  explicit Kept(Money ease = {}) : ease_(ease) {}
+
   // False when one of those kept is as good in everything.
   bool offer(Shared plan);
   const std::vector<Shared>& plans() const { return plans_; }
-  // The best for a goal; the cheapest a plan may cost is `most` where given.
   Shared bestFor(Goal goal) const;
   void setBound(const Bound& bound);
 
  private:
+  Money ease_;
   std::vector<Shared> plans_;
 };
 

@@ -3,14 +3,17 @@
 #include <algorithm>
 #include <atomic>
 #include <chrono>
+#include <deque>
 #include <map>
 #include <mutex>
 #include <thread>
 
 #include "core/nest/bound.h"
+#include "core/nest/ease.h"
 #include "core/nest/kept.h"
 #include "core/nest/regroup.h"
 #include "core/nest/to_plan.h"
+#include "core/nest/warm.h"
 
 namespace pp::nest {
 namespace {
@@ -23,6 +26,7 @@ constexpr std::int64_t kStepsPerRound = 1'000;
 constexpr std::int64_t kStepsPerHand = 3'000;
 constexpr int kBoundStepsPerRound = 8;         // with fixed steps; else the bound has its own thread
 constexpr double kShareForGathering = 0.15;    // of the time, at the end
+constexpr double kShareForGoal = 0.6;          // where the goal is the leftovers or the settings
 
 // Runs every task once, on so many threads.
 void runAll(const std::vector<std::function<void()>>& tasks, unsigned threads) {
@@ -89,15 +93,17 @@ class Nester {
         stop_(std::move(stop)),
         progress_(progress),
         begin_(Clock::now()),
-        grouped_(group(request)) {}
+        grouped_(group(request)),
+        kept_(request.ease) {}
 
   Plan run() {
     for (const Group& group : grouped_.groups) {
       Work& work = works_.emplace_back();
-      work.group = &group;
       work.bounder = std::make_unique<Bounder>(group);
       work.bound = work.bounder->bound();
-      take(work, construct(group));
+      work.group = &group;
+      take(work, begin(group));
+      chooseLot(work);
     }
     offer();
     startSearches();
@@ -109,7 +115,7 @@ class Nester {
       if (!options_.steps)
         boundThread = std::jthread([this, &boundStop] { boundAll(boundStop.get_token()); });
       improve();
-      gather();
+      if (!options_.costOnly) gather();
       boundStop.request_stop();
     }
     followBound();
@@ -123,6 +129,44 @@ class Nester {
  private:
   double elapsed() const { return std::chrono::duration<double>(Clock::now() - begin_).count(); }
   bool stopped() const { return stop_.stop_requested(); }
+  // Takes what shows from one lot where that leaves nothing out: the lot that a short search finds
+  // cheapest. The bound stays that of the free choice, which is never above.
+  void chooseLot(Work& work) {
+    constexpr std::int64_t kSteps = 1'500;
+    for (Group& one : oneLotEach(*work.group)) {
+      Group& group = lots_.emplace_back(std::move(one));
+      std::vector<std::int64_t> available;
+      for (const StockKindRow& row : group.stock) available.push_back(row.available);
+      Search search(group, available, begin(group), options_.seed);
+      search.run(kSteps, [this] { return stopped(); });
+      const Arrangement& found = search.best();
+      const bool first = work.group == &grouped_.groups[works_.size() - 1];
+      if (found.poolArea > work.best.poolArea ||
+          (!first && found.poolArea == work.best.poolArea && search.bestCost() >= work.bestCost))
+        continue;
+      work.group = &group;
+      take(work, found);
+    }
+  }
+
+  // The first arrangement: what the plan to go on from has, or a new one where that is better.
+  Arrangement begin(const Group& group) const {
+    Arrangement fresh = construct(group);
+    if (!options_.start) return fresh;
+    Arrangement known = arrangementOf(request_, group, *options_.start);
+    complete(group, known);
+    const bool better = known.poolArea != fresh.poolArea ? known.poolArea < fresh.poolArea
+                                                         : known.cost(group) <= fresh.cost(group);
+    return better ? known : fresh;
+  }
+
+  bool done() const { return stopped() || allSettled() || isEnough(); }
+  bool isEnough() const {
+    if (!options_.enough) return false;
+    const auto best = kept_.bestFor(Goal::Cost);
+    return best->complete() && best->cost <= *options_.enough;
+  }
+
   bool allSettled() const {
     return std::all_of(works_.begin(), works_.end(), [](const Work& w) { return w.settled(); });
   }
@@ -138,8 +182,10 @@ class Nester {
   }
 
   // Makes a plan of what is best in every group, with another arrangement for one of them, and keeps
-  // it if no other beats it.
-  bool offer(std::size_t changed = 0, const Arrangement* instead = nullptr) {
+  // it if no other beats it. With a goal the arrangement becomes the group's own where the plan serves
+  // the goal better than all before.
+  bool offer(std::size_t changed = 0, const Arrangement* instead = nullptr,
+             std::optional<Goal> goal = {}) {
     std::vector<Arrangement> arrangements;
     std::vector<GroupBound> bounds;
     for (std::size_t g = 0; g < works_.size(); ++g) {
@@ -150,9 +196,12 @@ class Nester {
     auto plan =
         std::make_shared<Plan>(toPlan(request_, grouped_, arrangements, bounds));
     plan->seconds = options_.steps ? 0.0 : elapsed();
-    if (!kept_.offer(std::move(plan))) return false;
-    if (progress_) report();
-    return true;
+    const auto before = goal ? kept_.bestFor(*goal) : nullptr;
+    const bool better = goal && betterFor(*goal, *plan, *before);
+    if (better && (request_.goal == *goal)) take(works_[changed], *instead);
+    const bool kept = kept_.offer(std::move(plan));
+    if (kept && progress_) report();
+    return goal ? better : kept;
   }
 
   void startSearches() {
@@ -308,40 +357,137 @@ class Nester {
       do {
         round(std::min(left, kStepsPerRound), 0);
         left -= kStepsPerRound;
-      } while (left > 0 && !allSettled() && !stopped());
+      } while (left > 0 && !done());
       return;
     }
-    const double until = options_.seconds * (1 - kShareForGathering);
-    while (elapsed() < until && !allSettled() && !stopped()) round(1'000'000'000, until);
+    const double until = options_.seconds * (1 - shareForGathering());
+    while (elapsed() < until && !done()) round(1'000'000'000, until);
+  }
+
+  // What of the time is kept for the leftovers and the settings, at the least cost found.
+  double shareForGathering() const {
+    return request_.goal == Goal::Cost ? kShareForGathering : kShareForGoal;
   }
 
   // At the least cost found, plans whose waste is gathered or that need fewer settings.
   void gather() {
-    constexpr std::int64_t kSteps = 400;
-    const int rounds = request_.goal == Goal::Cost ? 6 : 60;
-    const auto stop = [this] {
-      return stopped() || (!options_.steps && elapsed() >= options_.seconds);
-    };
+    const double from = elapsed();
+    const double half = from + (options_.seconds - from) / 2;
+    const bool both = request_.goal == Goal::Cost;
+    if (request_.goal != Goal::Setups) gatherWaste(both ? half : options_.seconds);
+    if (request_.goal != Goal::Offcuts) saveSettings(options_.seconds);
+  }
+
+  bool timeIsUp(double until) const {
+    return stopped() || (!options_.steps && elapsed() >= until);
+  }
+
+  // Rounds without a gain before gathering is given up; a search for its own goal has more patience.
+  int patience(Goal goal) const { return request_.goal == goal ? 40 : 3; }
+
+  void gatherWaste(double until) {
+    constexpr std::int64_t kSteps = 12'000;
+    const auto stop = [this, until] { return timeIsUp(until); };
     const Keepable keep{(request_.keepLong + request_.kerf).inNm(),
                         (request_.keepShort + request_.kerf).inNm()};
-    for (int r = 0; r < rounds && !stop(); ++r) {
-      std::vector<Arrangement> found;
-      for (const Work& work : works_) found.push_back(work.best);
-      std::vector<char> is(works_.size());
+    int idle = 0;
+    for (std::int64_t left = options_.steps.value_or(0), round = 0;
+         idle < patience(Goal::Offcuts) && !stop() && (!options_.steps || left >= 0);
+         left -= kSteps, ++round) {
+      std::vector<Arrangement> found(works_.size() * kSearches);
+      std::vector<char> is(found.size());
       std::vector<std::function<void()>> tasks;
-      for (std::size_t g = 0; g < works_.size(); ++g) {
-        if (works_[g].searches.empty()) continue;
-        tasks.push_back([this, g, keep, &found, &is, &stop] {
-          is[g] = works_[g].searches[0]->gather(Aim::Leftover, keep, kSteps, stop, found[g]) ? 1 : 0;
+      for (std::size_t t = 0; t < found.size(); ++t) {
+        const Work& work = works_[t / kSearches];
+        if (!work.best.pool.empty() || work.best.sheets.empty()) continue;
+        tasks.push_back([this, t, keep, round, &work, &found, &is, &stop] {
+          found[t] = work.best;
+          Search search(*work.group, options_.seed * 7919 + static_cast<std::uint64_t>(round) * 31 + t);
+          is[t] = search.gather(Aim::Leftover, keep, kSteps, stop, found[t]) ? 1 : 0;
         });
       }
       runAll(tasks, std::max(1U, options_.threads));
-      for (std::size_t g = 0; g < found.size(); ++g) {
-        if (is[g] == 0 || stop()) continue;
-        offer(g, &found[g]);
-        works_[g].best = found[g];
+      bool gained = false;
+      for (std::size_t t = 0; t < found.size(); ++t)
+        if (is[t] != 0) gained = offer(t / kSearches, &found[t], Goal::Offcuts) || gained;
+      idle = gained ? 0 : idle + 1;
+    }
+  }
+
+  void saveSettings(double until) {
+    const auto stop = [this, until] { return timeIsUp(until); };
+    std::vector<std::vector<std::vector<saw::Cut>>> cuts;
+    for (const Work& work : works_)
+      cuts.push_back(Ease::cutsOf(request_, *work.group, work.best));
+    for (std::size_t g = 0; g < works_.size(); ++g) {
+      if (!works_[g].best.pool.empty() || works_[g].best.sheets.empty() || stop()) continue;
+      std::vector<const std::vector<saw::Cut>*> others;
+      for (std::size_t o = 0; o < cuts.size(); ++o)
+        if (o != g)
+          for (const auto& sheet : cuts[o]) others.push_back(&sheet);
+      // Every group gets its share of what time is left, and half of that goes to one sheet more
+      // where ease is worth its price.
+      const double end = elapsed() + (until - elapsed()) / static_cast<double>(works_.size() - g);
+      const Arrangement more = withOneMore(works_[g]);
+      const double firstEnd = more.sheets.empty() ? end : (elapsed() + end) / 2;
+      cuts[g] = saveSettings(g, works_[g].best, others, firstEnd);
+      if (!more.sheets.empty()) saveSettings(g, more, others, end);
+    }
+  }
+
+  // The best arrangement with an empty sheet more, of the cheapest row that ease pays for; without
+  // sheets where there is none.
+  Arrangement withOneMore(const Work& work) const {
+    Arrangement out;
+    if (request_.goal != Goal::Setups || request_.ease <= Money{}) return out;
+    const std::vector<std::int64_t> used = work.best.used(*work.group);
+    std::optional<std::size_t> cheapest;
+    for (std::size_t k = 0; k < used.size(); ++k) {
+      const StockKindRow& row = work.group->stock[k];
+      if (row.alwaysThere() || used[k] >= row.available || priceOf(row.cost) > request_.ease) continue;
+      if (!cheapest || row.cost < work.group->stock[*cheapest].cost) cheapest = k;
+    }
+    if (!cheapest) return out;
+    const StockKindRow& row = work.group->stock[*cheapest];
+    out = work.best;
+    out.sheets.emplace_back(*cheapest, row.w, row.h, work.group->leastSide);
+    return out;
+  }
+
+  // Two searches for fewer settings in one group; the cuts of the better.
+  std::vector<std::vector<saw::Cut>> saveSettings(
+      std::size_t g, const Arrangement& start, const std::vector<const std::vector<saw::Cut>*>& others,
+      double until) {
+    constexpr std::int64_t kSteps = 300;
+    constexpr int kRoundsApart = 15;  // before the worse goes on from the better
+    const Group& group = *works_[g].group;
+    const auto stop = [this, until] { return timeIsUp(until); };
+    std::vector<std::unique_ptr<Ease>> all;
+    for (std::size_t k = 0; k < kSearches; ++k)
+      all.push_back(std::make_unique<Ease>(request_, group, others, start,
+                                           options_.seed * 104'729 + g * 17 + k));
+    int idle = 0;
+    int rounds = 0;
+    for (std::int64_t left = options_.steps.value_or(0);
+         idle < 4 * patience(Goal::Setups) && !stop() && (!options_.steps || left >= 0);
+         left -= kSteps * 5) {
+      std::vector<std::function<void()>> tasks;
+      std::vector<char> fewer(all.size());
+      for (std::size_t k = 0; k < all.size(); ++k)
+        tasks.push_back(
+            [&all, &fewer, &stop, k] { fewer[k] = all[k]->run(kSteps, stop) ? 1 : 0; });
+      runAll(tasks, std::max(1U, options_.threads));
+      bool gained = false;
+      for (std::size_t k = 0; k < all.size(); ++k)
+        if (fewer[k] != 0) gained = offer(g, &all[k]->best(), Goal::Setups) || gained;
+      idle = gained ? 0 : idle + 1;
+      if (++rounds % kRoundsApart == 0) {
+        all.front()->adopt(*all.back());
+        all.back()->adopt(*all.front());
       }
     }
+    const bool firstIsBetter = all.front()->settings() <= all.back()->settings();
+    return Ease::cutsOf(request_, group, firstIsBetter ? all.front()->best() : all.back()->best());
   }
 
   const NestRequest& request_;
@@ -350,6 +496,7 @@ class Nester {
   const NestCallback& progress_;
   Clock::time_point begin_;
   Grouped grouped_;
+  std::deque<Group> lots_;  // groups whose blocks that show are held to one lot
   std::vector<Work> works_;
   Kept kept_;
   std::int64_t iterations_ = 0;

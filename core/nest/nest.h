@@ -17,6 +17,9 @@ struct NestOptions {
   std::optional<std::int64_t> steps;  // instead of seconds: the same outcome every time
   std::uint64_t seed = 1;
   unsigned threads = 2;  // no part of the outcome when `steps` is given
+  std::shared_ptr<const Plan> start;  // to go on from, as far as the request still asks for it
+  bool costOnly = false;              // no time for leftovers and settings
+  std::optional<Money> enough;        // a complete plan at this cost ends the search
 };
 
 struct NestProgress {

@@ -136,6 +136,54 @@ void SlackTree::remove(const int* leaves, int count) {
   settle();
 }
 
+// The node of laid[from..to), or -1. A line from edge to edge is where all that begin before it have
+// ended.
+int SlackTree::build(std::vector<Laid>& laid, std::size_t from, std::size_t to) {
+  if (to - from == 1) {
+    const int leaf = make(NodeKind::Leaf);
+    at(leaf).block = laid[from].block;
+    at(leaf).lie = laid[from].lie;
+    at(leaf).w = laid[from].w;
+    at(leaf).h = laid[from].h;
+    return leaf;
+  }
+  for (const bool row : {true, false}) {
+    const auto begin = [row](const Laid& one) { return row ? one.x : one.y; };
+    std::sort(laid.begin() + static_cast<std::ptrdiff_t>(from),
+              laid.begin() + static_cast<std::ptrdiff_t>(to),
+              [&](const Laid& a, const Laid& b) { return begin(a) < begin(b); });
+    std::vector<std::size_t> starts = {from};
+    Nm end = row ? laid[from].endX : laid[from].endY;
+    for (std::size_t i = from + 1; i < to; ++i) {
+      if (begin(laid[i]) >= end) starts.push_back(i);
+      end = std::max(end, row ? laid[i].endX : laid[i].endY);
+    }
+    if (starts.size() == 1) continue;
+    const int node = make(row ? NodeKind::Row : NodeKind::Column);
+    starts.push_back(to);
+    for (std::size_t k = 0; k + 1 < starts.size(); ++k) {
+      const int child = build(laid, starts[k], starts[k + 1]);
+      if (child < 0) return -1;
+      append(node, child);
+    }
+    return node;
+  }
+  return -1;
+}
+
+bool SlackTree::arrange(std::vector<Laid> laid) {
+  nodes_.clear();
+  free_.clear();
+  root_ = laid.empty() ? -1 : build(laid, 0, laid.size());
+  bool good = laid.empty() || root_ >= 0;
+  settle();
+  if (root_ >= 0 && (node(root_).w > w_ || node(root_).h > h_)) good = false;
+  if (good) return true;
+  root_ = -1;
+  settle();
+  return false;
+}
+
 const Spot* SlackTree::largestSpot(Nm keepLong, Nm keepShort) const {
   const Spot* best = nullptr;
   double most = 0;

@@ -25,6 +25,13 @@ struct Node {
   NodeKind kind = NodeKind::Leaf;
 };
 
+// A block as it lies on a sheet, for building a tree from a plan.
+struct Laid {
+  int block = -1, lie = -1;
+  Nm x = 0, y = 0, endX = 0, endY = 0;  // true places, to tell how it comes apart
+  Nm w = 0, h = 0;                      // inflated
+};
+
 // A place where a block of at most (w, h) may go.
 struct Spot {
   enum class How : std::uint8_t {
@@ -51,6 +58,10 @@ class SlackTree {
         perStep_(static_cast<double>(kSteps) / static_cast<double>(w)) {
     settle();
   }
+
+  // Holds these blocks instead, in the order in which they can be cut apart. False, and the tree is
+  // empty, when they cannot be, or do not fit.
+  bool arrange(std::vector<Laid> laid);
 
   std::size_t stock() const { return stock_; }  // index into the group's stock
   Nm width() const { return w_; }
@@ -81,6 +92,7 @@ class SlackTree {
   void replace(int old, int with);
   int childBefore(int child) const;
   void collapse(int node);
+  int build(std::vector<Laid>& laid, std::size_t from, std::size_t to);
   void settle();
   void tighten(int node);
   void sortChildren(int node);

@@ -27,11 +27,15 @@ class Converter {
     }
     for (const SlackTree& tree : arrangement.sheets) {
       if (tree.empty() || group_.stock[tree.stock()].region) continue;
-      PlannedSheet out;
-      out.stock = group_.stock[tree.stock()].stock;
-      out.tree = filled(tree, out);
-      plan_.sheets.push_back(std::move(out));
+      plan_.sheets.push_back(sheet(tree));
     }
+  }
+
+  PlannedSheet sheet(const SlackTree& tree) {
+    PlannedSheet out;
+    out.stock = group_.stock[tree.stock()].stock;
+    out.tree = filled(tree, out);
+    return out;
   }
 
  private:
@@ -160,6 +164,12 @@ Bound boundOf(const std::vector<GroupBound>& bounds) {
       out.method = bound.method;
   }
   return out;
+}
+
+PlannedSheet plannedSheet(const NestRequest& request, const Group& group, const SlackTree& tree) {
+  std::vector<std::int64_t> copies(request.parts.size());
+  Plan none;
+  return Converter(request, group, copies, none).sheet(tree);
 }
 
 Plan toPlan(const NestRequest& request, const Grouped& grouped,

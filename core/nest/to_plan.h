@@ -9,6 +9,9 @@ namespace pp::nest {
 // The bound of the whole job from those of its groups.
 Bound boundOf(const std::vector<GroupBound>& bounds);
 
+// One sheet of an arrangement with its tree; the placements have no places or copy numbers yet.
+PlannedSheet plannedSheet(const NestRequest& request, const Group& group, const SlackTree& tree);
+
 // One arrangement per group, in the groups' order.
 Plan toPlan(const NestRequest& request, const Grouped& grouped,
             const std::vector<Arrangement>& arrangements, const std::vector<GroupBound>& bounds);

@@ -7,8 +7,6 @@
 namespace pp::saw {
 namespace {
 
-enum class Rule { MostReady, FewestBlocked, Widest };
-
 // The cuts of all sheets with their settings as small numbers; rules are tried on copies of counts.
 class Scheduler {
  public:
@@ -124,30 +122,34 @@ std::span<const Rule> rulesFor(std::size_t settings) {
   return std::span(kRules).first(settings > kMany ? 1 : std::size(kRules));
 }
 
+std::pair<int, Rule> bestRule(Scheduler& scheduler) {
+  std::pair<int, Rule> best{-1, Rule::MostReady};
+  for (const Rule rule : rulesFor(scheduler.settings()))
+    if (const int count = scheduler.run(rule, nullptr); best.first < 0 || count < best.first)
+      best = {count, rule};
+  return best;
+}
+
 }  // namespace
 
 std::vector<Step> schedule(const std::vector<const std::vector<Cut>*>& sheets, const Shop& shop) {
   Scheduler scheduler(sheets, shop);
-  const auto rules = rulesFor(scheduler.settings());
-  Rule best = rules.front();
-  int fewest = -1;
-  for (std::size_t i = 0; rules.size() > 1 && i < rules.size(); ++i)
-    if (const int count = scheduler.run(rules[i], nullptr); fewest < 0 || count < fewest) {
-      fewest = count;
-      best = rules[i];
-    }
   std::vector<Step> out;
-  scheduler.run(best, &out);
+  scheduler.run(bestRule(scheduler).second, &out);
   return out;
 }
 
-int countSettings(const std::vector<const std::vector<Cut>*>& sheets, const Shop& shop) {
+std::pair<int, Rule> countSettings(const std::vector<const std::vector<Cut>*>& sheets,
+                                   const Shop& shop) {
   Scheduler scheduler(sheets, shop);
-  int fewest = -1;
-  for (const Rule rule : rulesFor(scheduler.settings()))
-    if (const int count = scheduler.run(rule, nullptr); fewest < 0 || count < fewest)
-      fewest = count;
-  return std::max(fewest, 0);
+  return bestRule(scheduler);
+}
+
+int countSettings(const std::vector<const std::vector<Cut>*>& sheets, const Shop& shop, Rule rule,
+                  int atMost) {
+  Scheduler scheduler(sheets, shop);
+  const auto distinct = static_cast<int>(scheduler.settings());
+  return distinct > atMost ? distinct : scheduler.run(rule, nullptr);
 }
 
 }  // namespace pp::saw

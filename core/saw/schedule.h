@@ -16,7 +16,15 @@ struct Step {
 // the fewest settings is taken.
 std::vector<Step> schedule(const std::vector<const std::vector<Cut>*>& sheets, const Shop& shop);
 
-// The number of settings of that schedule.
-int countSettings(const std::vector<const std::vector<Cut>*>& sheets, const Shop& shop);
+// The ways to choose the next setting where nothing else decides.
+enum class Rule { MostReady, FewestBlocked, Widest };
+
+// The number of settings of that schedule, and the rule that gave it.
+std::pair<int, Rule> countSettings(const std::vector<const std::vector<Cut>*>& sheets,
+                                   const Shop& shop);
+// The number by one rule alone, which is never less; where it is bound to be above `atMost`, some
+// number above that.
+int countSettings(const std::vector<const std::vector<Cut>*>& sheets, const Shop& shop, Rule rule,
+                  int atMost);
 
 }  // namespace pp::saw

@@ -133,13 +133,29 @@ class SheetCutter {
     }
   }
 
+  // Whether what a tree does not need along one direction is cut off before it is taken apart. A part
+  // or leftover is cut to size. Anything composed has a size that nothing else shares: it is left to
+  // the last of its children, unless what comes off is worth keeping in one piece or the cut serves a
+  // part among the children.
+  bool cutsFirst(const Piece& piece, const CutTree& tree, bool alongX) const {
+    const Length extra = alongX ? piece.dx - tree.dx : piece.dy - tree.dy;
+    if (extra <= Length{}) return false;
+    if (tree.children.empty() || tree.fixed) return true;
+    const Length rest = extra - request_.kerf - (alongX ? piece.farX : piece.farY);
+    if (keepable(rest, alongX ? piece.dy : piece.dx)) return true;
+    if (alongX == (tree.kind == CutTree::Kind::Row)) return false;
+    return std::any_of(tree.children.begin(), tree.children.end(), [&](const CutTree& child) {
+      return child.children.empty() && (alongX ? child.dx == tree.dx : child.dy == tree.dy);
+    });
+  }
+
   // Cuts off what the tree does not need, in the order that leaves the larger single piece.
   Piece cutToSize(Piece piece, const CutTree& tree, bool alongX = true, bool alongY = true) {
     const Length extraX = piece.dx - tree.dx;
     const Length extraY = piece.dy - tree.dy;
     const bool crossFirst = extraX * piece.dy > extraY * piece.dx;
     for (const bool cross : {crossFirst, !crossFirst}) {
-      if ((cross ? extraX : extraY) <= Length{} || !(cross ? alongX : alongY)) continue;
+      if (!(cross ? alongX : alongY) || !cutsFirst(piece, tree, cross)) continue;
       auto [low, high] = cut(piece, cross ? CutDirection::Cross : CutDirection::Rip,
                              cross ? tree.dx : tree.dy);
       keep(high);

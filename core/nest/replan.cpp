@@ -1,0 +1,167 @@
+#include "core/nest/replan.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <map>
+#include <tuple>
+
+#include "core/saw/playback.h"
+
+namespace pp::nest {
+namespace {
+
+// Runs are whole or not at all: where a member is missing, all copies of the run that lie ready are of
+// no use to the figure, but they are good parts; only the run's missing copies are cut anew.
+NestRequest requestFor(const NestRequest& old, const Plan& plan, const Bench& bench) {
+  NestRequest out = old;
+  out.pins.clear();
+  std::vector<std::int64_t> used(old.stock.size());
+  for (const PlannedSheet& sheet : plan.sheets) ++used[sheet.stock];
+  for (std::size_t i = 0; i < out.stock.size(); ++i)
+    if (out.stock[i].quantity) *out.stock[i].quantity -= used[i];
+  for (const PieceAtHand& piece : bench.pieces) {
+    StockSupply row = old.stock[piece.stock];
+    row.id = piece.id;
+    row.length = piece.dx;
+    row.width = piece.dy;
+    // A whole sheet has its factory edges still; what is cut from one is clean.
+    const bool whole = piece.dx == row.length && piece.dy == row.width &&
+                       piece.dx == old.stock[piece.stock].length &&
+                       piece.dy == old.stock[piece.stock].width;
+    if (!whole) row.trim = Length{};
+    row.quantity = 1;
+    row.price = Money{};
+    row.kind = StockKind::Offcut;
+    out.stock.push_back(std::move(row));
+  }
+  for (std::size_t i = 0; i < out.parts.size(); ++i)
+    out.parts[i].quantity = std::max<std::int64_t>(0, out.parts[i].quantity - bench.done[i]);
+  for (PartDemand& part : out.parts) {
+    if (part.run.empty()) continue;
+    // All rows of a run need one quantity: as many as the member that lacks most.
+    for (const PartDemand& other : out.parts)
+      if (other.run == part.run) part.quantity = std::max(part.quantity, other.quantity);
+  }
+  return out;
+}
+
+// The old plan on the pieces at hand, as a plan of the new request.
+Plan oldPlan(const NestRequest& request, std::size_t firstPiece, const Bench& bench) {
+  Plan out;
+  for (std::size_t k = 0; k < bench.pieces.size(); ++k) {
+    PlannedSheet sheet;
+    sheet.stock = firstPiece + k;
+    for (const Placement& p : bench.pieces[k].planned)
+      if (request.parts[p.part].quantity > 0) sheet.placements.push_back(p);
+    out.sheets.push_back(std::move(sheet));
+  }
+  return out;
+}
+
+// Pins everything to the piece it is planned on, but for one piece.
+std::vector<Pin> pinsFor(const Plan& old, const NestRequest& request, std::size_t except) {
+  std::vector<std::int64_t> left;
+  for (const PartDemand& part : request.parts) left.push_back(part.quantity);
+  std::vector<Pin> out;
+  for (std::size_t k = 0; k < old.sheets.size(); ++k) {
+    if (k == except) continue;
+    for (const Placement& p : old.sheets[k].placements) {
+      if (left[p.part] <= 0) continue;
+      --left[p.part];
+      Pin pin;
+      pin.part = p.part;
+      pin.stock = old.sheets[k].stock;
+      out.push_back(pin);
+    }
+  }
+  return out;
+}
+
+constexpr std::size_t kNone = static_cast<std::size_t>(-1);
+
+void count(Replanned& out, const Plan& old, std::size_t firstPiece) {
+  std::map<std::pair<std::size_t, std::size_t>, std::int64_t> before;  // stock row, part
+  for (const PlannedSheet& sheet : old.sheets)
+    for (const Placement& p : sheet.placements) ++before[{sheet.stock, p.part}];
+  for (const PlannedSheet& sheet : out.plan.sheets) {
+    if (sheet.stock < firstPiece) {
+      ++out.newSheets;
+      out.newCost += out.request.stock[sheet.stock].price;
+    }
+    for (const Placement& p : sheet.placements) --before[{sheet.stock, p.part}];
+  }
+  for (const auto& [key, left] : before) out.moved += std::max<std::int64_t>(0, left);
+}
+
+}  // namespace
+
+Result<Bench> benchAfter(const NestRequest& request, const Plan& plan, std::size_t cuts) {
+  if (cuts > plan.cuts.size())
+    return Problem{"", 0, "cuts", std::to_string(cuts),
+                   fmt::format("at most {}", plan.cuts.size())};
+  Plan part = plan;
+  part.cuts.resize(cuts);
+  const auto lying = saw::playback(request, part);
+  if (!lying) return lying.problems();
+  Bench out;
+  out.done.resize(request.parts.size());
+  for (const auto& [name, piece] : lying.value()) {
+    const PlannedSheet& sheet = plan.sheets[piece.sheet];
+    PieceAtHand at{name, sheet.stock, piece.x, piece.y, piece.dx, piece.dy, {}};
+    bool finished = false;
+    for (Placement p : sheet.placements) {
+      if (p.x < piece.x || p.y < piece.y || p.x + p.dx > piece.x + piece.dx ||
+          p.y + p.dy > piece.y + piece.dy)
+        continue;
+      finished = finished || (p.dx == piece.dx && p.dy == piece.dy);
+      if (finished) ++out.done[p.part];
+      p.x -= piece.x;
+      p.y -= piece.y;
+      at.planned.push_back(p);
+    }
+    if (!finished) out.pieces.push_back(std::move(at));
+  }
+  return out;
+}
+
+Replanned replan(const NestRequest& request, const Plan& plan, const Bench& bench, Disturb disturb,
+                 const NestOptions& options, std::stop_token stop) {
+  const NestRequest wanted = requestFor(request, plan, bench);
+  const Plan old = oldPlan(wanted, request.stock.size(), bench);
+  std::vector<std::size_t> givenUp = {kNone};
+  if (disturb == Disturb::OnePiece)
+    for (std::size_t k = 0; k < old.sheets.size(); ++k)
+      if (!old.sheets[k].placements.empty()) givenUp.push_back(k);
+  Replanned best;
+  bool first = true;
+  for (const std::size_t except : givenUp) {
+    if (!first && stop.stop_requested()) break;
+    Replanned one;
+    one.request = wanted;
+    if (disturb != Disturb::Freely) one.request.pins = pinsFor(old, wanted, except);
+    NestOptions mine = options;
+    mine.seconds = options.seconds / static_cast<double>(givenUp.size());
+    if (options.steps)
+      mine.steps = *options.steps / static_cast<std::int64_t>(givenUp.size());
+    mine.start = std::make_shared<const Plan>(old);
+    one.plan = nest(one.request, mine, stop);
+    count(one, old, request.stock.size());
+    const auto missing = [](const Plan& p) {
+      std::int64_t out = 0;
+      for (const Unplaced& u : p.unplaced) out += u.count;
+      return out;
+    };
+    // Cheaper wins; at one cost what disturbs less.
+    const bool better =
+        first || std::tuple(missing(one.plan), one.plan.cost, one.moved) <
+                     std::tuple(missing(best.plan), best.plan.cost, best.moved);
+    if (better) best = std::move(one);
+    first = false;
+  }
+  // The plan was made with pins that the next step need not know.
+  best.request.pins.clear();
+  return best;
+}
+
+}  // namespace pp::nest

@@ -1,0 +1,48 @@
+// A new plan in the middle of the work: some pieces are cut, some are spoiled, and what is really there
+// becomes the stock.
+#pragma once
+
+#include "core/nest/nest.h"
+
+namespace pp::nest {
+
+// A piece that is really there.
+struct PieceAtHand {
+  std::string id;  // unique; the plan's name of the piece, such as "S1.4"
+  std::size_t stock = 0;  // row of the old request it was cut from
+  Length x, y;            // where it lay on its sheet
+  Length dx, dy;
+  std::vector<Placement> planned;  // what the old plan still cuts from it, places from its low corner
+};
+
+// How the work stands.
+struct Bench {
+  std::vector<PieceAtHand> pieces;          // whole sheets and pieces that are not finished parts
+  std::vector<std::int64_t> done;           // per part: good copies that lie ready
+};
+
+// The bench after the first `cuts` cuts of a plan. Parts that have come off count as done.
+// Problem: the plan has fewer cuts, or does not play back.
+Result<Bench> benchAfter(const NestRequest& request, const Plan& plan, std::size_t cuts);
+
+// How much of what is still planned may be planned anew.
+enum class Disturb {
+  Nothing,   // parts stay on the piece they are planned on; only what is missing finds a place
+  OnePiece,  // one piece may be given up and its parts find other places, where that is cheaper
+  Freely,    // everything that is not cut
+};
+
+struct Replanned {
+  NestRequest request;  // the parts still to be cut, the pieces at hand and the rest of the rack
+  Plan plan;            // of that request
+  std::int64_t moved = 0;       // parts that lie on another piece than before
+  std::int64_t newSheets = 0;   // pieces taken from the rack that the old plan did not take
+  Money newCost;                // of those
+};
+
+// The parts that are neither done nor spoiled beyond the bench are planned anew: cheapest first, so
+// that an offcut at hand comes before a new sheet. `bench.done` says what need not be cut any more.
+Replanned replan(const NestRequest& request, const Plan& plan, const Bench& bench, Disturb disturb,
+                 const NestOptions& options, std::stop_token stop = {});
+
+}  // namespace pp::nest
