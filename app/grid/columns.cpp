@@ -169,16 +169,36 @@ GridColumn quantityColumn() {
   return out;
 }
 
-GridColumn priceColumn() {
+GridColumn kilogramColumn(const QString& title) {
+  constexpr std::int64_t kGrams = 1'000;
   GridColumn out;
-  out.title = tr("Price");
+  out.title = title;
   out.number = true;
-  out.shown = [](const Job& job, std::size_t row) { return qs(format(job.stock[row].price)); };
+  out.shown = [](const Job& job, std::size_t) {
+    return QString::number(job.shop.carryGrams / kGrams);
+  };
   out.typed = out.shown;
-  out.set = [](Job& job, std::size_t row, const QString& text) -> Problems {
+  out.set = [](Job& job, std::size_t, const QString& text) -> Problems {
+    const auto count = parseCount(text.toStdString(), 0, 1'000);
+    if (!count) return count.problems();
+    job.shop.carryGrams = *count * kGrams;
+    return {};
+  };
+  return out;
+}
+
+GridColumn moneyColumn(const QString& title, std::function<Money&(Job&, std::size_t)> value) {
+  GridColumn out;
+  out.title = title;
+  out.number = true;
+  out.shown = [value](const Job& job, std::size_t row) {
+    return qs(format(value(const_cast<Job&>(job), row)));
+  };
+  out.typed = out.shown;
+  out.set = [value](Job& job, std::size_t row, const QString& text) -> Problems {
     const auto money = parseMoney(text.toStdString());
     if (!money) return money.problems();
-    job.stock[row].price = money.value();
+    value(job, row) = money.value();
     return {};
   };
   return out;
@@ -237,7 +257,8 @@ std::vector<GridColumn> stockColumns() {
             job.stock[row].grain = static_cast<SheetGrain>(i);
           }),
       quantityColumn(),
-      priceColumn(),
+      moneyColumn(tr("Price"),
+                  [](Job& job, std::size_t row) -> Money& { return job.stock[row].price; }),
       optionalLengthColumn(
           tr("Trim"), tr("usual"),
           [](Job& job, std::size_t row) -> std::optional<Length>& { return job.stock[row].trim; }),
@@ -252,6 +273,43 @@ std::vector<GridColumn> sawColumns() {
       lengthColumn(tr("Keep leftovers from"),
                    [](Job& job, std::size_t) -> Length& { return job.saw.keepLong; }),
       lengthColumn(tr("by"), [](Job& job, std::size_t) -> Length& { return job.saw.keepShort; }),
+      moneyColumn(tr("Pay for ease"), [](Job& job, std::size_t) -> Money& { return job.saw.ease; }),
+      kilogramColumn(tr("One carries, kg")),
+      lengthColumn(tr("and as long as"),
+                   [](Job& job, std::size_t) -> Length& { return job.shop.carryLength; }),
+      choiceColumn(
+          tr("First edge"), {tr("trimmed"), tr("cut over")},
+          [](const Job& job, std::size_t) { return static_cast<int>(job.shop.cleaning); },
+          [](Job& job, std::size_t, int i) { job.shop.cleaning = static_cast<Cleaning>(i); }),
+  };
+}
+
+std::vector<GridColumn> machineColumns() {
+  const auto limit = [](const QString& title, Length Machine::*member) {
+    return lengthColumn(title, [member](Job& job, std::size_t row) -> Length& {
+      return job.shop.machines[row].*member;
+    });
+  };
+  return {
+      textColumn(tr("Saw"),
+                 [](Job& job, std::size_t row) -> std::string& {
+                   return job.shop.machines[row].name;
+                 }),
+      choiceColumn(
+          tr("Kind"), {tr("track"), tr("table"), tr("crosscut")},
+          [](const Job& job, std::size_t row) {
+            return static_cast<int>(job.shop.machines[row].kind);
+          },
+          [](Job& job, std::size_t row, int i) {
+            job.shop.machines[row].kind = static_cast<SawKind>(i);
+          }),
+      optionalLengthColumn(tr("Kerf"), tr("usual"),
+                           [](Job& job, std::size_t row) -> std::optional<Length>& {
+                             return job.shop.machines[row].kerf;
+                           }),
+      limit(tr("Longest cut"), &Machine::longestCut),
+      limit(tr("Fence or stop reaches"), &Machine::reach),
+      limit(tr("Longest piece"), &Machine::longestPiece),
   };
 }
 

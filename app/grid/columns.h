@@ -9,6 +9,8 @@ std::vector<GridColumn> materialColumns();
 std::vector<GridColumn> stockColumns();
 // The shop's saw, one row: kerf, trim, smallest leftover worth keeping.
 std::vector<GridColumn> sawColumns();
+// The saws themselves, a row each.
+std::vector<GridColumn> machineColumns();
 // Boards that belong to no assembly.
 std::vector<GridColumn> looseColumns();
 

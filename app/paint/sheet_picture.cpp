@@ -1,5 +1,6 @@
 #include "app/paint/sheet_picture.h"
 
+#include <algorithm>
 #include <array>
 #include <cmath>
 
@@ -90,6 +91,7 @@ class Drawing {
     painter_.setPen(QPen(selected ? look::kSlate : look::kGraphite, selected ? 3 : 1));
     painter_.drawRect(selected ? r.adjusted(1.5, 1.5, -1.5, -1.5) : r);
     painter_.setPen(look::kGraphite);
+    if (isPinned(part.code)) pinMark(r);
     const QString size = figures(p.dx, p.dy, style_);
     const bool two = r.height() > 34 && r.width() > 60 && r.height() <= r.width() * 1.2;
     if (!two)
@@ -97,6 +99,26 @@ class Drawing {
     const QRectF upper(r.x(), r.center().y() - 17, r.width(), 17);
     words(upper, {qs(part.code)}, 13, true);
     words(upper.translated(0, 17), {size}, 11, false);
+  }
+
+  // Whether one of the job's pins holds the part to this row of stock.
+  bool isPinned(const std::string& code) const {
+    const auto& pins = picture_.job->pins;
+    return std::any_of(pins.begin(), pins.end(), [&](const JobPin& pin) {
+      return pin.part == code && pin.stock == stock_.id;
+    });
+  }
+
+  // A nail seen from above: a ring with its head filled, in the upper right corner.
+  void pinMark(const QRectF& r) {
+    const QPointF c(r.right() - 10, r.y() + 10);
+    painter_.setPen(QPen(look::kRed, 1.5));
+    painter_.setBrush(look::kPaper);
+    painter_.drawEllipse(c, 6, 6);
+    painter_.setBrush(look::kRed);
+    painter_.drawEllipse(c, 2.5, 2.5);
+    painter_.setBrush(Qt::NoBrush);
+    painter_.setPen(look::kGraphite);
   }
 
   // Which side of the placed part an edge is on: 0 left, 1 right, 2 low y, 3 high y.

@@ -3,10 +3,13 @@
 #include <QDateTime>
 #include <QFile>
 #include <QFileInfo>
+#include <algorithm>
+#include <utility>
 
 #include "app/paint/figures.h"
 #include "core/formats/file.h"
 #include "core/formats/job_json.h"
+#include "core/secondlook/plan_look.h"
 
 namespace pp {
 namespace {
@@ -48,8 +51,20 @@ Document::Document(QObject* parent) : QObject(parent) {
   connect(&runner_, &PlanRunner::progressed, this, [this](const PlanShown& shown) {
     plan_ = shown;
     planCurrent_ = true;
+    // What the user chose stays as long as nothing beats it.
+    if (std::find(plan_.kept.begin(), plan_.kept.end(), chosen_) != plan_.kept.end())
+      plan_.plan = chosen_;
+    else
+      chosen_ = nullptr;
+    lookAgain();
     emit planChanged();
   });
+  connect(&runner_, &PlanRunner::nearlyFound, this,
+          [this](const PlanShown& shown, const nest::Nearly& nearly) {
+            if (!planCurrent_ || shown.job != plan_.job) return;
+            nearly_ = nearlyFinding(*shown.job, *shown.parts, nearly);
+            lookAgain();
+          });
   connect(&runner_, &PlanRunner::finished, this, &Document::planChanged);
   openNew();
 }
@@ -141,21 +156,61 @@ void Document::show(std::shared_ptr<const Job> job) {
 void Document::derive() {
   // Measured in bench/: well under a millisecond for jobs of shop size, so it needs no thread.
   breakdown_ = breakDown(*job_);
-  findings_ = secondLook(*job_, breakdown_);
   planCurrent_ = false;
-  layOut(kQuickSeconds);
+  chosen_ = nullptr;
+  nearly_.reset();
+  lookAgain();
+  startLayOut(kQuickSeconds, std::exchange(from_, nullptr));
   emit changed();
   emit stateChanged();
 }
 
+// The findings of the job and of its plan together.
+void Document::lookAgain() {
+  const std::size_t before = findings_.size();
+  findings_ = secondLook(*job_, breakdown_);
+  if (planCurrent_ && plan_.plan) {
+    const auto more = lookAtPlan(*plan_.job, *plan_.parts, *plan_.request, *plan_.plan);
+    findings_.insert(findings_.end(), more.begin(), more.end());
+    if (nearly_) findings_.push_back(*nearly_);
+    std::stable_sort(findings_.begin(), findings_.end(), [](const Finding& a, const Finding& b) {
+      return a.severity < b.severity;
+    });
+  }
+  if (planCurrent_ && findings_.size() != before) emit findingsChanged();
+}
+
 void Document::layOut(double seconds) {
+  startLayOut(seconds, planCurrent_ ? plan_.plan : nullptr);
+}
+
+void Document::showPlan(const std::shared_ptr<const Plan>& plan) {
+  if (!planCurrent_ || plan == plan_.plan) return;
+  chosen_ = plan;
+  plan_.plan = plan;
+  lookAgain();
+  emit planChanged();
+}
+
+Problems Document::editPins(const QString& what, std::vector<JobPin> pins,
+                            std::shared_ptr<const Plan> from) {
+  Job next = *job_;
+  next.pins = std::move(pins);
+  from_ = std::move(from);
+  const Problems problems = edit(what, std::move(next));
+  from_ = nullptr;
+  return problems;
+}
+
+void Document::startLayOut(double seconds, std::shared_ptr<const Plan> from) {
   if (breakdown_.parts.empty()) {
     runner_.stop();
     plan_ = {};
     emit planChanged();
     return;
   }
-  runner_.start(job_, std::make_shared<const std::vector<Part>>(breakdown_.parts), seconds);
+  runner_.start(job_, std::make_shared<const std::vector<Part>>(breakdown_.parts), seconds,
+                std::move(from));
   emit planChanged();
 }
 

@@ -28,6 +28,7 @@ class Document : public QObject {
   const Job& job() const { return *job_; }
   std::shared_ptr<const Job> jobValue() const { return job_; }
   const Breakdown& breakdown() const { return breakdown_; }
+  // Of the job, and of the plan where there is one; most severe first.
   const std::vector<Finding>& findings() const { return findings_; }
   LengthStyle style() const { return styleOf(*job_); }
 
@@ -71,8 +72,12 @@ class Document : public QObject {
   // The last plan, and whether it still belongs to the job as it is.
   const PlanShown& plan() const { return plan_; }
   bool isPlanCurrent() const { return planCurrent_; }
-  // Lays out the job as it is, for so long.
+  // Lays out the job as it is, for so long; a plan that is there is gone on from.
   void layOut(double seconds);
+  // Shows another of the plans kept.
+  void showPlan(const std::shared_ptr<const Plan>& plan);
+  // An edit of the pins that goes on from a plan of the same parts.
+  Problems editPins(const QString& what, std::vector<JobPin> pins, std::shared_ptr<const Plan> from);
 
  signals:
   void changed();       // the job, its break-down and findings
@@ -80,6 +85,7 @@ class Document : public QObject {
   void selectionChanged();
   void measuredChanged();
   void planChanged();
+  void findingsChanged();
 
  private:
   struct State {
@@ -90,6 +96,8 @@ class Document : public QObject {
   void show(std::shared_ptr<const Job> job);
   void derive();
   void autosave();
+  void lookAgain();
+  void startLayOut(double seconds, std::shared_ptr<const Plan> from);
 
   std::shared_ptr<const Job> job_;
   std::vector<State> states_;
@@ -104,6 +112,9 @@ class Document : public QObject {
   PlanRunner runner_;
   PlanShown plan_;
   bool planCurrent_ = false;
+  std::shared_ptr<const Plan> chosen_;  // by the user, among those kept
+  std::shared_ptr<const Plan> from_;    // what the next search goes on from
+  std::optional<Finding> nearly_;       // of the plan as it is
 };
 
 // "x: found ..., expected ..." for showing beside a field.

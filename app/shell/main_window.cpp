@@ -59,6 +59,7 @@ void dressUp() {
       "QPushButton#fix { border: 1px solid #A8382B; }"
       "QFrame#stop { background: #FCF9F3; border: none; border-left: 5px solid #A8382B; }"
       "QFrame#mind { background: #FCF9F3; border: none; border-left: 5px dashed #5C5750; }"
+      "QFrame#tip { background: #FCF9F3; border: none; border-left: 2px solid #5C5750; }"
       "QWidget#topStrip { border-bottom: 1px solid #CFC6B4; }"
       "QWidget#message { background: #FCF9F3; border-left: 5px solid #A8382B; }"
       "QLabel#problem { color: #A8382B; font-weight: bold; }"

@@ -17,6 +17,7 @@ SecondLookPanel::SecondLookPanel(Document& document, QWidget* parent)
   setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
   setAccessibleName(tr("Second look"));
   connect(&document_, &Document::changed, this, &SecondLookPanel::follow);
+  connect(&document_, &Document::findingsChanged, this, &SecondLookPanel::follow);
   follow();
 }
 
@@ -40,8 +41,9 @@ void SecondLookPanel::follow() {
 
 QWidget* SecondLookPanel::card(const Finding& finding) {
   auto* box = new QFrame;
-  box->setObjectName(finding.severity == Severity::Stop ? QStringLiteral("stop")
-                                                        : QStringLiteral("mind"));
+  box->setObjectName(finding.severity == Severity::Stop   ? QStringLiteral("stop")
+                     : finding.severity == Severity::Mind ? QStringLiteral("mind")
+                                                          : QStringLiteral("tip"));
   auto* column = new QVBoxLayout(box);
   column->setContentsMargins(10, 6, 4, 8);
   column->setSpacing(4);
@@ -53,7 +55,9 @@ QWidget* SecondLookPanel::card(const Finding& finding) {
     return label;
   };
   line(qs(finding.what), true)
-      ->setAccessibleName(finding.severity == Severity::Stop ? tr("Stop") : tr("Mind"));
+      ->setAccessibleName(finding.severity == Severity::Stop   ? tr("Stop")
+                          : finding.severity == Severity::Mind ? tr("Mind")
+                                                               : tr("Tip"));
   line(qs(finding.why), false);
   auto* go = new QPushButton(tr("Go there"));
   go->setFlat(true);

@@ -21,6 +21,39 @@ void fields(A& a, SawRules& v) {
   a("keepShort", v.keepShort);
   a.choice("goal", v.goal,
            {{"cost", Goal::Cost}, {"offcuts", Goal::Offcuts}, {"setups", Goal::Setups}});
+  a("ease", v.ease);
+}
+
+template <class A>
+void fields(A& a, Machine& v) {
+  a.must("name", v.name);
+  a.choice("kind", v.kind,
+           {{"track", SawKind::Track}, {"table", SawKind::Table}, {"crosscut", SawKind::Crosscut}});
+  a("kerf", v.kerf);
+  a("longestCut", v.longestCut);
+  a("reach", v.reach);
+  a("longestPiece", v.longestPiece);
+  a("tilts", v.tilts);
+}
+
+template <class A>
+void fields(A& a, Shop& v) {
+  a("machines", v.machines);
+  a("carryGrams", v.carryGrams);
+  a("carryLength", v.carryLength);
+  a.choice("cleaning", v.cleaning,
+           {{"trim", Cleaning::Trim}, {"cut over", Cleaning::CutOver}});
+}
+
+template <class A>
+void fields(A& a, JobPin& v) {
+  a.must("part", v.part);
+  a.must("stock", v.stock);
+  a("copies", v.copies);
+  a("sheet", v.sheet);
+  a("x", v.x);
+  a("y", v.y);
+  a("turned", v.turned);
 }
 
 template <class A>
@@ -283,6 +316,7 @@ void fields(A& a, Job& v) {
   a.choice("units", v.unit, {{"mm", Unit::Millimetre}, {"in", Unit::Inch}});
   a("fraction", v.fraction);
   a("saw", v.saw);
+  a("shop", v.shop);
   a("labels", v.labels);
   a.must("materials", v.materials);
   a("bandings", v.bandings);
@@ -290,6 +324,7 @@ void fields(A& a, Job& v) {
   a("slides", v.slides);
   a.must("assemblies", v.assemblies);
   a("loose", v.loose);
+  a("pins", v.pins);
 }
 
 Result<Job> readJob(const std::string& file, std::string_view text) {

@@ -25,6 +25,7 @@ class Validator {
     if (job_.fraction < 2 || job_.fraction > 64 || (job_.fraction & (job_.fraction - 1)) != 0)
       add("/fraction", std::to_string(job_.fraction), "2, 4, 8, 16, 32 or 64");
     saw();
+    shop();
     labels();
     for (std::size_t i = 0; i < job_.materials.size(); ++i) material(i);
     for (std::size_t i = 0; i < job_.bandings.size(); ++i) banding(i);
@@ -32,6 +33,7 @@ class Validator {
     for (std::size_t i = 0; i < job_.slides.size(); ++i) slide(i);
     for (std::size_t i = 0; i < job_.assemblies.size(); ++i) assembly(i);
     for (std::size_t i = 0; i < job_.loose.size(); ++i) loose(i);
+    for (std::size_t i = 0; i < job_.pins.size(); ++i) pin(i);
     return std::move(problems_);
   }
 
@@ -69,6 +71,33 @@ class Validator {
     notNegative("/saw/trim", job_.saw.trim);
     notNegative("/saw/keepLong", job_.saw.keepLong);
     notNegative("/saw/keepShort", job_.saw.keepShort);
+  }
+
+  void shop() {
+    std::set<std::string> names;
+    if (job_.shop.machines.empty()) add("/shop/machines", "no saw", "at least one");
+    for (std::size_t i = 0; i < job_.shop.machines.size(); ++i) {
+      const Machine& row = job_.shop.machines[i];
+      const std::string at = fmt::format("/shop/machines/{}", i);
+      unique(names, at + "/name", row.name);
+      if (row.kerf) notNegative(at + "/kerf", *row.kerf);
+      notNegative(at + "/longestCut", row.longestCut);
+      notNegative(at + "/reach", row.reach);
+      notNegative(at + "/longestPiece", row.longestPiece);
+    }
+    within("/shop/carryGrams", job_.shop.carryGrams, 0, 1'000'000);
+    notNegative("/shop/carryLength", job_.shop.carryLength);
+  }
+
+  void pin(std::size_t i) {
+    const JobPin& row = job_.pins[i];
+    const std::string at = fmt::format("/pins/{}", i);
+    within(at + "/copies", row.copies, 1, 10'000);
+    within(at + "/sheet", row.sheet, 1, 1'000'000);
+    if (row.x.has_value() != row.y.has_value()) add(at, "half a place", "x and y, or neither");
+    if (row.x) notNegative(at + "/x", *row.x);
+    if (row.y) notNegative(at + "/y", *row.y);
+    if (row.x && row.copies != 1) within(at + "/copies", row.copies, 1, 1);
   }
 
   void labels() {

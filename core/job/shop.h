@@ -41,7 +41,6 @@ struct Shop {
   std::int64_t carryGrams = 20'000;       // the heaviest piece one person handles
   Length carryLength = Length::mm(1'500);  // and the longest
   Cleaning cleaning = Cleaning::Trim;
-  Length rough;  // left at a rough breakdown cut for a later cut to take off; 0: cut to size at once
   bool operator==(const Shop&) const = default;
 };
 

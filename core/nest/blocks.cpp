@@ -24,7 +24,7 @@ bool mayLie(PartGrain part, bool turned, SheetGrain stock) {
 
 class Grouper {
  public:
-  explicit Grouper(const NestRequest& request) : request_(request), kerf_(request.kerf.inNm()) {}
+  explicit Grouper(const NestRequest& request) : request_(request), kerf_(request.kerf.inNm()), pins_(effectivePins(request)) {}
 
   Grouped run() {
     // Ordered by material and thickness, so that the outcome never depends on the order of the
@@ -46,7 +46,7 @@ class Grouper {
     for (const std::size_t i : parts) rest_[i] = request_.parts[i].quantity;
     std::vector<std::int64_t> pinnedPieces(request_.stock.size());
     std::vector<std::pair<std::size_t, std::int64_t>> sheets;  // stock row and number
-    for (const Pin& pin : request_.pins) {
+    for (const Pin& pin : pins_) {
       if (rest_.count(pin.part) == 0) continue;
       const std::pair key{pin.stock, pin.sheet};
       if (std::find(sheets.begin(), sheets.end(), key) != sheets.end()) continue;
@@ -107,7 +107,7 @@ class Grouper {
   void addPinned(Group& group, std::size_t stock, std::int64_t number) {
     std::vector<const Pin*> placed;
     std::vector<const Pin*> loose;
-    for (const Pin& pin : request_.pins)
+    for (const Pin& pin : pins_)
       if (pin.stock == stock && pin.sheet == number && rest_.count(pin.part) > 0)
         (pin.place ? placed : loose).push_back(&pin);
     StockKindRow kind = stockRow(stock, 1);
@@ -301,6 +301,7 @@ class Grouper {
 
   const NestRequest& request_;
   Nm kerf_;
+  std::vector<Pin> pins_;
   std::map<std::size_t, std::int64_t> rest_;  // copies of the group's parts that are not pinned
   Grouped out_;
 };

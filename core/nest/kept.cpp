@@ -5,7 +5,7 @@
 namespace pp::nest {
 namespace {
 
-constexpr std::size_t kMostKept = 8;
+constexpr std::size_t kMostKept = 5;  // as many as can be told apart side by side
 
 std::int64_t missing(const Plan& plan) {
   std::int64_t out = 0;
@@ -28,6 +28,23 @@ double largestLeftovers(const Plan& plan) {
     for (const Leftover& leftover : sheet.leftovers)
       largest = std::max(largest, (leftover.dx * leftover.dy).inM2());
     out += largest;
+  }
+  return out;
+}
+
+BestAt bestAt(const std::vector<std::shared_ptr<const Plan>>& plans, std::size_t index) {
+  BestAt out{true, true, true};
+  const Plan& mine = *plans[index];
+  for (std::size_t i = 0; i < plans.size(); ++i) {
+    const Plan& other = *plans[i];
+    const bool before = i < index;  // of equals only the first has the title
+    out.cost = out.cost && !betterFor(Goal::Cost, other, mine) &&
+               (i >= index || betterFor(Goal::Cost, mine, other));
+    out.settings = out.settings && (mine.setups < other.setups ||
+                                    (mine.setups == other.setups && !before) || i == index);
+    const double a = largestLeftovers(mine);
+    const double b = largestLeftovers(other);
+    out.leftovers = out.leftovers && (a > b || (a >= b && !before) || i == index);
   }
   return out;
 }

@@ -11,6 +11,12 @@ namespace pp::nest {
 // Summed over the sheets, the area of the largest leftover worth keeping, in square metres.
 double largestLeftovers(const Plan& plan);
 
+// What a plan is best at among several.
+struct BestAt {
+  bool cost = false, settings = false, leftovers = false;
+};
+BestAt bestAt(const std::vector<std::shared_ptr<const Plan>>& plans, std::size_t index);
+
 // Whether `a` serves the goal better than `b`; both of one request. More parts placed come first,
 // then the price, then the area of the stock, then what the goal asks for.
 bool betterFor(Goal goal, const Plan& a, const Plan& b);

@@ -5,6 +5,27 @@
 
 namespace pp {
 
+std::vector<Pin> effectivePins(const NestRequest& request) {
+  std::vector<std::int64_t> left;
+  for (const PartDemand& part : request.parts) left.push_back(part.quantity);
+  std::vector<std::vector<std::int64_t>> sheets(request.stock.size());  // numbers in use
+  std::vector<Pin> out;
+  for (Pin pin : request.pins) {
+    if (pin.part >= left.size() || pin.stock >= sheets.size()) continue;
+    auto& numbers = sheets[pin.stock];
+    if (std::find(numbers.begin(), numbers.end(), pin.sheet) == numbers.end()) {
+      const auto most = request.stock[pin.stock].quantity;
+      if (most && static_cast<std::int64_t>(numbers.size()) >= *most) continue;
+      numbers.push_back(pin.sheet);
+    }
+    pin.copies = std::min(pin.place ? 1 : pin.copies, left[pin.part]);
+    if (pin.copies <= 0) continue;
+    left[pin.part] -= pin.copies;
+    out.push_back(pin);
+  }
+  return out;
+}
+
 Length kerfOf(const NestRequest& request, int machine) {
   if (machine < 0) return request.kerf;
   return request.shop.machines[static_cast<std::size_t>(machine)].kerf.value_or(request.kerf);
@@ -19,6 +40,30 @@ Length bevelKerf(Length kerf) {
   return Length::nm(root);
 }
 
+namespace {
+
+// The job's pins as far as their parts and stock are there.
+void addPins(const Job& job, const std::vector<Part>& parts, NestRequest& out) {
+  for (const JobPin& pin : job.pins) {
+    const auto part = std::find_if(parts.begin(), parts.end(),
+                                   [&pin](const Part& one) { return one.code == pin.part; });
+    const auto stock = std::find_if(out.stock.begin(), out.stock.end(),
+                                    [&pin](const StockSupply& row) { return row.id == pin.stock; });
+    if (part == parts.end() || stock == out.stock.end()) continue;
+    Pin one;
+    one.part = static_cast<std::size_t>(part - parts.begin());
+    one.copies = pin.copies;
+    one.stock = static_cast<std::size_t>(stock - out.stock.begin());
+    one.sheet = pin.sheet;
+    const PartDemand& demand = out.parts[one.part];
+    if (demand.material != stock->material || demand.thickness != stock->thickness) continue;
+    if (pin.x && pin.y) one.place = Pin::Place{*pin.x, *pin.y, pin.turned};
+    out.pins.push_back(one);
+  }
+}
+
+}  // namespace
+
 NestRequest requestOf(const Job& job, const std::vector<Part>& parts) {
   NestRequest out;
   out.shop = job.shop;
@@ -30,6 +75,7 @@ NestRequest requestOf(const Job& job, const std::vector<Part>& parts) {
   out.keepLong = job.saw.keepLong;
   out.keepShort = job.saw.keepShort;
   out.goal = job.saw.goal;
+  out.ease = job.saw.ease;
   for (const Part& part : parts) {
     const Material& material = *findMaterial(job, part.material);
     PartDemand demand;
@@ -54,6 +100,7 @@ NestRequest requestOf(const Job& job, const std::vector<Part>& parts) {
                          piece.grain, piece.quantity, piece.price, piece.kind, trim, piece.lot,
                          material.density});
   }
+  addPins(job, parts, out);
   return out;
 }
 

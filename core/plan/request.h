@@ -70,6 +70,10 @@ struct NestRequest {
   Money ease;  // goal Setups: what fewer settings may cost beyond the least
 };
 
+// The pins that can have an effect: of no more copies than are wanted, and of no more pieces than
+// there are. A placed pin has one copy.
+std::vector<Pin> effectivePins(const NestRequest& request);
+
 // The kerf of one of the shop's saws.
 Length kerfOf(const NestRequest& request, int machine);
 

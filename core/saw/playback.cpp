@@ -173,13 +173,19 @@ class Verifier {
   // where a place is given exactly there.
   void pins() {
     std::map<std::pair<std::size_t, std::int64_t>, std::map<std::size_t, std::int64_t>> wanted;
-    for (const Pin& pin : request_.pins)
+    std::vector<Pin> pins = effectivePins(request_);
+    // What could not be placed at all is said elsewhere.
+    std::erase_if(pins, [this](const Pin& pin) {
+      return std::any_of(plan_.unplaced.begin(), plan_.unplaced.end(),
+                         [&pin](const Unplaced& one) { return one.part == pin.part; });
+    });
+    for (const Pin& pin : pins)
       wanted[{pin.stock, pin.sheet}][pin.part] += pin.copies;
     std::vector<char> taken(plan_.sheets.size());
     for (const auto& [key, parts] : wanted) {
       bool found = false;
       for (std::size_t i = 0; i < plan_.sheets.size() && !found; ++i) {
-        found = taken[i] == 0 && plan_.sheets[i].stock == key.first && holds(i, key, parts);
+        found = taken[i] == 0 && plan_.sheets[i].stock == key.first && holds(i, key, parts, pins);
         if (found) taken[i] = 1;
       }
       if (!found)
@@ -188,13 +194,14 @@ class Verifier {
   }
 
   bool holds(std::size_t sheet, const std::pair<std::size_t, std::int64_t>& key,
-             const std::map<std::size_t, std::int64_t>& parts) const {
+              const std::map<std::size_t, std::int64_t>& parts,
+             const std::vector<Pin>& pins) const {
     const std::vector<Placement>& lying = plan_.sheets[sheet].placements;
     for (const auto& [part, copies] : parts)
       if (std::count_if(lying.begin(), lying.end(),
                         [part = part](const Placement& p) { return p.part == part; }) < copies)
         return false;
-    return std::all_of(request_.pins.begin(), request_.pins.end(), [&](const Pin& pin) {
+    return std::all_of(pins.begin(), pins.end(), [&](const Pin& pin) {
       return pin.stock != key.first || pin.sheet != key.second || !pin.place ||
              std::any_of(lying.begin(), lying.end(), [&](const Placement& p) {
                return p.part == pin.part && p.x == pin.place->x && p.y == pin.place->y &&

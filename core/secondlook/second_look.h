@@ -12,7 +12,8 @@ namespace pp {
 
 enum class Severity {
   Stop,  // it cannot be built, or a sheet would be wasted
-  Mind   // likely regretted
+  Mind,  // likely regretted
+  Tip    // worth knowing
 };
 
 struct Place {

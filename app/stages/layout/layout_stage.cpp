@@ -1,8 +1,10 @@
 #include "app/stages/layout/layout_stage.h"
 
 #include <QHBoxLayout>
+#include <QKeyEvent>
 #include <QScrollArea>
 #include <QSignalBlocker>
+#include <algorithm>
 
 #include "app/paint/figures.h"
 #include "app/paint/look.h"
@@ -12,40 +14,30 @@ namespace {
 
 constexpr double kLongSearch = 20;  // seconds, when asked for
 
+QLabel* label(const QString& name, int pixels, bool bold = false) {
+  auto* out = new QLabel;
+  out->setFont(look::text(pixels, bold));
+  out->setAccessibleName(name);
+  return out;
+}
+
 }  // namespace
 
 LayoutStage::LayoutStage(Document& document, QWidget* parent) : Stage(document, parent) {
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(0, 10, 12, 8);
-  auto* row = new QHBoxLayout;
-  goal_ = new QComboBox;
-  goal_->addItems({tr("Least cost"), tr("Best leftovers"), tr("Fewest settings")});
-  goal_->setAccessibleName(tr("Goal"));
-  goal_->setFont(look::text(14));
-  row->addWidget(goal_);
-  search_ = new QPushButton;
-  search_->setMinimumWidth(130);
-  row->addWidget(search_);
-  progress_ = new QProgressBar;
-  progress_->setAccessibleName(tr("Search"));
-  progress_->setTextVisible(false);
-  progress_->setFixedWidth(120);
-  progress_->setFixedHeight(8);
-  row->addWidget(progress_);
-  result_ = new QLabel;
-  result_->setFont(look::text(15, true));
-  result_->setAccessibleName(tr("Plan"));
-  row->addWidget(result_, 1);
-  column->addLayout(row);
-  bound_ = new QLabel;
-  bound_->setFont(look::text(13));
-  bound_->setAccessibleName(tr("Proven minimum"));
+  column->setSpacing(6);
+  column->addLayout(makeTop());
+  bound_ = label(tr("Proven minimum"), 13);
   column->addWidget(bound_);
-  unplaced_ = new QLabel;
+  unplaced_ = label(tr("Not placed"), 13);
   unplaced_->setObjectName(QStringLiteral("problem"));
   unplaced_->setWordWrap(true);
-  unplaced_->setAccessibleName(tr("Not placed"));
   column->addWidget(unplaced_);
+  plans_ = new PlanStrip;
+  column->addWidget(plans_);
+  hand_ = makeHand();
+  column->addWidget(hand_);
   sheets_ = new SheetsView;
   auto* scroll = new QScrollArea;
   scroll->setFrameShape(QFrame::NoFrame);
@@ -54,36 +46,93 @@ LayoutStage::LayoutStage(Document& document, QWidget* parent) : Stage(document, 
   scroll->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOn);
   scroll->setWidget(sheets_);
   scroll->setAccessibleName(tr("Sheets laid out"));
+  scroll->setFocusPolicy(Qt::NoFocus);
   column->addWidget(scroll, 1);
-  connect(search_, &QPushButton::clicked, this, [this] {
-    if (this->document().runner().isRunning()) return this->document().runner().stop();
-    searchSeconds_ = kLongSearch;
-    this->document().layOut(kLongSearch);
-  });
-  connect(goal_, &QComboBox::activated, this, [this](int index) {
-    Job next = this->document().job();
-    const Goal goals[] = {Goal::Cost, Goal::Offcuts, Goal::Setups};
-    next.saw.goal = goals[index];
-    this->document().edit(tr("goal: %1").arg(goal_->itemText(index).toLower()), std::move(next));
-  });
-  connect(sheets_, &SheetsView::chosen, this, [this](std::size_t part) {
-    const Part& chosen = (*this->document().plan().parts)[part];
-    this->document().measure(tr("cut length of %1").arg(qs(chosen.code)), chosen.cutLength());
-    this->document().select({chosen.assembly, std::nullopt, chosen.code});
-  });
+  connect(sheets_, &SheetsView::chosen, this, &LayoutStage::choose);
+  connect(plans_, &PlanStrip::chosen, this,
+          [this](const std::shared_ptr<const Plan>& plan) { this->document().showPlan(plan); });
   connect(&document, &Document::changed, this, [this] {
     searchSeconds_ = 2;
     followGoal();
   });
   connect(&document, &Document::planChanged, this, &LayoutStage::follow);
-  connect(&document, &Document::selectionChanged, this,
-          [this] { sheets_->setSelected(this->document().selection().part); });
+  connect(&document, &Document::selectionChanged, this, [this] {
+    sheets_->setSelected(this->document().selection().part);
+    followSelection();
+  });
   connect(&document.runner(), &PlanRunner::failed, this, [this](const QString& why) {
     unplaced_->setVisible(true);
     unplaced_->setText(tr("The plan failed its own check and is not shown: %1").arg(why));
   });
   followGoal();
   follow();
+}
+
+QLayout* LayoutStage::makeTop() {
+  auto* row = new QHBoxLayout;
+  goal_ = new QComboBox;
+  goal_->addItems({tr("Least cost"), tr("Best leftovers"), tr("Fewest settings")});
+  goal_->setAccessibleName(tr("Goal"));
+  goal_->setFont(look::text(14));
+  row->addWidget(goal_);
+  search_ = new QPushButton;
+  search_->setMinimumWidth(110);
+  row->addWidget(search_);
+  progress_ = new QProgressBar;
+  progress_->setAccessibleName(tr("Search"));
+  progress_->setTextVisible(false);
+  progress_->setFixedWidth(90);
+  progress_->setFixedHeight(8);
+  row->addWidget(progress_);
+  result_ = label(tr("Plan"), 15, true);
+  row->addWidget(result_, 1);
+  tries_ = label(tr("Tries"), 12);
+  row->addWidget(tries_);
+  connect(search_, &QPushButton::clicked, this, [this] {
+    if (document().runner().isRunning()) return document().runner().stop();
+    searchSeconds_ = kLongSearch;
+    document().layOut(kLongSearch);
+  });
+  connect(goal_, &QComboBox::activated, this, [this](int index) {
+    Job next = document().job();
+    const Goal goals[] = {Goal::Cost, Goal::Offcuts, Goal::Setups};
+    next.saw.goal = goals[index];
+    document().edit(tr("goal: %1").arg(goal_->itemText(index).toLower()), std::move(next));
+  });
+  return row;
+}
+
+QWidget* LayoutStage::makeHand() {
+  auto* out = new QWidget;
+  auto* row = new QHBoxLayout(out);
+  row->setContentsMargins(0, 0, 0, 0);
+  handWhat_ = label(tr("Part chosen"), 13, true);
+  row->addWidget(handWhat_);
+  const auto button = [&row](const QString& words, const QString& name) {
+    auto* made = new QPushButton(words);
+    made->setAccessibleName(name);
+    row->addWidget(made);
+    return made;
+  };
+  pinSheet_ = button(tr("Pin to its sheet  P"), tr("Pin to its sheet"));
+  pinPlace_ = button(tr("Pin in place  I"), tr("Pin in place"));
+  unpin_ = button(tr("Unpin  U"), tr("Unpin"));
+  swap_ = button(tr("Swap  W"), tr("Swap"));
+  move_ = new QComboBox;
+  move_->setAccessibleName(tr("Move to"));
+  row->addWidget(move_);
+  handSays_ = label(tr("By hand"), 13);
+  handSays_->setObjectName(QStringLiteral("problem"));
+  handSays_->setWordWrap(true);
+  row->addWidget(handSays_, 1);
+  connect(pinSheet_, &QPushButton::clicked, this, [this] { pin(false); });
+  connect(pinPlace_, &QPushButton::clicked, this, [this] { pin(true); });
+  connect(unpin_, &QPushButton::clicked, this, &LayoutStage::unpin);
+  connect(swap_, &QPushButton::clicked, this, &LayoutStage::beginSwap);
+  connect(move_, &QComboBox::activated, this, [this](int index) {
+    if (index > 0) moveTo(static_cast<std::size_t>(move_->itemData(index).toInt()));
+  });
+  return out;
 }
 
 int LayoutStage::openCount() const {
@@ -95,7 +144,31 @@ int LayoutStage::openCount() const {
 
 std::vector<KeyHelp> LayoutStage::keys() const {
   return {{tr("Space, on the button"), tr("search on, or stop")},
-          {tr("mouse"), tr("choose a part: the tape shows its cut length")}};
+          {tr("left, right on the plans"), tr("show the plan before or after")},
+          {tr("arrow keys on the sheets"), tr("choose a part: the tape shows its cut length")},
+          {tr("P"), tr("pin the part to its sheet")},
+          {tr("I"), tr("pin it in its place")},
+          {tr("U"), tr("take its pin out")},
+          {tr("W"), tr("swap it with the part that is chosen next; Esc to leave it")}};
+}
+
+void LayoutStage::keyPressEvent(QKeyEvent* event) {
+  if (event->modifiers() != Qt::NoModifier) return Stage::keyPressEvent(event);
+  switch (event->key()) {
+    case Qt::Key_P:
+      return pin(false);
+    case Qt::Key_I:
+      return pin(true);
+    case Qt::Key_U:
+      return unpin();
+    case Qt::Key_W:
+      return beginSwap();
+    case Qt::Key_Escape:
+      swapping_.reset();
+      return say({});
+    default:
+      Stage::keyPressEvent(event);
+  }
 }
 
 void LayoutStage::followGoal() {
@@ -115,7 +188,24 @@ QString LayoutStage::unplacedWords() const {
   return tr("Not placed: %1").arg(out.join(QStringLiteral("; ")));
 }
 
-void LayoutStage::follow() {
+QString LayoutStage::boundWords() const {
+  const Plan& plan = *document().plan().plan;
+  const auto sheets = static_cast<std::int64_t>(plan.sheets.size());
+  if (plan.proven() && sheets <= plan.bound.sheets)
+    return tr("Proven: it cannot be done for less, nor with fewer sheets.");
+  if (plan.proven()) return tr("Proven: it cannot be done for less.");
+  const double over = plan.bound.cost > Money{}
+                          ? 100 * (plan.cost.asDouble() / plan.bound.cost.asDouble() - 1)
+                          : 0;
+  return tr("No plan can cost less than %1 or use fewer than %2 sheets (by %3): this one is at most "
+            "%4 % above.")
+      .arg(qs(format(plan.bound.cost)))
+      .arg(plan.bound.sheets)
+      .arg(qs(plan.bound.method))
+      .arg(over, 0, 'f', 1);
+}
+
+void LayoutStage::followSearch() {
   const PlanShown& shown = document().plan();
   const bool running = document().runner().isRunning();
   search_->setText(running ? tr("Stop") : tr("Search on"));
@@ -125,13 +215,24 @@ void LayoutStage::follow() {
   progress_->setValue(
       running ? static_cast<int>(1000 * std::min(1.0, shown.seconds / searchSeconds_)) : 0);
   progress_->setVisible(running);
+  tries_->setText(shown.plan ? tr("%1 tries, %2 s")
+                                   .arg(QLocale().toString(qlonglong{shown.iterations}))
+                                   .arg(shown.seconds, 0, 'f', 1)
+                             : QString());
+}
+
+void LayoutStage::follow() {
+  followSearch();
+  const PlanShown& shown = document().plan();
+  plans_->setPlans(shown);
+  plans_->setVisible(shown.kept.size() > 1);
   if (!shown.plan) {
     result_->setText(document().breakdown().parts.empty() ? tr("There is nothing to lay out yet.")
                                                           : tr("Laying out …"));
     bound_->clear();
     unplaced_->setVisible(false);
     sheets_->setPlan({});
-    return;
+    return followSelection();
   }
   const Plan& plan = *shown.plan;
   result_->setText(tr("%1 sheets, %2, %3 settings, %4 cuts, %5 % used")
@@ -140,14 +241,138 @@ void LayoutStage::follow() {
                        .arg(plan.setups)
                        .arg(plan.cuts.size())
                        .arg(static_cast<int>(plan.yield() * 100 + 0.5)));
-  const QString least = tr("No plan can cost less than %1 or use fewer than %2 sheets (%3).")
-                            .arg(qs(format(plan.bound.cost)))
-                            .arg(plan.bound.sheets)
-                            .arg(qs(plan.bound.method));
-  bound_->setText(plan.proven() ? tr("Proven: it cannot be done for less.") : least);
+  bound_->setText(boundWords());
   unplaced_->setVisible(!plan.complete());
   if (!plan.complete()) unplaced_->setText(unplacedWords());
   sheets_->setPlan(shown);
+  followSelection();
+}
+
+const Placement& LayoutStage::placement(nest::PlacementRef at) const {
+  return document().plan().plan->sheets[at.sheet].placements[at.placement];
+}
+
+const std::string& LayoutStage::codeAt(nest::PlacementRef at) const {
+  return (*document().plan().parts)[placement(at).part].code;
+}
+
+void LayoutStage::followSelection() {
+  const auto at = sheets_->selection();
+  const bool there = at && document().plan().plan;
+  for (QWidget* widget : {static_cast<QWidget*>(pinSheet_), static_cast<QWidget*>(pinPlace_),
+                          static_cast<QWidget*>(unpin_), static_cast<QWidget*>(swap_),
+                          static_cast<QWidget*>(move_)})
+    widget->setEnabled(there);
+  const QSignalBlocker quiet(move_);
+  move_->clear();
+  move_->addItem(tr("Move to …"));
+  if (!there) return handWhat_->setText(tr("Choose a part to pin, swap or move it."));
+  handWhat_->setText(tr("%1 on S%2").arg(qs(codeAt(*at))).arg(at->sheet + 1));
+  const PlanShown& shown = document().plan();
+  const auto& stock = shown.request->stock;
+  const StockSupply& mine = stock[shown.plan->sheets[at->sheet].stock];
+  for (std::size_t i = 0; i < shown.plan->sheets.size(); ++i) {
+    const StockSupply& other = stock[shown.plan->sheets[i].stock];
+    if (i != at->sheet && other.material == mine.material && other.thickness == mine.thickness)
+      move_->addItem(tr("S%1").arg(i + 1), static_cast<int>(i));
+  }
+  const auto& pins = document().job().pins;
+  unpin_->setEnabled(std::any_of(pins.begin(), pins.end(), [&](const JobPin& pin) {
+    return pin.part == codeAt(*at) && pin.stock == mine.id;
+  }));
+}
+
+void LayoutStage::say(const QString& words) {
+  handSays_->setText(words);
+}
+
+void LayoutStage::choose(std::size_t part) {
+  const auto at = sheets_->selection();
+  if (swapping_ && at && !(*at == *swapping_)) {
+    const nest::PlacementRef from = *swapping_;
+    swapping_.reset();
+    const PlanShown& shown = document().plan();
+    return take(tr("swap %1 and %2").arg(qs(codeAt(from)), qs(codeAt(*at))),
+                nest::swapped(*shown.request, *shown.plan, from, *at),
+                {{from, at->sheet}, {*at, from.sheet}});
+  }
+  const Part& chosen = (*document().plan().parts)[part];
+  document().measure(tr("cut length of %1").arg(qs(chosen.code)), chosen.cutLength());
+  document().select({chosen.assembly, std::nullopt, chosen.code});
+  say({});
+  followSelection();
+}
+
+JobPin LayoutStage::pinFor(nest::PlacementRef at, std::size_t sheet) const {
+  const PlanShown& shown = document().plan();
+  JobPin pin;
+  pin.part = codeAt(at);
+  pin.stock = shown.request->stock[shown.plan->sheets[sheet].stock].id;
+  pin.sheet = static_cast<std::int64_t>(sheet) + 1;
+  return pin;
+}
+
+void LayoutStage::pin(bool inPlace) {
+  const auto at = sheets_->selection();
+  if (!at || !document().plan().plan) return;
+  const Placement& p = placement(*at);
+  JobPin pin = pinFor(*at, at->sheet);
+  if (inPlace) {
+    if (!document().plan().request->parts[p.part].run.empty())
+      return say(tr("%1 is part of a grain run: it is pinned to its sheet, not to a place.")
+                     .arg(qs(pin.part)));
+    pin.x = p.x;
+    pin.y = p.y;
+    pin.turned = p.turned;
+  }
+  std::vector<JobPin> pins = document().job().pins;
+  pins.push_back(pin);
+  say({});
+  document().editPins(inPlace ? tr("pin %1 in place").arg(qs(pin.part))
+                              : tr("pin %1 to S%2").arg(qs(pin.part)).arg(at->sheet + 1),
+                      std::move(pins), document().plan().plan);
+}
+
+void LayoutStage::unpin() {
+  const auto at = sheets_->selection();
+  if (!at || !document().plan().plan) return;
+  const JobPin mine = pinFor(*at, at->sheet);
+  std::vector<JobPin> pins = document().job().pins;
+  std::erase_if(pins, [&mine](const JobPin& pin) {
+    return pin.part == mine.part && pin.stock == mine.stock;
+  });
+  document().editPins(tr("unpin %1").arg(qs(mine.part)), std::move(pins), document().plan().plan);
+}
+
+void LayoutStage::beginSwap() {
+  swapping_ = sheets_->selection();
+  if (swapping_) say(tr("Now choose the part to swap %1 with.").arg(qs(codeAt(*swapping_))));
+}
+
+void LayoutStage::moveTo(std::size_t sheet) {
+  const auto at = sheets_->selection();
+  const PlanShown& shown = document().plan();
+  if (!at || !shown.plan || sheet >= shown.plan->sheets.size()) return;
+  take(tr("move %1 to S%2").arg(qs(codeAt(*at))).arg(sheet + 1),
+       nest::moved(*shown.request, *shown.plan, *at, sheet), {{*at, sheet}});
+}
+
+// A change by hand holds: what was moved is pinned to the sheet it was moved to, and the search goes
+// on from there.
+void LayoutStage::take(const QString& what, const Result<Plan>& changed,
+                       const std::vector<std::pair<nest::PlacementRef, std::size_t>>& moves) {
+  if (!changed) return say(qs(changed.problems().front().found) + QLatin1Char('.'));
+  std::vector<JobPin> pins = document().job().pins;
+  for (const auto& [from, sheet] : moves) {
+    const JobPin old = pinFor(from, from.sheet);
+    const auto known = std::find_if(pins.begin(), pins.end(), [&old](const JobPin& pin) {
+      return pin.part == old.part && pin.stock == old.stock && pin.sheet == old.sheet;
+    });
+    if (known != pins.end()) pins.erase(known);
+    pins.push_back(pinFor(from, sheet));
+  }
+  say({});
+  document().editPins(what, std::move(pins), std::make_shared<const Plan>(changed.value()));
 }
 
 }  // namespace pp

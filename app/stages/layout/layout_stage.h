@@ -1,4 +1,5 @@
-// Lay out: the search for a plan, and the sheets with the parts on them.
+// Lay out: the search for a plan, the plans side by side, and the sheets with the parts on them, which
+// can be pinned, swapped and moved by hand.
 #pragma once
 
 #include <QComboBox>
@@ -6,6 +7,7 @@
 #include <QProgressBar>
 #include <QPushButton>
 
+#include "app/stages/layout/plan_strip.h"
 #include "app/stages/layout/sheets_view.h"
 #include "app/stages/stage.h"
 
@@ -20,19 +22,50 @@ class LayoutStage : public Stage {
   std::vector<KeyHelp> keys() const override;
   QWidget* firstFocus() override { return search_; }
 
+ protected:
+  void keyPressEvent(QKeyEvent* event) override;
+
  private:
+  QLayout* makeTop();
+  QWidget* makeHand();
   void follow();
   void followGoal();
+  void followSelection();
+  void followSearch();
   QString unplacedWords() const;
+  QString boundWords() const;
+
+  void choose(std::size_t part);
+  void pin(bool inPlace);
+  void unpin();
+  void beginSwap();
+  void moveTo(std::size_t sheet);
+  void take(const QString& what, const Result<Plan>& changed,
+            const std::vector<std::pair<nest::PlacementRef, std::size_t>>& moves);
+  void say(const QString& words);
+  const Placement& placement(nest::PlacementRef at) const;
+  const std::string& codeAt(nest::PlacementRef at) const;
+  JobPin pinFor(nest::PlacementRef at, std::size_t sheet) const;
 
   QComboBox* goal_;
   QPushButton* search_;
   QProgressBar* progress_;
+  QLabel* tries_;
   QLabel* result_;
   QLabel* bound_;
   QLabel* unplaced_;
+  PlanStrip* plans_;
+  QWidget* hand_;
+  QLabel* handWhat_;
+  QPushButton* pinSheet_;
+  QPushButton* pinPlace_;
+  QPushButton* unpin_;
+  QPushButton* swap_;
+  QComboBox* move_;
+  QLabel* handSays_;
   SheetsView* sheets_;
   double searchSeconds_ = 2;
+  std::optional<nest::PlacementRef> swapping_;
 };
 
 }  // namespace pp

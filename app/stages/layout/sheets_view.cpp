@@ -1,5 +1,6 @@
 #include "app/stages/layout/sheets_view.h"
 
+#include <QKeyEvent>
 #include <QMouseEvent>
 #include <QPaintEvent>
 #include <QPainter>
@@ -27,6 +28,7 @@ SheetPicture pictureOf(const PlanShown& shown, std::size_t sheet) {
 
 SheetsView::SheetsView(QWidget* parent) : QWidget(parent) {
   setAccessibleName(tr("Sheets"));
+  setFocusPolicy(Qt::StrongFocus);
 }
 
 int SheetsView::sheetCount() const {
@@ -34,16 +36,54 @@ int SheetsView::sheetCount() const {
 }
 
 void SheetsView::setPlan(const PlanShown& shown) {
+  const bool other = shown.plan != shown_.plan;
   shown_ = shown;
+  if (other) {
+    at_.reset();
+    setSelected(selected_);
+  }
   setAccessibleDescription(tr("%n sheets", nullptr, sheetCount()));
   arrange();
   update();
 }
 
 void SheetsView::setSelected(const std::string& code) {
-  if (selected_ == code) return;
+  if (selected_ == code && at_) return;
   selected_ = code;
+  const auto is = [this](nest::PlacementRef at) {
+    return (*shown_.parts)[shown_.plan->sheets[at.sheet].placements[at.placement].part].code ==
+           selected_;
+  };
+  if (!shown_.plan || !at_ || !is(*at_)) at_.reset();
+  for (std::size_t s = 0; shown_.plan && !at_ && s < shown_.plan->sheets.size(); ++s)
+    for (std::size_t p = 0; !at_ && p < shown_.plan->sheets[s].placements.size(); ++p)
+      if (is({s, p})) at_ = nest::PlacementRef{s, p};
   update();
+}
+
+void SheetsView::choose(nest::PlacementRef at) {
+  at_ = at;
+  emit chosen(shown_.plan->sheets[at.sheet].placements[at.placement].part);
+  // Following the choice must not lose which copy it was.
+  at_ = at;
+  update();
+}
+
+// The parts one after the other, sheet by sheet.
+void SheetsView::keyPressEvent(QKeyEvent* event) {
+  const int step = event->key() == Qt::Key_Right || event->key() == Qt::Key_Down ? 1
+                   : event->key() == Qt::Key_Left || event->key() == Qt::Key_Up  ? -1
+                                                                                 : 0;
+  if (step == 0 || sheetCount() == 0) return QWidget::keyPressEvent(event);
+  std::vector<nest::PlacementRef> all;
+  std::size_t now = 0;
+  for (std::size_t s = 0; s < shown_.plan->sheets.size(); ++s)
+    for (std::size_t p = 0; p < shown_.plan->sheets[s].placements.size(); ++p) {
+      if (at_ == nest::PlacementRef{s, p}) now = all.size();
+      all.push_back({s, p});
+    }
+  const std::size_t next = at_ ? (now + all.size() + static_cast<std::size_t>(step)) % all.size() : 0;
+  choose(all[next]);
 }
 
 // All sheets have one scale, so that a small panel looks small; two stand side by side where they
@@ -86,7 +126,8 @@ void SheetsView::paintEvent(QPaintEvent* event) {
     if (!rooms_[i].intersects(event->rect())) continue;
     SheetPicture picture = pictureOf(shown_, i);
     for (std::size_t k = 0; k < picture.sheet->placements.size(); ++k)
-      if ((*shown_.parts)[picture.sheet->placements[k].part].code == selected_)
+      if (at_ ? *at_ == nest::PlacementRef{i, k}
+              : (*shown_.parts)[picture.sheet->placements[k].part].code == selected_)
         picture.selected = k;
     picture.paint(painter, rooms_[i]);
   }
@@ -96,7 +137,7 @@ void SheetsView::mousePressEvent(QMouseEvent* event) {
   for (std::size_t i = 0; i < rooms_.size(); ++i) {
     const SheetPicture picture = pictureOf(shown_, i);
     if (const auto at = picture.placementAt(event->position(), rooms_[i]))
-      return emit chosen(picture.sheet->placements[*at].part);
+      return choose({i, *at});
   }
 }
 

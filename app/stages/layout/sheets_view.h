@@ -4,6 +4,7 @@
 #include <QWidget>
 
 #include "app/shell/document.h"
+#include "core/nest/by_hand.h"
 
 namespace pp {
 
@@ -12,23 +13,29 @@ class SheetsView : public QWidget {
  public:
   explicit SheetsView(QWidget* parent = nullptr);
   void setPlan(const PlanShown& shown);
+  // The part that is pointed at; its first copy where it lies in several places.
   void setSelected(const std::string& code);
+  // The very place that was chosen last, if the plan still has it.
+  std::optional<nest::PlacementRef> selection() const { return at_; }
   int sheetCount() const;
 
  signals:
   void chosen(std::size_t part);  // index into the shown parts
 
  protected:
+  void keyPressEvent(QKeyEvent* event) override;
   void paintEvent(QPaintEvent* event) override;
   void mousePressEvent(QMouseEvent* event) override;
   void resizeEvent(QResizeEvent*) override { arrange(); }
 
  private:
   void arrange();
+  void choose(nest::PlacementRef at);
   QRectF room(std::size_t sheet) const;
 
   PlanShown shown_;
   std::string selected_;
+  std::optional<nest::PlacementRef> at_;
   std::vector<QRectF> rooms_;
 };
 

@@ -52,8 +52,14 @@ RackStage::RackStage(Document& document, QWidget* parent) : Stage(document, pare
                              document, tr("rack"), stockColumns(),
                              [](const Job& job) { return job.stock.size(); }, this));
   column->addWidget(stock_, 5);
-  column->addLayout(header(tr("The saw"), {}));
-  saw_ = makeGridTable(tr("The saw"), new GridModel(
+  column->addLayout(header(tr("The saws, first to last; 0 is no limit"), {}));
+  machines_ = makeGridTable(tr("The saws"),
+                            new GridModel(
+                                document, tr("saw"), machineColumns(),
+                                [](const Job& job) { return job.shop.machines.size(); }, this));
+  machines_->setFixedHeight(120);
+  column->addWidget(machines_);
+  saw_ = makeGridTable(tr("How the shop saws"), new GridModel(
                                           document, tr("saw"), sawColumns(),
                                           [](const Job&) { return std::size_t{1}; }, this));
   saw_->setFixedHeight(62);
@@ -65,7 +71,7 @@ RackStage::RackStage(Document& document, QWidget* parent) : Stage(document, pare
   connect(moreSheets, &QPushButton::clicked, this, [this] { addStock(StockKind::Sheet); });
   connect(moreOffcuts, &QPushButton::clicked, this, [this] { addStock(StockKind::Offcut); });
   connect(lessStock, &QPushButton::clicked, this, &RackStage::removeStock);
-  for (QTableView* table : {materials_, stock_, saw_})
+  for (QTableView* table : {materials_, stock_, machines_, saw_})
     connect(static_cast<GridModel*>(table->model()), &GridModel::refused, this,
             [this](const Problems& problems) { problem_->show(problems); });
 }

@@ -27,6 +27,7 @@ class RackStage : public Stage {
   ProblemLine* problem_;
   QTableView* materials_;
   QTableView* stock_;
+  QTableView* machines_;
   QTableView* saw_;
 };
 
