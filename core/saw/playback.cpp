@@ -3,6 +3,7 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <functional>
 #include <set>
 #include <tuple>
 
@@ -181,14 +182,26 @@ class Verifier {
     });
     for (const Pin& pin : pins)
       wanted[{pin.stock, pin.sheet}][pin.part] += pin.copies;
-    std::vector<char> taken(plan_.sheets.size());
+    // Which sheet is meant by which number is a matching (Kuhn 1955): a sheet may hold what several
+    // numbers ask for.
+    using Key = std::pair<std::size_t, std::int64_t>;
+    std::map<std::size_t, Key> taken;
+    const std::function<bool(const Key&, std::set<std::size_t>&)> match =
+        [&](const Key& key, std::set<std::size_t>& seen) {
+          for (std::size_t i = 0; i < plan_.sheets.size(); ++i) {
+            if (plan_.sheets[i].stock != key.first || !holds(i, key, wanted[key], pins) ||
+                !seen.insert(i).second)
+              continue;
+            const auto other = taken.find(i);
+            if (other != taken.end() && !match(Key(other->second), seen)) continue;
+            taken[i] = key;
+            return true;
+          }
+          return false;
+        };
     for (const auto& [key, parts] : wanted) {
-      bool found = false;
-      for (std::size_t i = 0; i < plan_.sheets.size() && !found; ++i) {
-        found = taken[i] == 0 && plan_.sheets[i].stock == key.first && holds(i, key, parts, pins);
-        if (found) taken[i] = 1;
-      }
-      if (!found)
+      std::set<std::size_t> seen;
+      if (!match(key, seen))
         add("pins on " + request_.stock[key.first].id, "parts elsewhere", "the parts pinned there");
     }
   }

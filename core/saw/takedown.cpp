@@ -25,15 +25,14 @@ class SheetCutter {
     const bool over = request_.shop.cleaning == Cleaning::CutOver &&
                       sheet_.tree.kind == CutTree::Kind::Column;
     if (trim > Length{}) {
-      whole = cutOff(whole, CutDirection::Cross, trim);
       if (!over) whole = cutOff(whole, CutDirection::Rip, trim);
-    }
-    const bool gathers = keepable(whole.dx - trim, whole.dy - trim - sheet_.tree.dy - request_.kerf) ||
-                         keepable(whole.dx - trim - sheet_.tree.dx - request_.kerf, whole.dy - trim);
-    if (trim > Length{} && gathers && !over) {
-      whole = cut(whole, CutDirection::Rip, whole.dy - trim).first;
-      whole = cut(whole, CutDirection::Cross, whole.dx - trim).first;
-      whole.farX = whole.farY = Length{};
+      if (!over && gathers(whole)) {
+        whole = cut(whole, CutDirection::Rip, whole.dy - trim).first;
+        whole = cutOff(whole, CutDirection::Cross, trim);
+        whole = cut(whole, CutDirection::Cross, whole.dx - trim).first;
+      } else {
+        whole = cutOff(whole, CutDirection::Cross, trim);
+      }
     }
     if (over && trim > Length{})
       cutOver(whole, trim);
@@ -102,6 +101,14 @@ class SheetCutter {
   // Cuts `width` off the low edge, blade included.
   Piece cutOff(const Piece& piece, CutDirection direction, Length width) {
     return cut(piece, direction, width - request_.kerf, For::High).second;
+  }
+
+  // Whether something worth keeping is left beside the tree; then all four edges are trimmed first.
+  bool gathers(const Piece& whole) const {
+    const Length dx = whole.dx - stock_.trim - stock_.trim;
+    const Length dy = whole.dy - stock_.trim;
+    return keepable(dx, dy - sheet_.tree.dy - request_.kerf) ||
+           keepable(dx - sheet_.tree.dx - request_.kerf, dy);
   }
 
   bool keepable(Length a, Length b) const {

@@ -11,6 +11,7 @@
 #include "core/formats/plan_json.h"
 #include "core/nest/bound.h"
 #include "core/saw/playback.h"
+#include "tests/core/nest_support.h"
 #include "tests/core/support.h"
 
 namespace pp {
@@ -20,37 +21,9 @@ int pick(int from, int to) {
   return *rc::gen::inRange(from, to + 1);
 }
 
-PartDemand demand(std::string code, Length length, Length width, std::int64_t quantity,
-                  PartGrain grain = PartGrain::Any) {
-  PartDemand out;
-  out.code = std::move(code);
-  out.length = length;
-  out.width = width;
-  out.thickness = Length::mm(18);
-  out.material = "birch";
-  out.quantity = quantity;
-  out.grain = grain;
-  return out;
-}
-
-StockSupply supply(std::string id, int length, int width, std::optional<std::int64_t> quantity,
-                   int price) {
-  StockSupply out;
-  out.id = std::move(id);
-  out.material = "birch";
-  out.thickness = out.measured = Length::mm(18);
-  out.length = Length::mm(length);
-  out.width = Length::mm(width);
-  out.quantity = quantity;
-  out.price = Money::whole(price);
-  return out;
-}
-
-nest::NestOptions steps(std::int64_t count) {
-  nest::NestOptions options;
-  options.steps = count;
-  return options;
-}
+using test::demand;
+using test::steps;
+using test::supply;
 
 // Random parts, some in runs, some with grain; several stock sizes, some limited, some free.
 NestRequest randomRequest() {
@@ -163,7 +136,7 @@ TEST(Nest, aPartExactlyAsLargeAsTheUsableSheetIsPlaced) {
   const Plan plan = nest::nest(request, steps(0));
   ASSERT_EQ(plan.unplaced.size(), 1U);
   EXPECT_EQ(plan.unplaced[0].reason,
-            "0.000001 mm too large along the length for S, the nearest birch 18");
+            "0.000001 mm longer than the nearest birch 18 (S, trimmed)");
 }
 
 TEST(Nest, partsThatFitNothingAreNamedWithTheReason) {
@@ -177,10 +150,10 @@ TEST(Nest, partsThatFitNothingAreNamedWithTheReason) {
   const Plan plan = nest::nest(request, steps(0));
   ASSERT_EQ(plan.unplaced.size(), 3U);
   EXPECT_EQ(plan.unplaced[0].reason,
-            "12 mm too large along the length for S, the nearest birch 18");
+            "12 mm longer than the nearest birch 18 (S)");
   EXPECT_EQ(plan.unplaced[0].count, 2);
   EXPECT_EQ(plan.unplaced[1].reason,
-            "300 mm too large along the width for S, the nearest birch 18");
+            "300 mm longer than the nearest birch 18 (S)");
   EXPECT_EQ(plan.unplaced[2].reason, "no stock of birch 12");
   EXPECT_EQ(plan.sheets.size(), 1U);
 }

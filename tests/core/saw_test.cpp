@@ -1,9 +1,11 @@
 #include <gtest/gtest.h>
 
+#include <algorithm>
 #include <functional>
 
 #include "core/formats/plan_json.h"
 #include "core/nest/nest.h"
+#include "core/saw/machines.h"
 #include "core/saw/playback.h"
 #include "core/saw/sequence.h"
 
@@ -50,7 +52,7 @@ struct Small {
     plan.cost = Money::whole(10);
     plan.partArea = mm(400) * mm(200) + mm(400) * mm(200) + mm(804) * mm(100);
     plan.sheetArea = mm(1000) * mm(500);
-    saw::sequence(request, {}, plan);
+    saw::sequence(request, plan);
   }
 };
 
@@ -83,7 +85,7 @@ TEST(Saw, aTrimThinnerThanTheBladeLeavesNothingBeside) {
   Small small;
   small.request.stock[0].trim = Length::mm(3);
   for (Placement& p : small.plan.sheets[0].placements) p.x -= Length::mm(7), p.y -= Length::mm(7);
-  saw::sequence(small.request, {}, small.plan);
+  saw::sequence(small.request, small.plan);
   EXPECT_EQ(small.plan.cuts[0].at, -Length::mm(1));
   EXPECT_FALSE(small.plan.cuts[0].low.has_value());
   EXPECT_TRUE(saw::verify(small.request, small.plan).empty());
@@ -123,16 +125,110 @@ TEST(Saw, verifyNoticesEveryKindOfDamage) {
   EXPECT_FALSE(saw::verify(broken.request, broken.plan).empty()) << "a broken run";
 }
 
+struct Asked {
+  const char* name;
+  int dx, dy;
+  CutDirection direction;
+  int low, high;
+  double grams;
+  int machine;  // of the usual shop: 0 track, 1 table, 2 sled
+  FenceSide fence;
+};
+
 TEST(Saw, machinesTakeWhatTheyCan) {
-  const saw::Shop shop;
-  const auto machine = [&](int dx, int dy, CutDirection direction, int distance) {
-    return saw::machineFor(shop, Length::mm(dx), Length::mm(dy), Length::mm(18), direction,
-                           Length::mm(distance));
+  constexpr auto kRip = CutDirection::Rip;
+  constexpr auto kCross = CutDirection::Cross;
+  const Asked rows[] = {
+      {"too heavy to carry", 2440, 1220, kRip, 600, 617, 34'000, 0, FenceSide::Low},
+      {"too long to carry", 1600, 300, kRip, 100, 197, 5'000, 0, FenceSide::Low},
+      {"a rip within reach", 1200, 600, kRip, 300, 297, 9'000, 1, FenceSide::Low},
+      {"a short crosscut", 1200, 600, kCross, 400, 797, 9'000, 2, FenceSide::Low},
+      {"wider than the sled", 1200, 700, kCross, 400, 797, 9'000, 1, FenceSide::Low},
+      {"the fence reaches only the other side", 100, 1500, kRip, 1400, 97, 2'000, 1,
+       FenceSide::High},
   };
-  EXPECT_EQ(machine(2440, 1220, CutDirection::Rip, 600), "track saw") << "too heavy to carry";
-  EXPECT_EQ(machine(1200, 600, CutDirection::Rip, 300), "table saw");
-  EXPECT_EQ(machine(1200, 600, CutDirection::Cross, 400), "crosscut sled");
-  EXPECT_EQ(machine(1200, 700, CutDirection::Cross, 400), "table saw") << "wider than the sled";
+  for (const Asked& row : rows) {
+    const saw::CutAsked asked{Length::mm(row.dx),  Length::mm(row.dy),   row.grams, row.direction,
+                              Length::mm(row.low), Length::mm(row.high), false};
+    const saw::CutChosen chosen = saw::chooseMachine(Shop{}, asked);
+    EXPECT_EQ(chosen.machine, row.machine) << row.name;
+    EXPECT_EQ(chosen.fence, row.fence) << row.name;
+  }
+}
+
+TEST(Saw, withoutATrackSawAHeavyPieceIsATroubleAndALongOneImpossible) {
+  Shop shop;
+  shop.machines.erase(shop.machines.begin());
+  saw::CutAsked asked{Length::mm(2400), Length::mm(1200), 34'000, CutDirection::Rip,
+                      Length::mm(600), Length::mm(597),  false};
+  EXPECT_TRUE(saw::chooseMachine(shop, asked).heavy);
+  asked.dx = Length::mm(3000);
+  EXPECT_EQ(saw::chooseMachine(shop, asked).machine, -1);
+  Small small;
+  small.request.shop.machines = {{"small saw", SawKind::Table, {}, {}, Length::mm(150), {}, true}};
+  saw::sequence(small.request, small.plan);
+  ASSERT_FALSE(small.plan.troubles.empty());
+  EXPECT_TRUE(small.plan.troubles.front().impossible);
+}
+
+// The sled takes 2 mm, the others 4: parts keep their size, gaps are those of the saw that cut.
+TEST(Saw, everySawTakesItsOwnKerf) {
+  Small small;
+  small.request.shop.machines[2].kerf = Length::mm(2);
+  saw::sequence(small.request, small.plan);
+  EXPECT_TRUE(saw::verify(small.request, small.plan).empty())
+      << describe(saw::verify(small.request, small.plan));
+  bool narrow = false;
+  bool wide = false;
+  for (const SawCut& cut : small.plan.cuts) {
+    narrow = narrow || cut.kerf == Length::mm(2);
+    wide = wide || cut.kerf == Length::mm(4);
+  }
+  EXPECT_TRUE(narrow);
+  EXPECT_TRUE(wide);
+  EXPECT_NE(writePlan(small.request, small.plan).find("\"kerf\": 2.0"),
+            std::string::npos);
+}
+
+TEST(Saw, cutOverTurnedRoundAndCleaned) {
+  Small small;
+  small.request.shop.cleaning = Cleaning::CutOver;
+  small.request.keepShort = Length::mm(200);  // nothing is worth keeping: one strip after the other
+  saw::sequence(small.request, small.plan);
+  EXPECT_TRUE(saw::verify(small.request, small.plan).empty())
+      << describe(saw::verify(small.request, small.plan));
+  // The first strip is ripped 10 wide, then its factory edge is cut off at the strip's own width.
+  const auto rip = [&](int at, FenceSide fence) {
+    return std::any_of(small.plan.cuts.begin(), small.plan.cuts.end(), [&](const SawCut& cut) {
+      return cut.direction == CutDirection::Rip && cut.at == Length::mm(at) && cut.fence == fence;
+    });
+  };
+  EXPECT_TRUE(rip(210, FenceSide::Low));
+  EXPECT_TRUE(rip(6, FenceSide::High));
+}
+
+TEST(Saw, bevelKerfIsRoundedUp) {
+  EXPECT_EQ(bevelKerf(Length{}), Length{});
+  EXPECT_EQ(bevelKerf(Length::nm(1)), Length::nm(2));               // 1.414...
+  EXPECT_EQ(bevelKerf(Length::um(3'200)), Length::nm(4'525'484));   // 4.5254834...
+  EXPECT_EQ(bevelKerf(Length::nm(5)), Length::nm(8));               // 7.07...
+}
+
+// A setting is not left while a piece at hand needs it, and none is set twice without need: two
+// sheets cut alike need the settings of one.
+TEST(Saw, equalSheetsShareTheirSettings) {
+  Small small;
+  const int once = small.plan.setups;
+  small.plan.sheets.push_back(small.plan.sheets.front());
+  for (Placement& p : small.plan.sheets[1].placements) p.copy += p.part == 0 ? 2 : 1;
+  for (PartDemand& part : small.request.parts) part.quantity *= 2;
+  small.plan.cost = Money::whole(20);
+  small.plan.partArea += small.plan.partArea;
+  small.plan.sheetArea += small.plan.sheetArea;
+  saw::sequence(small.request, small.plan);
+  EXPECT_EQ(small.plan.setups, once);
+  EXPECT_EQ(small.plan.cuts.size(), 16U);
+  EXPECT_TRUE(saw::verify(small.request, small.plan).empty());
 }
 
 TEST(Saw, planJsonIsTheContractToTheLetter) {

@@ -72,9 +72,9 @@ void PlanStrip::paintCard(QPainter& painter, std::size_t plan) const {
   painter.drawText(line, Qt::AlignLeft | Qt::AlignVCenter,
                    painter.fontMetrics().elidedText(title(plan), Qt::ElideRight,
                                                     static_cast<int>(line.width())));
-  painter.setFont(look::text(12));
+  painter.setFont(look::text(11));
   painter.drawText(line.translated(0, 17), Qt::AlignLeft | Qt::AlignVCenter,
-                   tr("%1   %2 settings   keeps %3 m²")
+                   tr("%1  %2 settings  %3 m² kept")
                        .arg(qs(format(one.cost)))
                        .arg(one.setups)
                        .arg(nest::largestLeftovers(one), 0, 'f', 2));

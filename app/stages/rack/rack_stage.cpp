@@ -42,7 +42,7 @@ RackStage::RackStage(Document& document, QWidget* parent) : Stage(document, pare
                              new GridModel(
                                  document, tr("material"), materialColumns(),
                                  [](const Job& job) { return job.materials.size(); }, this));
-  column->addWidget(materials_, 2);
+  column->addWidget(materials_, 3);
   auto* moreSheets = button(tr("Add sheet"), tr("Add sheet"));
   auto* moreOffcuts = button(tr("Add offcut"), tr("Add offcut"));
   auto* lessStock = button(tr("Remove"), tr("Remove from the rack"));
