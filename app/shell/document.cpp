@@ -69,6 +69,12 @@ Document::Document(QObject* parent) : QObject(parent) {
   openNew();
 }
 
+// Nobody is told of a search that ends because everything ends.
+Document::~Document() {
+  disconnect(&runner_, nullptr, nullptr, nullptr);
+  runner_.stop();
+}
+
 Problems Document::edit(const QString& what, Job next) {
   if (next == *job_) return {};
   Problems problems = validate(next);

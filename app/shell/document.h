@@ -24,6 +24,7 @@ class Document : public QObject {
   Q_OBJECT
  public:
   explicit Document(QObject* parent = nullptr);
+  ~Document() override;
 
   const Job& job() const { return *job_; }
   std::shared_ptr<const Job> jobValue() const { return job_; }

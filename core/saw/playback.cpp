@@ -184,16 +184,16 @@ class Verifier {
       wanted[{pin.stock, pin.sheet}][pin.part] += pin.copies;
     // Which sheet is meant by which number is a matching (Kuhn 1955): a sheet may hold what several
     // numbers ask for.
-    using Key = std::pair<std::size_t, std::int64_t>;
-    std::map<std::size_t, Key> taken;
-    const std::function<bool(const Key&, std::set<std::size_t>&)> match =
-        [&](const Key& key, std::set<std::size_t>& seen) {
+    using Number = std::pair<std::size_t, std::int64_t>;
+    std::map<std::size_t, Number> taken;
+    const std::function<bool(const Number&, std::set<std::size_t>&)> match =
+        [&](const Number& key, std::set<std::size_t>& seen) {
           for (std::size_t i = 0; i < plan_.sheets.size(); ++i) {
             if (plan_.sheets[i].stock != key.first || !holds(i, key, wanted[key], pins) ||
                 !seen.insert(i).second)
               continue;
             const auto other = taken.find(i);
-            if (other != taken.end() && !match(Key(other->second), seen)) continue;
+            if (other != taken.end() && !match(Number(other->second), seen)) continue;
             taken[i] = key;
             return true;
           }

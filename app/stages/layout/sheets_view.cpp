@@ -27,7 +27,7 @@ SheetPicture pictureOf(const PlanShown& shown, std::size_t sheet) {
 }  // namespace
 
 SheetsView::SheetsView(QWidget* parent) : QWidget(parent) {
-  setAccessibleName(tr("Sheets"));
+  setAccessibleName(tr("Sheets with their parts"));
   setFocusPolicy(Qt::StrongFocus);
 }
 
