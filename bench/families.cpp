@@ -104,8 +104,9 @@ std::vector<Piece> cutUp(Piece whole, int count, std::int64_t kerf, Random& rand
     }
     Piece low = out[at];
     Piece high = low;
-    const bool alongX = low.first == low.second ? random.below(2) == 0
-                                                : (low.first > low.second) != (random.below(4) == 0);
+    const bool alongX = low.first == low.second
+                            ? random.below(2) == 0
+                            : (low.first > low.second) != (random.below(4) == 0);
     std::int64_t& side = alongX ? low.first : low.second;
     constexpr std::int64_t kMm = 1'000'000;
     const std::int64_t total = side;
@@ -169,8 +170,8 @@ Instance planted(std::uint64_t seed, int sheets, double fill) {
 }
 
 Instance standardClass(int which, int n, std::uint64_t seed) {
-  Random random(static_cast<std::uint64_t>(which) * 1'000'003 + static_cast<std::uint64_t>(n) * 1009 +
-                seed);
+  Random random(static_cast<std::uint64_t>(which) * 1'000'003 +
+                static_cast<std::uint64_t>(n) * 1009 + seed);
   struct Shape {
     int bin, most;
   };
@@ -210,8 +211,7 @@ Instance standardClass(int which, int n, std::uint64_t seed) {
           w = between(random, 1, half), h = between(random, 1, half);
       }
     }
-    out.request.parts.push_back(
-        part(static_cast<std::size_t>(i), Length::mm(w), Length::mm(h), 1));
+    out.request.parts.push_back(part(static_cast<std::size_t>(i), Length::mm(w), Length::mm(h), 1));
   }
   return out;
 }
@@ -230,8 +230,9 @@ Instance mixedStock(std::uint64_t seed) {
   out.request.stock.push_back(large);
   const int offcuts = between(random, 6, 10);
   for (int i = 0; i < offcuts; ++i) {
-    StockSupply one = sheet("offcut" + std::to_string(i + 1), Length::mm(between(random, 8, 30) * 50),
-                            Length::mm(between(random, 4, 14) * 50), between(random, 0, 6));
+    StockSupply one =
+        sheet("offcut" + std::to_string(i + 1), Length::mm(between(random, 8, 30) * 50),
+              Length::mm(between(random, 4, 14) * 50), between(random, 0, 6));
     one.kind = StockKind::Offcut;
     one.quantity = 1;
     out.request.stock.push_back(one);

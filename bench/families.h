@@ -1,5 +1,5 @@
-// The nesting problems that the engine is measured on: each family is made from fixed seeds, so that
-// figures of different days can be compared.
+// The nesting problems that the engine is measured on: each family is made from fixed seeds, so
+// that figures of different days can be compared.
 #pragma once
 
 #include <cstdint>

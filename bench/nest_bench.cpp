@@ -1,6 +1,7 @@
 // Runs the engine on the families and prints, for each, the table that docs/bench.md keeps.
 //   nest_bench [FAMILY ...] [--seconds S] [--threads T] [--each]
 #include <algorithm>
+#include <atomic>
 #include <chrono>
 #include <cstdio>
 #include <cstdlib>
@@ -9,10 +10,13 @@
 #include <functional>
 #include <map>
 #include <string>
+#include <thread>
 
 #include "bench/families.h"
 #include "bench/yardstick.h"
+#include "core/nest/goals/kept.h"
 #include "core/nest/nest.h"
+#include "core/nest/random.h"
 
 namespace pp::bench {
 namespace {
@@ -41,11 +45,12 @@ struct Outcome {
   std::int64_t iterations = 0;
 };
 
-Outcome run(const Instance& instance, double seconds, unsigned threads) {
+Outcome run(const Instance& instance, double seconds, unsigned threads, bool costOnly = false) {
   Outcome out;
   nest::NestOptions options;
   options.seconds = seconds;
   options.threads = threads;
+  options.costOnly = costOnly;
   const double begin = now();
   std::size_t mark = 0;
   std::int64_t sheets = 0;
@@ -75,18 +80,8 @@ struct Family {
   std::string name;
   double seconds;
   std::vector<Instance> instances;
+  bool costOnly = true;  // no time for leftovers and settings once the cost is proven
 };
-
-double largestLeftovers(const Plan& plan) {
-  double out = 0;
-  for (const PlannedSheet& sheet : plan.sheets) {
-    double largest = 0;
-    for (const Leftover& leftover : sheet.leftovers)
-      largest = std::max(largest, (leftover.dx * leftover.dy).inM2());
-    out += largest;
-  }
-  return out;
-}
 
 class Runner {
  public:
@@ -109,7 +104,8 @@ class Runner {
     double rate = 0;
     double seconds = 0;
     for (const Instance& instance : family.instances) {
-      const Outcome one = run(instance, seconds_ > 0 ? seconds_ : family.seconds, threads_);
+      const Outcome one =
+          run(instance, seconds_ > 0 ? seconds_ : family.seconds, threads_, family.costOnly);
       const bool mixed = instance.request.stock.size() > 3;
       first = std::max(first, one.first);
       for (std::size_t i = 0; i < std::size(kMarks); ++i)
@@ -124,11 +120,11 @@ class Runner {
       rate += one.settled > 0 ? static_cast<double>(one.iterations) / one.settled : 0;
       seconds += one.settled;
       if (each_)
-        std::printf("  %-20s %6.2f s  %zu sheets, cost %g, bound %g (%s), planted %lld, %d settings\n",
-                    instance.name.c_str(), one.settled, one.plan.sheets.size(),
-                    one.plan.cost.asDouble(), one.plan.bound.cost.asDouble(),
-                    one.plan.bound.method.c_str(), static_cast<long long>(instance.planted),
-                    one.plan.setups);
+        std::printf(
+            "  %-20s %6.2f s  %zu sheets, cost %g, bound %g (%s), planted %lld, %d settings\n",
+            instance.name.c_str(), one.settled, one.plan.sheets.size(), one.plan.cost.asDouble(),
+            one.plan.bound.cost.asDouble(), one.plan.bound.method.c_str(),
+            static_cast<long long>(instance.planted), one.plan.setups);
       std::fflush(stdout);
     }
     const auto n = static_cast<double>(family.instances.size());
@@ -139,6 +135,39 @@ class Runner {
         static_cast<long long>(planted > 0 ? family.instances.size() : 0), proven, setups / n,
         100 * yield / n, rate / n, peakMegabytes(), seconds);
     std::fflush(stdout);
+  }
+
+  // By how much the longest run passes its time limit, and the slowest answer to a stop.
+  void limits(std::vector<Instance> instances) {
+    instances.push_back(large(1, 1000));
+    instances.push_back(mixedStock(3));
+    double late = 0;
+    double slowest = 0;
+    nest::Random random(1);
+    for (Instance& instance : instances)
+      for (const Goal goal : {Goal::Cost, Goal::Offcuts, Goal::Setups}) {
+        instance.request.goal = goal;
+        const double limit = 0.5;
+        late = std::max(late, run(instance, limit, threads_).settled - limit);
+        for (int k = 0; k < 4; ++k) {
+          std::stop_source source;
+          nest::NestOptions options;
+          options.seconds = 30;
+          std::atomic<double> asked = 0;
+          const auto wait = std::chrono::milliseconds(20 + random.below(600));
+          std::jthread stopper([&] {
+            std::this_thread::sleep_for(wait);
+            asked = now();
+            source.request_stop();
+          });
+          nest::nest(instance.request, options, source.get_token());
+          const double ended = now();
+          stopper.join();
+          if (ended > asked) slowest = std::max(slowest, ended - asked);
+        }
+      }
+    std::printf("limit of 0.5 s passed by at most %.0f ms; slowest answer to a stop %.0f ms\n",
+                1000 * late, 1000 * slowest);
   }
 
   // The three goals on one set of jobs: settings and gathered waste beside those of least cost.
@@ -154,14 +183,14 @@ class Runner {
         const Outcome one = run(instance, seconds_ > 0 ? seconds_ : 5, threads_);
         setups[g] += one.plan.setups;
         cost[g] += one.plan.cost.asDouble();
-        gathered[g] += largestLeftovers(one.plan);
+        gathered[g] += nest::largestLeftovers(one.plan);
         waste[g] += (one.plan.sheetArea - one.plan.partArea).inM2();
       }
     const char* names[] = {"cost", "offcuts", "setups"};
     for (std::size_t g = 0; g < 3; ++g)
-      std::printf("goal %-8s cost %8.0f  settings %6.0f (%.0f %%)  largest leftovers %.0f %% of waste\n",
-                  names[g], cost[g], setups[g], 100 * setups[g] / setups[0],
-                  100 * gathered[g] / waste[g]);
+      std::printf(
+          "goal %-8s cost %8.0f  settings %6.0f (%.0f %%)  largest leftovers %.0f %% of waste\n",
+          names[g], cost[g], setups[g], 100 * setups[g] / setups[0], 100 * gathered[g] / waste[g]);
     std::fflush(stdout);
   }
 
@@ -217,7 +246,9 @@ std::map<std::string, std::function<void(Runner&)>> families() {
     return [make](int i) { return make(static_cast<std::uint64_t>(i)); };
   };
   std::map<std::string, std::function<void(Runner&)>> out;
-  out["cabinet"] = [seeded](Runner& r) { r.family({"cabinet", 2, several(20, seeded(cabinet))}); };
+  out["cabinet"] = [seeded](Runner& r) {
+    r.family({"cabinet", 2, several(20, seeded(cabinet)), false});
+  };
   out["planted95"] = plantedFamily("planted 95 %", 0.95, 5, 3, 10, 16);
   out["planted96"] = plantedFamily("planted 96 %", 0.96, 5, 3, 10, 16);
   out["planted97"] = plantedFamily("planted 97 %", 0.97, 20, 3, 10, 10);
@@ -229,6 +260,8 @@ std::map<std::string, std::function<void(Runner&)>> families() {
   out["mixed"] = [seeded](Runner& r) {
     r.family({"mixed stock, cost", 5, several(12, seeded(mixedStock))});
   };
+  // How late the time limit and a stop are answered, with everything switched on.
+  out["limits"] = [seeded](Runner& r) { r.limits(several(6, seeded(cabinet))); };
   for (int which = 1; which <= 10; ++which)
     out["class" + std::to_string(which)] = [which](Runner& r) { r.family(standard(which)); };
   out["goals"] = [seeded](Runner& r) { r.goals(several(8, seeded(cabinet))); };

@@ -119,8 +119,8 @@ std::int64_t packFreely(const NestRequest& request, double seconds) {
       const double key = round % 3 == 0   ? iw * ih
                          : round % 3 == 1 ? std::max(iw, ih) * 1e9
                                           : (iw + ih) * 1e9;
-      order.emplace_back(
-          -key * (1 + shake * static_cast<double>(random.below(1000)) / 1000.0), item);
+      order.emplace_back(-key * (1 + shake * static_cast<double>(random.below(1000)) / 1000.0),
+                         item);
     }
     std::stable_sort(order.begin(), order.end(),
                      [](const auto& a, const auto& b) { return a.first < b.first; });

@@ -291,10 +291,9 @@ std::vector<GridColumn> machineColumns() {
     });
   };
   return {
-      textColumn(tr("Saw"),
-                 [](Job& job, std::size_t row) -> std::string& {
-                   return job.shop.machines[row].name;
-                 }),
+      textColumn(
+          tr("Saw"),
+          [](Job& job, std::size_t row) -> std::string& { return job.shop.machines[row].name; }),
       choiceColumn(
           tr("Kind"), {tr("track"), tr("table"), tr("crosscut")},
           [](const Job& job, std::size_t row) {

@@ -1,6 +1,8 @@
 #include "app/jobs/plan_runner.h"
 
 #include <QMetaObject>
+#include <QThread>
+#include <algorithm>
 #include <exception>
 
 namespace pp {
@@ -30,6 +32,7 @@ void PlanRunner::start(std::shared_ptr<const Job> job,
       nest::NestOptions options;
       options.seconds = seconds;
       options.start = from;
+      options.threads = static_cast<unsigned>(std::clamp(QThread::idealThreadCount(), 2, 8));
       nest::nest(*shown.request, options, stop, [&](const nest::NestProgress& progress) {
         shown.plan = progress.plan;
         shown.kept = progress.kept;

@@ -5,7 +5,7 @@
 #include <memory>
 #include <thread>
 
-#include "core/nest/nearly.h"
+#include "core/nest/changes/nearly.h"
 
 namespace pp {
 
@@ -14,8 +14,8 @@ struct PlanShown {
   std::shared_ptr<const Job> job;
   std::shared_ptr<const std::vector<Part>> parts;
   std::shared_ptr<const NestRequest> request;
-  std::shared_ptr<const Plan> plan;                // the one shown
-  std::vector<std::shared_ptr<const Plan>> kept;   // those none beats, cheapest first
+  std::shared_ptr<const Plan> plan;               // the one shown
+  std::vector<std::shared_ptr<const Plan>> kept;  // those none beats, cheapest first
   double seconds = 0;
   std::int64_t iterations = 0;
   bool settled = false;
@@ -29,8 +29,8 @@ class PlanRunner : public QObject {
   ~PlanRunner() override;
 
   // Begins a search; one that is under way is stopped first and what it still finds is dropped. It
-  // goes on from `from` where that is not null. Once it has ended by itself, the smallest change that
-  // would save a sheet is looked for.
+  // goes on from `from` where that is not null. Once it has ended by itself, the smallest change
+  // that would save a sheet is looked for.
   void start(std::shared_ptr<const Job> job, std::shared_ptr<const std::vector<Part>> parts,
              double seconds, std::shared_ptr<const Plan> from = {});
   // Ends the search; the plan shown last stays.

@@ -179,9 +179,8 @@ void Document::lookAgain() {
     const auto more = lookAtPlan(*plan_.job, *plan_.parts, *plan_.request, *plan_.plan);
     findings_.insert(findings_.end(), more.begin(), more.end());
     if (nearly_) findings_.push_back(*nearly_);
-    std::stable_sort(findings_.begin(), findings_.end(), [](const Finding& a, const Finding& b) {
-      return a.severity < b.severity;
-    });
+    std::stable_sort(findings_.begin(), findings_.end(),
+                     [](const Finding& a, const Finding& b) { return a.severity < b.severity; });
   }
   if (planCurrent_ && findings_.size() != before) emit findingsChanged();
 }

@@ -78,7 +78,8 @@ class Document : public QObject {
   // Shows another of the plans kept.
   void showPlan(const std::shared_ptr<const Plan>& plan);
   // An edit of the pins that goes on from a plan of the same parts.
-  Problems editPins(const QString& what, std::vector<JobPin> pins, std::shared_ptr<const Plan> from);
+  Problems editPins(const QString& what, std::vector<JobPin> pins,
+                    std::shared_ptr<const Plan> from);
 
  signals:
   void changed();       // the job, its break-down and findings

@@ -41,8 +41,7 @@ void fields(A& a, Shop& v) {
   a("machines", v.machines);
   a("carryGrams", v.carryGrams);
   a("carryLength", v.carryLength);
-  a.choice("cleaning", v.cleaning,
-           {{"trim", Cleaning::Trim}, {"cut over", Cleaning::CutOver}});
+  a.choice("cleaning", v.cleaning, {{"trim", Cleaning::Trim}, {"cut over", Cleaning::CutOver}});
 }
 
 template <class A>

@@ -115,13 +115,13 @@ struct SawRules {
   bool operator==(const SawRules&) const = default;
 };
 
-// A part that stays on a sheet, or at a place on it, however the rest is laid out. A pin whose part or
-// stock is no longer there has no effect.
+// A part that stays on a sheet, or at a place on it, however the rest is laid out. A pin whose part
+// or stock is no longer there has no effect.
 struct JobPin {
   std::string part;   // code
   std::string stock;  // id of a StockPiece
   std::int64_t copies = 1;
-  std::int64_t sheet = 1;     // pins of one stock and number lie on one piece, >= 1
+  std::int64_t sheet = 1;      // pins of one stock and number lie on one piece, >= 1
   std::optional<Length> x, y;  // the low corner; both or none
   bool turned = false;         // with a place: the part's length lies across
   bool operator==(const JobPin&) const = default;

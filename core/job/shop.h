@@ -17,11 +17,11 @@ enum class SawKind {
 };
 
 struct Machine {
-  std::string name;            // unique in the shop
+  std::string name;  // unique in the shop
   SawKind kind = SawKind::Table;
   std::optional<Length> kerf;  // none: the job's
-  Length longestCut;           // Track: its rail; Crosscut: the widest piece; 0: no limit. Table: unused
-  Length reach;         // Table: widest rip at the fence; Crosscut: longest piece at the stop; 0: no limit
+  Length longestCut;  // Track: its rail; Crosscut: the widest piece; 0: no limit. Table: unused
+  Length reach;  // Table: widest rip at the fence; Crosscut: longest piece at the stop; 0: no limit
   Length longestPiece;  // Table: the longest piece fed through; 0: no limit
   bool tilts = true;    // to 45 degrees
   bool operator==(const Machine&) const = default;
@@ -38,7 +38,7 @@ struct Shop {
       {"track saw", SawKind::Track, {}, {}, {}, {}, true},
       {"table saw", SawKind::Table, {}, {}, Length::mm(1'270), Length::mm(2'500), true},
       {"crosscut sled", SawKind::Crosscut, {}, Length::mm(650), Length::mm(1'500), {}, true}};
-  std::int64_t carryGrams = 20'000;       // the heaviest piece one person handles
+  std::int64_t carryGrams = 20'000;        // the heaviest piece one person handles
   Length carryLength = Length::mm(1'500);  // and the longest
   Cleaning cleaning = Cleaning::Trim;
   bool operator==(const Shop&) const = default;

@@ -12,8 +12,8 @@ namespace {
 int matches(const SlackTree& tree, const Spot& spot, const Lie& lie) {
   if (spot.how == Spot::How::Empty) return 0;
   const Node& node = tree.node(spot.node);
-  const bool joinsRow = spot.how == Spot::How::WrapRow ||
-                        (spot.how == Spot::How::Join && node.kind == NodeKind::Row);
+  const bool joinsRow =
+      spot.how == Spot::How::WrapRow || (spot.how == Spot::How::Join && node.kind == NodeKind::Row);
   int out = (joinsRow ? lie.h == node.h : lie.w == node.w) ? 2 : 0;
   if (lie.w == spot.w || lie.h == spot.h) ++out;
   if (node.kind == NodeKind::Leaf) return out + (joinsRow ? lie.w == node.w : lie.h == node.h);

@@ -24,7 +24,8 @@ bool mayLie(PartGrain part, bool turned, SheetGrain stock) {
 
 class Grouper {
  public:
-  explicit Grouper(const NestRequest& request) : request_(request), kerf_(request.kerf.inNm()), pins_(effectivePins(request)) {}
+  explicit Grouper(const NestRequest& request)
+      : request_(request), kerf_(request.kerf.inNm()), pins_(effectivePins(request)) {}
 
   Grouped run() {
     // Ordered by material and thickness, so that the outcome never depends on the order of the
@@ -76,8 +77,7 @@ class Grouper {
       if (!block.rows.empty()) block.rows.resize(group.stock.size());
     group.leastSide = kLongest.inNm();
     for (const Block& block : group.blocks)
-      for (const Lie& lie : block.lies)
-        group.leastSide = std::min({group.leastSide, lie.w, lie.h});
+      for (const Lie& lie : block.lies) group.leastSide = std::min({group.leastSide, lie.w, lie.h});
     if (!group.blocks.empty() || !group.pinned.empty()) out_.groups.push_back(std::move(group));
   }
 
@@ -174,9 +174,8 @@ class Grouper {
     out.alongX = alongX;
     Nm at = 0;
     Nm across = 0;
-    const Nm gap = request_.parts[members.front()].mitred
-                       ? 2 * bevelKerf(request_.kerf).inNm()
-                       : kerf_;
+    const Nm gap =
+        request_.parts[members.front()].mitred ? 2 * bevelKerf(request_.kerf).inNm() : kerf_;
     for (std::size_t k = 0; k < members.size(); ++k) {
       const PartDemand& part = request_.parts[members[k]];
       Member member{members[k], 0, 0, part.length.inNm(), part.width.inNm(), turned[k]};
@@ -257,10 +256,9 @@ class Grouper {
       return;
     }
     for (const std::size_t i : members)
-      out_.impossible.push_back(
-          {i, copies,
-           rows.empty() ? reason(i, block, members.size() > 1)
-                        : "it does not fit the piece it is pinned to"});
+      out_.impossible.push_back({i, copies,
+                                 rows.empty() ? reason(i, block, members.size() > 1)
+                                              : "it does not fit the piece it is pinned to"});
   }
 
   static std::string mm(Nm nm) { return formatMm(Length::nm(nm)) + " mm"; }
@@ -295,8 +293,8 @@ class Grouper {
     if (length > 0) text += mm(length) + (run ? " too long" : " longer");
     if (length > 0 && width > 0) text += " and ";
     if (width > 0) text += mm(width) + (run ? " too wide" : " wider");
-    return fmt::format("{}{} {} the nearest {} ({}{})", subject, text, run ? "for" : "than", what, id,
-                       trimmed ? ", trimmed" : "");
+    return fmt::format("{}{} {} the nearest {} ({}{})", subject, text, run ? "for" : "than", what,
+                       id, trimmed ? ", trimmed" : "");
   }
 
   const NestRequest& request_;

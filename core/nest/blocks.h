@@ -89,8 +89,8 @@ struct Group {
   Cost pinnedCost = 0;  // of those
 };
 
-// The ways to take all that shows from one lot, as groups with their blocks' rows narrowed down; empty
-// where nothing shows or there is one lot only.
+// The ways to take all that shows from one lot, as groups with their blocks' rows narrowed down;
+// empty where nothing shows or there is one lot only.
 std::vector<Group> oneLotEach(const Group& group);
 
 struct Grouped {

@@ -8,9 +8,9 @@
 #include <mutex>
 #include <thread>
 
-#include "core/nest/bound.h"
-#include "core/nest/ease.h"
-#include "core/nest/kept.h"
+#include "core/nest/bounds/bound.h"
+#include "core/nest/goals/ease.h"
+#include "core/nest/goals/kept.h"
 #include "core/nest/regroup.h"
 #include "core/nest/to_plan.h"
 #include "core/nest/warm.h"
@@ -20,13 +20,13 @@ namespace {
 
 using Clock = std::chrono::steady_clock;
 
-constexpr std::size_t kSearches = 2;           // of each group, and never less than tasks for both cores
-constexpr std::size_t kManySheets = 80;        // from here on a group is searched in hands of a few
+constexpr std::size_t kSearches = 2;     // of each group; with a time limit one a thread
+constexpr std::size_t kManySheets = 80;  // from here on a group is searched in hands of a few
 constexpr std::int64_t kStepsPerRound = 1'000;
 constexpr std::int64_t kStepsPerHand = 3'000;
-constexpr int kBoundStepsPerRound = 8;         // with fixed steps; else the bound has its own thread
-constexpr double kShareForGathering = 0.15;    // of the time, at the end
-constexpr double kShareForGoal = 0.6;          // where the goal is the leftovers or the settings
+constexpr int kBoundStepsPerRound = 8;       // with fixed steps; else the bound has its own thread
+constexpr double kShareForGathering = 0.15;  // of the time, at the end
+constexpr double kShareForGoal = 0.6;        // where the goal is the leftovers or the settings
 
 // Runs every task once, on so many threads.
 void runAll(const std::vector<std::function<void()>>& tasks, unsigned threads) {
@@ -128,6 +128,9 @@ class Nester {
 
  private:
   double elapsed() const { return std::chrono::duration<double>(Clock::now() - begin_).count(); }
+  std::size_t searches() const {
+    return options_.steps ? kSearches : std::max<std::size_t>(kSearches, options_.threads);
+  }
   bool stopped() const { return stop_.stop_requested(); }
   // Takes what shows from one lot where that leaves nothing out: the lot that a short search finds
   // cheapest. The bound stays that of the free choice, which is never above.
@@ -181,9 +184,9 @@ class Nester {
     work.bestCost = work.best.cost(*work.group);
   }
 
-  // Makes a plan of what is best in every group, with another arrangement for one of them, and keeps
-  // it if no other beats it. With a goal the arrangement becomes the group's own where the plan serves
-  // the goal better than all before.
+  // Makes a plan of what is best in every group, with another arrangement for one of them, and
+  // keeps it if no other beats it. With a goal the arrangement becomes the group's own where the
+  // plan serves the goal better than all before.
   bool offer(std::size_t changed = 0, const Arrangement* instead = nullptr,
              std::optional<Goal> goal = {}) {
     std::vector<Arrangement> arrangements;
@@ -193,8 +196,7 @@ class Nester {
       bounds.push_back(works_[g].bound);
       if (!arrangements.back().pool.empty()) fillUp(*works_[g].group, arrangements.back());
     }
-    auto plan =
-        std::make_shared<Plan>(toPlan(request_, grouped_, arrangements, bounds));
+    auto plan = std::make_shared<Plan>(toPlan(request_, grouped_, arrangements, bounds));
     plan->seconds = options_.steps ? 0.0 : elapsed();
     const auto before = goal ? kept_.bestFor(*goal) : nullptr;
     const bool better = goal && betterFor(*goal, *plan, *before);
@@ -215,11 +217,10 @@ class Nester {
         work.regroup = std::make_unique<Regroup>(*work.group, work.best, seed);
         continue;
       }
-      for (std::size_t k = 0; k < kSearches; ++k)
+      for (std::size_t k = 0; k < searches(); ++k)
         work.searches.push_back(
-            std::make_unique<Search>(
-            *work.group, available, work.best, seed + k,
-            k % 2 == 0 ? Search::kShortHistory : Search::kLongHistory));
+            std::make_unique<Search>(*work.group, available, work.best, seed + k,
+                                     k % 2 == 0 ? Search::kShortHistory : Search::kLongHistory));
     }
   }
 
@@ -247,7 +248,8 @@ class Nester {
       foundNew_ = false;
       for (auto& [g, found] : found_) {
         Work& work = works_[g];
-        if (found.first.cost <= work.bound.cost && found.first.sheets <= work.bound.sheets) continue;
+        if (found.first.cost <= work.bound.cost && found.first.sheets <= work.bound.sheets)
+          continue;
         work.bound = found.first;
         work.conditions = found.second;
         changed = true;
@@ -378,11 +380,10 @@ class Nester {
     if (request_.goal != Goal::Offcuts) saveSettings(options_.seconds);
   }
 
-  bool timeIsUp(double until) const {
-    return stopped() || (!options_.steps && elapsed() >= until);
-  }
+  bool timeIsUp(double until) const { return stopped() || (!options_.steps && elapsed() >= until); }
 
-  // Rounds without a gain before gathering is given up; a search for its own goal has more patience.
+  // Rounds without a gain before gathering is given up; a search for its own goal has more
+  // patience.
   int patience(Goal goal) const { return request_.goal == goal ? 40 : 3; }
 
   void gatherWaste(double until) {
@@ -394,22 +395,23 @@ class Nester {
     for (std::int64_t left = options_.steps.value_or(0), round = 0;
          idle < patience(Goal::Offcuts) && !stop() && (!options_.steps || left >= 0);
          left -= kSteps, ++round) {
-      std::vector<Arrangement> found(works_.size() * kSearches);
+      std::vector<Arrangement> found(works_.size() * searches());
       std::vector<char> is(found.size());
       std::vector<std::function<void()>> tasks;
       for (std::size_t t = 0; t < found.size(); ++t) {
-        const Work& work = works_[t / kSearches];
+        const Work& work = works_[t / searches()];
         if (!work.best.pool.empty() || work.best.sheets.empty()) continue;
         tasks.push_back([this, t, keep, round, &work, &found, &is, &stop] {
           found[t] = work.best;
-          Search search(*work.group, options_.seed * 7919 + static_cast<std::uint64_t>(round) * 31 + t);
+          Search search(*work.group,
+                        options_.seed * 7919 + static_cast<std::uint64_t>(round) * 31 + t);
           is[t] = search.gather(Aim::Leftover, keep, kSteps, stop, found[t]) ? 1 : 0;
         });
       }
       runAll(tasks, std::max(1U, options_.threads));
       bool gained = false;
       for (std::size_t t = 0; t < found.size(); ++t)
-        if (is[t] != 0) gained = offer(t / kSearches, &found[t], Goal::Offcuts) || gained;
+        if (is[t] != 0) gained = offer(t / searches(), &found[t], Goal::Offcuts) || gained;
       idle = gained ? 0 : idle + 1;
     }
   }
@@ -417,8 +419,7 @@ class Nester {
   void saveSettings(double until) {
     const auto stop = [this, until] { return timeIsUp(until); };
     std::vector<std::vector<std::vector<saw::Cut>>> cuts;
-    for (const Work& work : works_)
-      cuts.push_back(Ease::cutsOf(request_, *work.group, work.best));
+    for (const Work& work : works_) cuts.push_back(Ease::cutsOf(request_, *work.group, work.best));
     for (std::size_t g = 0; g < works_.size(); ++g) {
       if (!works_[g].best.pool.empty() || works_[g].best.sheets.empty() || stop()) continue;
       std::vector<const std::vector<saw::Cut>*> others;
@@ -444,7 +445,8 @@ class Nester {
     std::optional<std::size_t> cheapest;
     for (std::size_t k = 0; k < used.size(); ++k) {
       const StockKindRow& row = work.group->stock[k];
-      if (row.alwaysThere() || used[k] >= row.available || priceOf(row.cost) > request_.ease) continue;
+      if (row.alwaysThere() || used[k] >= row.available || priceOf(row.cost) > request_.ease)
+        continue;
       if (!cheapest || row.cost < work.group->stock[*cheapest].cost) cheapest = k;
     }
     if (!cheapest) return out;
@@ -456,16 +458,22 @@ class Nester {
 
   // Two searches for fewer settings in one group; the cuts of the better.
   std::vector<std::vector<saw::Cut>> saveSettings(
-      std::size_t g, const Arrangement& start, const std::vector<const std::vector<saw::Cut>*>& others,
-      double until) {
+      std::size_t g, const Arrangement& start,
+      const std::vector<const std::vector<saw::Cut>*>& others, double until) {
     constexpr std::int64_t kSteps = 300;
     constexpr int kRoundsApart = 15;  // before the worse goes on from the better
     const Group& group = *works_[g].group;
     const auto stop = [this, until] { return timeIsUp(until); };
     std::vector<std::unique_ptr<Ease>> all;
-    for (std::size_t k = 0; k < kSearches; ++k)
+    for (std::size_t k = 0; k < searches(); ++k)
       all.push_back(std::make_unique<Ease>(request_, group, others, start,
                                            options_.seed * 104'729 + g * 17 + k));
+    const auto fewest = [&all] {
+      return std::min_element(
+                 all.begin(), all.end(),
+                 [](const auto& a, const auto& b) { return a->settings() < b->settings(); })
+          ->get();
+    };
     int idle = 0;
     int rounds = 0;
     for (std::int64_t left = options_.steps.value_or(0);
@@ -474,20 +482,18 @@ class Nester {
       std::vector<std::function<void()>> tasks;
       std::vector<char> fewer(all.size());
       for (std::size_t k = 0; k < all.size(); ++k)
-        tasks.push_back(
-            [&all, &fewer, &stop, k] { fewer[k] = all[k]->run(kSteps, stop) ? 1 : 0; });
+        tasks.push_back([&all, &fewer, &stop, k] { fewer[k] = all[k]->run(kSteps, stop) ? 1 : 0; });
       runAll(tasks, std::max(1U, options_.threads));
       bool gained = false;
       for (std::size_t k = 0; k < all.size(); ++k)
         if (fewer[k] != 0) gained = offer(g, &all[k]->best(), Goal::Setups) || gained;
       idle = gained ? 0 : idle + 1;
       if (++rounds % kRoundsApart == 0) {
-        all.front()->adopt(*all.back());
-        all.back()->adopt(*all.front());
+        const auto best = fewest();
+        for (const auto& one : all) one->adopt(*best);
       }
     }
-    const bool firstIsBetter = all.front()->settings() <= all.back()->settings();
-    return Ease::cutsOf(request_, group, firstIsBetter ? all.front()->best() : all.back()->best());
+    return Ease::cutsOf(request_, group, fewest()->best());
   }
 
   const NestRequest& request_;

@@ -5,8 +5,8 @@
 namespace pp::nest {
 namespace {
 
-constexpr std::size_t kHand = 24;      // sheets
-constexpr int kPatience = 60;          // rounds on one dissolved sheet before another is chosen
+constexpr std::size_t kHand = 24;  // sheets
+constexpr int kPatience = 60;      // rounds on one dissolved sheet before another is chosen
 
 double fillOf(const Group& group, const SlackTree& sheet) {
   double fill = 0;
@@ -39,8 +39,8 @@ void Regroup::dissolve() {
   constexpr std::size_t kEmptiest = 3;
   const std::size_t at =
       order.size() > kEmptiest && random_.below(4) == 0 ? random_.below(kEmptiest) : 0;
-  gathering_ = order.empty() || room - group_.stock[now_.sheets[order[at].second].stock()].area <
-                                    need * (1 + 1e-9);
+  gathering_ = order.empty() ||
+               room - group_.stock[now_.sheets[order[at].second].stock()].area < need * (1 + 1e-9);
   if (gathering_) return;
   const std::size_t sheet = order[at].second;
   for (const int leaf : now_.sheets[sheet].leaves()) {

@@ -1,6 +1,6 @@
-// Large jobs: a few sheets at a time are searched on their own, so that the speed of a move does not
-// fall with the size of the job, and the next deal brings others together. One sheet after the other
-// is dissolved: its blocks go to a pool that all hands help to empty.
+// Large jobs: a few sheets at a time are searched on their own, so that the speed of a move does
+// not fall with the size of the job, and the next deal brings others together. One sheet after the
+// other is dissolved: its blocks go to a pool that all hands help to empty.
 #pragma once
 
 #include "core/nest/search.h"

@@ -42,8 +42,7 @@ Search::Search(const Group& group, std::uint64_t seed)
 void Search::makeKeys() {
   for (const Block& block : group_.blocks) {
     keyArea_.push_back(block.area);
-    keySide_.push_back(
-        static_cast<double>(std::max(block.lies.front().w, block.lies.front().h)));
+    keySide_.push_back(static_cast<double>(std::max(block.lies.front().w, block.lies.front().h)));
   }
 }
 
@@ -106,20 +105,20 @@ void Search::listTargets() {
     targets_.push_back({counts, cost, area - need, 0, {}, {}});
   };
   int visits = 0;
-  const std::function<void(Cost, std::size_t, Cost, double)> visit =
-      [&](Cost below, std::size_t i, Cost cost, double area) {
-        constexpr int kMostVisits = 50'000;
-        if (cost >= below || ++visits > kMostVisits) return;
-        if (i == rows) return consider(below, cost, area);
-        const std::int64_t most = std::min(available_[i], copies);
-        const std::int64_t least = group_.stock[i].alwaysThere() ? most : 0;
-        for (std::int64_t n = most; n >= least; --n) {
-          counts[i] = n;
-          visit(below, i + 1, cost + n * group_.stock[i].cost,
-                area + static_cast<double>(n) * group_.stock[i].area);
-        }
-        counts[i] = 0;
-      };
+  const std::function<void(Cost, std::size_t, Cost, double)> visit = [&](Cost below, std::size_t i,
+                                                                         Cost cost, double area) {
+    constexpr int kMostVisits = 50'000;
+    if (cost >= below || ++visits > kMostVisits) return;
+    if (i == rows) return consider(below, cost, area);
+    const std::int64_t most = std::min(available_[i], copies);
+    const std::int64_t least = group_.stock[i].alwaysThere() ? most : 0;
+    for (std::int64_t n = most; n >= least; --n) {
+      counts[i] = n;
+      visit(below, i + 1, cost + n * group_.stock[i].cost,
+            area + static_cast<double>(n) * group_.stock[i].area);
+    }
+    counts[i] = 0;
+  };
   visit((bestCost_ >> kPriceShift) << kPriceShift, 0, 0, 0);  // a lower price
   const std::size_t cheaper = targets_.size();
   const auto roomiest = [](const Target& a, const Target& b) { return a.slack > b.slack; };
@@ -165,8 +164,9 @@ void Search::load(std::vector<SlackTree> sheets, std::vector<int> pool) {
   historyAt_ = 0;
 }
 
-// Takes a target up where it was left; the first time, sets up its sheets: those of the best plan that it still has, fullest first, and
-// empty ones for the rest. What lay on the others goes to the pool.
+// Takes a target up where it was left; the first time, sets up its sheets: those of the best plan
+// that it still has, fullest first, and empty ones for the rest. What lay on the others goes to the
+// pool.
 void Search::begin(Target& target) {
   mode_ = Mode::Place;
   stepsOnTarget_ = 0;
@@ -244,9 +244,8 @@ void Search::removeFrom(std::size_t sheet, int howMany) {
   const bool neighbours = random_.below(2) == 0;
   const std::size_t from = random_.below(leaves.size());
   while (count < most) {
-    const std::size_t at = neighbours
-                               ? (from + static_cast<std::size_t>(count)) % leaves.size()
-                               : random_.below(leaves.size());
+    const std::size_t at = neighbours ? (from + static_cast<std::size_t>(count)) % leaves.size()
+                                      : random_.below(leaves.size());
     if (std::find(chosen, chosen + count, leaves[at]) != chosen + count) continue;
     chosen[count++] = leaves[at];
   }

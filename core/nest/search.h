@@ -5,7 +5,7 @@
 #include <functional>
 
 #include "core/nest/arrangement.h"
-#include "core/nest/bound.h"
+#include "core/nest/bounds/bound.h"
 
 namespace pp::nest {
 

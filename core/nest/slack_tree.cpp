@@ -136,8 +136,8 @@ void SlackTree::remove(const int* leaves, int count) {
   settle();
 }
 
-// The node of laid[from..to), or -1. A line from edge to edge is where all that begin before it have
-// ended.
+// The node of laid[from..to), or -1. A line from edge to edge is where all that begin before it
+// have ended.
 int SlackTree::build(std::vector<Laid>& laid, std::size_t from, std::size_t to) {
   if (to - from == 1) {
     const int leaf = make(NodeKind::Leaf);

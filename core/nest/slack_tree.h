@@ -73,8 +73,8 @@ class SlackTree {
   const std::vector<int>& leaves() const { return leaves_; }
   // False only when no spot takes a block of that size: one look instead of all spots.
   bool mayTake(Nm w, Nm h) const { return h <= highest_[step(w)]; }
-  // The largest spot by area that a leftover worth keeping could be cut from, or null. The sizes are
-  // the least of a keepable piece, inflated.
+  // The largest spot by area that a leftover worth keeping could be cut from, or null. The sizes
+  // are the least of a keepable piece, inflated.
   const Spot* largestSpot(Nm keepLong, Nm keepShort) const;
 
   // Precondition: the lie fits the spot, which is of this tree as it is now.

@@ -44,8 +44,8 @@ class Converter {
   // The tree with every leftover worth keeping cut out of it as if it were a part, largest first.
   CutTree filled(SlackTree tree, PlannedSheet& sheet) {
     const Nm kerf = request_.kerf.inNm();
-    while (const Spot* spot =
-               tree.largestSpot(request_.keepLong.inNm() + kerf, request_.keepShort.inNm() + kerf)) {
+    while (const Spot* spot = tree.largestSpot(request_.keepLong.inNm() + kerf,
+                                               request_.keepShort.inNm() + kerf)) {
       const Spot at = *spot;
       tree.insert(at, kLeftover, 0, at.w, at.h);
     }
@@ -87,8 +87,8 @@ class Converter {
     out.fixed = true;
     out.mitred = request_.parts[lie.members.front().part].mitred;
     for (const Member& member : lie.members)
-      out.children.push_back(part(member.part, member.turned, Length::nm(member.dx),
-                                  Length::nm(member.dy), sheet));
+      out.children.push_back(
+          part(member.part, member.turned, Length::nm(member.dx), Length::nm(member.dy), sheet));
     return out.children.size() == 1 ? out.children.front() : out;
   }
 

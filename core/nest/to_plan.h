@@ -2,7 +2,7 @@
 #pragma once
 
 #include "core/nest/arrangement.h"
-#include "core/nest/bound.h"
+#include "core/nest/bounds/bound.h"
 
 namespace pp::nest {
 

@@ -66,7 +66,8 @@ class Reader {
     for (const Placement& p : planned.placements) {
       if (p.part >= request_.parts.size()) continue;
       const std::string& run = request_.parts[p.part].run;
-      bundles[run.empty() ? std::pair{std::string(), --alone} : std::pair{run, p.copy}].push_back(&p);
+      bundles[run.empty() ? std::pair{std::string(), --alone} : std::pair{run, p.copy}].push_back(
+          &p);
     }
     std::vector<Laid> laid;
     for (const auto& [key, members] : bundles)
@@ -127,7 +128,8 @@ Arrangement arrangementOf(const NestRequest& request, const Group& group, const 
   return Reader(request, group, plan).run(from);
 }
 
-std::vector<std::size_t> sheetsOf(const NestRequest& request, const Group& group, const Plan& plan) {
+std::vector<std::size_t> sheetsOf(const NestRequest& request, const Group& group,
+                                  const Plan& plan) {
   std::vector<std::size_t> from;
   Reader(request, group, plan).run(from);
   return from;

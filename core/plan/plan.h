@@ -29,7 +29,7 @@ struct CutTree {
   std::size_t placement = 0;      // Part: index into the sheet's placements
   std::vector<CutTree> children;  // Row, Column: at least two
   bool fixed = false;             // the order of the children is not free
-  bool anchored = false;   // every child lies exactly where the widest kerf would put it
+  bool anchored = false;          // every child lies exactly where the widest kerf would put it
   bool mitred = false;            // the children are parted by two bevel cuts
 };
 
@@ -51,8 +51,8 @@ struct SawCut {
   std::string machine;
   CutDirection direction = CutDirection::Rip;
   Length at;
-  Length kerf;            // what this saw takes
-  bool tilted = false;    // a bevel cut at 45 degrees; kerf is then what it takes from the face
+  Length kerf;          // what this saw takes
+  bool tilted = false;  // a bevel cut at 45 degrees; kerf is then what it takes from the face
   FenceSide fence = FenceSide::Low;
   Length distance;                       // what the operator reads: fence or stop to the near tooth
   std::optional<std::string> low, high;  // names of the pieces; none where nothing is left

@@ -21,9 +21,9 @@ struct PartDemand {
   PartGrain grain = PartGrain::Any;
   std::string run;  // grain run, empty: none
   std::int64_t runOrder = 0;
-  bool mitred = false;  // of a run: its parts are parted by two bevel cuts, so that the figure meets
-                        // at the show face; the same for all parts of the run
-  bool shows = false;   // should come from one lot with the others of its material that show
+  bool mitred = false;  // of a run: its parts are parted by two bevel cuts, so that the figure
+                        // meets at the show face; the same for all parts of the run
+  bool shows = false;  // should come from one lot with the others of its material that show
 };
 
 // Equal pieces of stock.
@@ -37,8 +37,8 @@ struct StockSupply {
   std::optional<std::int64_t> quantity;  // none: unlimited
   Money price;
   StockKind kind = StockKind::Sheet;
-  Length trim;  // off every edge, blade included
-  std::string lot;  // what was bought together; empty: not known
+  Length trim;                 // off every edge, blade included
+  std::string lot;             // what was bought together; empty: not known
   std::int64_t density = 650;  // kg per cubic metre
 };
 
@@ -63,7 +63,7 @@ struct NestRequest {
   std::vector<StockSupply> stock;
   std::vector<Pin> pins;
   Shop shop;
-  Length kerf;  // the widest of the shop's saws
+  Length kerf;                        // the widest of the shop's saws
   Length keepLong = Length::mm(300);  // smallest leftover worth keeping
   Length keepShort = Length::mm(100);
   Goal goal = Goal::Cost;

@@ -9,10 +9,10 @@ namespace pp::saw {
 
 // The piece on the saw and the cut wanted in it.
 struct CutAsked {
-  Length dx, dy;         // of the piece
-  double grams = 0;      // its weight
+  Length dx, dy;     // of the piece
+  double grams = 0;  // its weight
   CutDirection direction = CutDirection::Rip;
-  Length low, high;      // sizes of the two pieces the cut leaves, by the widest kerf
+  Length low, high;  // sizes of the two pieces the cut leaves, by the widest kerf
   bool tilted = false;
 };
 

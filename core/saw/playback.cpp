@@ -180,8 +180,7 @@ class Verifier {
       return std::any_of(plan_.unplaced.begin(), plan_.unplaced.end(),
                          [&pin](const Unplaced& one) { return one.part == pin.part; });
     });
-    for (const Pin& pin : pins)
-      wanted[{pin.stock, pin.sheet}][pin.part] += pin.copies;
+    for (const Pin& pin : pins) wanted[{pin.stock, pin.sheet}][pin.part] += pin.copies;
     // Which sheet is meant by which number is a matching (Kuhn 1955): a sheet may hold what several
     // numbers ask for.
     using Number = std::pair<std::size_t, std::int64_t>;
@@ -207,8 +206,7 @@ class Verifier {
   }
 
   bool holds(std::size_t sheet, const std::pair<std::size_t, std::int64_t>& key,
-              const std::map<std::size_t, std::int64_t>& parts,
-             const std::vector<Pin>& pins) const {
+             const std::map<std::size_t, std::int64_t>& parts, const std::vector<Pin>& pins) const {
     const std::vector<Placement>& lying = plan_.sheets[sheet].placements;
     for (const auto& [part, copies] : parts)
       if (std::count_if(lying.begin(), lying.end(),

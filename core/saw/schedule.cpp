@@ -32,8 +32,7 @@ class Scheduler {
       if (i == 0 || keys[i].first != keys[i - 1].first) {
         const auto& [machine, tilted, direction, distance] = keys[i].first;
         const bool breakdown =
-            machine >= 0 &&
-            shop.machines[static_cast<std::size_t>(machine)].kind == SawKind::Track;
+            machine >= 0 && shop.machines[static_cast<std::size_t>(machine)].kind == SawKind::Track;
         settings_.push_back({breakdown, distance, 0});
       }
       nodes_[static_cast<std::size_t>(keys[i].second)].setting =

@@ -55,11 +55,11 @@ void sequence(const NestRequest& request, Plan& plan) {
     plan.cuts.back().step = static_cast<int>(plan.cuts.size());
     plan.cuts.back().setup = plan.setups = step.setup;
     if (cut.machine < 0)
-      plan.troubles.push_back({plan.cuts.back().step, true,
-                               "no saw of the shop reaches far enough for this cut"});
+      plan.troubles.push_back(
+          {plan.cuts.back().step, true, "no saw of the shop reaches far enough for this cut"});
     else if (cut.heavy)
-      plan.troubles.push_back({plan.cuts.back().step, false,
-                               "the piece is more than one person carries to that saw"});
+      plan.troubles.push_back(
+          {plan.cuts.back().step, false, "the piece is more than one person carries to that saw"});
   }
 }
 

@@ -22,8 +22,8 @@ class SheetCutter {
   Takedown run() {
     const Length trim = stock_.trim;
     Piece whole{0, -1, {}, {}, stock_.length, stock_.width, trim, trim};
-    const bool over = request_.shop.cleaning == Cleaning::CutOver &&
-                      sheet_.tree.kind == CutTree::Kind::Column;
+    const bool over =
+        request_.shop.cleaning == Cleaning::CutOver && sheet_.tree.kind == CutTree::Kind::Column;
     if (trim > Length{}) {
       if (!over) whole = cutOff(whole, CutDirection::Rip, trim);
       if (!over && gathers(whole)) {
@@ -140,10 +140,10 @@ class SheetCutter {
     }
   }
 
-  // Whether what a tree does not need along one direction is cut off before it is taken apart. A part
-  // or leftover is cut to size. Anything composed has a size that nothing else shares: it is left to
-  // the last of its children, unless what comes off is worth keeping in one piece or the cut serves a
-  // part among the children.
+  // Whether what a tree does not need along one direction is cut off before it is taken apart. A
+  // part or leftover is cut to size. Anything composed has a size that nothing else shares: it is
+  // left to the last of its children, unless what comes off is worth keeping in one piece or the
+  // cut serves a part among the children.
   bool cutsFirst(const Piece& piece, const CutTree& tree, bool alongX) const {
     const Length extra = alongX ? piece.dx - tree.dx : piece.dy - tree.dy;
     if (extra <= Length{}) return false;
@@ -163,8 +163,8 @@ class SheetCutter {
     const bool crossFirst = extraX * piece.dy > extraY * piece.dx;
     for (const bool cross : {crossFirst, !crossFirst}) {
       if (!(cross ? alongX : alongY) || !cutsFirst(piece, tree, cross)) continue;
-      auto [low, high] = cut(piece, cross ? CutDirection::Cross : CutDirection::Rip,
-                             cross ? tree.dx : tree.dy);
+      auto [low, high] =
+          cut(piece, cross ? CutDirection::Cross : CutDirection::Rip, cross ? tree.dx : tree.dy);
       keep(high);
       piece = low;
     }
@@ -186,13 +186,13 @@ class SheetCutter {
     if (!exact || spare(out.back())) return out;
     const auto shared = [&](const CutTree* child) {
       const auto at = sizes_.find(size(child));
-      const auto here = std::count_if(out.begin(), out.end(), [&](const CutTree* other) {
-        return size(other) == size(child);
-      });
+      const auto here = std::count_if(
+          out.begin(), out.end(), [&](const CutTree* other) { return size(other) == size(child); });
       return (at == sizes_.end() ? 0 : at->second) + here;
     };
-    const auto rarest = std::min_element(
-        out.begin(), out.end(), [&](const CutTree* a, const CutTree* b) { return shared(a) < shared(b); });
+    const auto rarest =
+        std::min_element(out.begin(), out.end(),
+                         [&](const CutTree* a, const CutTree* b) { return shared(a) < shared(b); });
     std::rotate(rarest, rarest + 1, out.end());
     return out;
   }
@@ -212,8 +212,7 @@ class SheetCutter {
     const auto size = [row](const CutTree& child) { return row ? child.dx : child.dy; };
     Length needed = (static_cast<std::int64_t>(tree.children.size()) - 1) * request_.kerf;
     for (const CutTree& child : tree.children) needed += size(child);
-    const std::vector<const CutTree*> order =
-        ordered(tree, (row ? piece.dx : piece.dy) == needed);
+    const std::vector<const CutTree*> order = ordered(tree, (row ? piece.dx : piece.dy) == needed);
     for (std::size_t i = 0; i + 1 < order.size(); ++i) {
       auto [low, high] = cut(piece, direction, size(*order[i]),
                              tree.mitred     ? For::Bevel

@@ -26,8 +26,9 @@ std::vector<Finding> checkCuts(const Job&, const std::vector<Part>& parts,
       const Part& part = parts[sheet.placements.front().part];
       finding.place = {part.assembly, {}, part.code};
     }
-    finding.what = fmt::format("{} {} on S{}: {}", count, count == 1 ? "cut" : "cuts", cut.sheet + 1,
-                               impossible ? "no saw makes it" : "needs a second person");
+    finding.what =
+        fmt::format("{} {} on S{}: {}", count, count == 1 ? "cut" : "cuts", cut.sheet + 1,
+                    impossible ? "no saw makes it" : "needs a second person");
     finding.why = impossible
                       ? fmt::format("Cut {}, {}: {}. Give a saw more reach, or smaller stock.",
                                     first->step, request.stock[sheet.stock].id, first->why)
@@ -61,14 +62,16 @@ std::vector<Finding> checkLots(const Job&, const std::vector<Part>& parts,
 }
 
 Finding nearlyFinding(const Job& job, const std::vector<Part>& parts, const nest::Nearly& nearly) {
-  const Part& part = parts[nearly.part];
+  const Part& part = parts[nearly.parts.front()];
   const LengthStyle style = styleOf(job);
   Finding out;
   out.severity = Severity::Tip;
   out.place = {part.assembly, part.opening, part.code};
   const std::string gain =
       fmt::format("{} {}", nearly.sheets, nearly.sheets == 1 ? "sheet" : "sheets");
-  const std::string what = fmt::format("{} {}", part.code, part.name);
+  std::string what = fmt::format("{} {}", part.code, part.name);
+  if (nearly.parts.size() > 1)
+    what += fmt::format(" and {} of the same size", nearly.parts.size() - 1);
   if (!nearly.material.empty()) {
     out.what = fmt::format("{} from {} would save {}", what, nearly.material, gain);
     out.why = fmt::format("Tried: the plan is then {} cheaper.", format(nearly.saved));
@@ -78,17 +81,20 @@ Finding nearlyFinding(const Job& job, const std::vector<Part>& parts, const nest
   out.what =
       fmt::format("{} {} {} would save {}", what, by, nearly.length ? "shorter" : "narrower", gain);
   out.why = fmt::format("Tried: with {} that much smaller the plan is {} cheaper.",
-                        part.quantity == 1 ? "it" : "all of them", format(nearly.saved));
-  if (part.assembly != kLooseCode) return out;
-  // The break-down lists loose boards in the job's order.
-  std::size_t row = 0;
-  for (std::size_t i = 0; i < nearly.part; ++i)
-    if (parts[i].assembly == kLooseCode) ++row;
-  if (row >= job.loose.size()) return out;
+                        part.quantity == 1 && nearly.parts.size() == 1 ? "it" : "all of them",
+                        format(nearly.saved));
   Job fixed = job;
-  (nearly.length ? fixed.loose[row].length : fixed.loose[row].width) -= nearly.by;
-  out.fix =
-      Fix{fmt::format("Make it {} {}", by, nearly.length ? "shorter" : "narrower"), std::move(fixed)};
+  for (const std::size_t changed : nearly.parts) {
+    if (parts[changed].assembly != kLooseCode) return out;
+    // The break-down lists loose boards in the job's order.
+    const auto row = static_cast<std::size_t>(
+        std::count_if(parts.begin(), parts.begin() + static_cast<std::ptrdiff_t>(changed),
+                      [](const Part& one) { return one.assembly == kLooseCode; }));
+    if (row >= fixed.loose.size()) return out;
+    (nearly.length ? fixed.loose[row].length : fixed.loose[row].width) -= nearly.by;
+  }
+  out.fix = Fix{fmt::format("Make it {} {}", by, nearly.length ? "shorter" : "narrower"),
+                std::move(fixed)};
   return out;
 }
 

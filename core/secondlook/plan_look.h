@@ -1,8 +1,8 @@
-// What to point out about a plan: cuts the shop cannot make, what shows from two lots, and the small
-// change that would save a sheet.
+// What to point out about a plan: cuts the shop cannot make, what shows from two lots, and the
+// small change that would save a sheet.
 #pragma once
 
-#include "core/nest/nearly.h"
+#include "core/nest/changes/nearly.h"
 #include "core/secondlook/second_look.h"
 
 namespace pp {

@@ -1,9 +1,9 @@
-#include "core/nest/bound.h"
+#include "core/nest/bounds/bound.h"
 
 #include <gtest/gtest.h>
 
 #include "core/nest/arrangement.h"
-#include "core/nest/dual_feasible.h"
+#include "core/nest/bounds/dual_feasible.h"
 #include "tests/core/nest_support.h"
 
 namespace pp {
@@ -17,7 +17,8 @@ struct Planted {
   std::int64_t sheets = 0;
 };
 
-// Sheets of several sizes and prices, in limited numbers, cut apart at random: the parts have a plan.
+// Sheets of several sizes and prices, in limited numbers, cut apart at random: the parts have a
+// plan.
 Planted planted(std::uint64_t seed) {
   Random random(seed);
   const auto pick = [&random](int from, int to) {
@@ -120,8 +121,8 @@ TEST(Bound, dualFeasibleWeightsNeverOverfillASheet) {
   for (int round = 0; round < 300; ++round) {
     NestRequest request;
     request.stock = {test::supply("S", 1000, 700, {}, 10)};
-    const auto pieces = test::cutApart(random, Length::mm(1000), Length::mm(700), Length{},
-                                       Length::mm(1), 7);
+    const auto pieces =
+        test::cutApart(random, Length::mm(1000), Length::mm(700), Length{}, Length::mm(1), 7);
     for (std::size_t i = 0; i < pieces.size(); ++i)
       request.parts.push_back(
           test::demand("P" + std::to_string(i), pieces[i].first, pieces[i].second, 1));

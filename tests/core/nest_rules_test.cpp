@@ -10,10 +10,10 @@
 #include "core/breakdown/breakdown.h"
 #include "core/formats/job_json.h"
 #include "core/formats/plan_json.h"
-#include "core/nest/by_hand.h"
-#include "core/nest/kept.h"
-#include "core/nest/nearly.h"
-#include "core/nest/replan.h"
+#include "core/nest/changes/by_hand.h"
+#include "core/nest/changes/nearly.h"
+#include "core/nest/changes/replan.h"
+#include "core/nest/goals/kept.h"
 #include "core/saw/playback.h"
 #include "tests/core/nest_support.h"
 #include "tests/core/support.h"
@@ -343,11 +343,20 @@ TEST(Nearly, findsTheSmallestChangeThatSavesASheet) {
   ASSERT_EQ(plan.sheets.size(), 2U);
   const auto found = nest::nearly(request, plan);
   ASSERT_TRUE(found.has_value());
-  EXPECT_EQ(found->part, 0U);
+  EXPECT_EQ(found->parts, std::vector<std::size_t>{0});
   EXPECT_TRUE(found->length);
   EXPECT_EQ(found->by, Length::mm(2));
   EXPECT_EQ(found->sheets, 1);
   EXPECT_EQ(found->saved, Money::whole(20));
+  // The same as two rows of one each: they change together.
+  request.parts[0].quantity = 1;
+  request.parts.push_back(request.parts[0]);
+  request.parts[1].code = "B";
+  const auto both = nest::nearly(request, plan);
+  ASSERT_TRUE(both.has_value());
+  EXPECT_EQ(both->parts.size(), 2U);
+  request.parts.pop_back();
+  request.parts[0].quantity = 2;
   // Twelve too long is more than it may change.
   request.parts[0].length = Length::mm(512);
   EXPECT_FALSE(nest::nearly(request, nest::nest(request, steps(100))));
@@ -365,7 +374,7 @@ TEST(Nearly, orAnotherMaterialOfTheSameThickness) {
   ASSERT_EQ(plan.sheets.size(), 3U);
   const auto found = nest::nearly(request, plan);
   ASSERT_TRUE(found.has_value());
-  EXPECT_EQ(found->part, 1U);
+  EXPECT_EQ(found->parts, std::vector<std::size_t>{1});
   EXPECT_EQ(found->material, "ash");
 }
 

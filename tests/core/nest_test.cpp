@@ -9,7 +9,7 @@
 #include "core/breakdown/breakdown.h"
 #include "core/formats/job_json.h"
 #include "core/formats/plan_json.h"
-#include "core/nest/bound.h"
+#include "core/nest/bounds/bound.h"
 #include "core/saw/playback.h"
 #include "tests/core/nest_support.h"
 #include "tests/core/support.h"
@@ -135,8 +135,7 @@ TEST(Nest, aPartExactlyAsLargeAsTheUsableSheetIsPlaced) {
   request.parts[0].length += Length::nm(1);
   const Plan plan = nest::nest(request, steps(0));
   ASSERT_EQ(plan.unplaced.size(), 1U);
-  EXPECT_EQ(plan.unplaced[0].reason,
-            "0.000001 mm longer than the nearest birch 18 (S, trimmed)");
+  EXPECT_EQ(plan.unplaced[0].reason, "0.000001 mm longer than the nearest birch 18 (S, trimmed)");
 }
 
 TEST(Nest, partsThatFitNothingAreNamedWithTheReason) {
@@ -149,11 +148,9 @@ TEST(Nest, partsThatFitNothingAreNamedWithTheReason) {
   request.parts[3].thickness = Length::mm(12);
   const Plan plan = nest::nest(request, steps(0));
   ASSERT_EQ(plan.unplaced.size(), 3U);
-  EXPECT_EQ(plan.unplaced[0].reason,
-            "12 mm longer than the nearest birch 18 (S)");
+  EXPECT_EQ(plan.unplaced[0].reason, "12 mm longer than the nearest birch 18 (S)");
   EXPECT_EQ(plan.unplaced[0].count, 2);
-  EXPECT_EQ(plan.unplaced[1].reason,
-            "300 mm longer than the nearest birch 18 (S)");
+  EXPECT_EQ(plan.unplaced[1].reason, "300 mm longer than the nearest birch 18 (S)");
   EXPECT_EQ(plan.unplaced[2].reason, "no stock of birch 12");
   EXPECT_EQ(plan.sheets.size(), 1U);
 }

@@ -160,7 +160,7 @@ TEST(Saw, withoutATrackSawAHeavyPieceIsATroubleAndALongOneImpossible) {
   Shop shop;
   shop.machines.erase(shop.machines.begin());
   saw::CutAsked asked{Length::mm(2400), Length::mm(1200), 34'000, CutDirection::Rip,
-                      Length::mm(600), Length::mm(597),  false};
+                      Length::mm(600),  Length::mm(597),  false};
   EXPECT_TRUE(saw::chooseMachine(shop, asked).heavy);
   asked.dx = Length::mm(3000);
   EXPECT_EQ(saw::chooseMachine(shop, asked).machine, -1);
@@ -186,8 +186,7 @@ TEST(Saw, everySawTakesItsOwnKerf) {
   }
   EXPECT_TRUE(narrow);
   EXPECT_TRUE(wide);
-  EXPECT_NE(writePlan(small.request, small.plan).find("\"kerf\": 2.0"),
-            std::string::npos);
+  EXPECT_NE(writePlan(small.request, small.plan).find("\"kerf\": 2.0"), std::string::npos);
 }
 
 TEST(Saw, cutOverTurnedRoundAndCleaned) {
@@ -209,9 +208,9 @@ TEST(Saw, cutOverTurnedRoundAndCleaned) {
 
 TEST(Saw, bevelKerfIsRoundedUp) {
   EXPECT_EQ(bevelKerf(Length{}), Length{});
-  EXPECT_EQ(bevelKerf(Length::nm(1)), Length::nm(2));               // 1.414...
-  EXPECT_EQ(bevelKerf(Length::um(3'200)), Length::nm(4'525'484));   // 4.5254834...
-  EXPECT_EQ(bevelKerf(Length::nm(5)), Length::nm(8));               // 7.07...
+  EXPECT_EQ(bevelKerf(Length::nm(1)), Length::nm(2));              // 1.414...
+  EXPECT_EQ(bevelKerf(Length::um(3'200)), Length::nm(4'525'484));  // 4.5254834...
+  EXPECT_EQ(bevelKerf(Length::nm(5)), Length::nm(8));              // 7.07...
 }
 
 // A setting is not left while a piece at hand needs it, and none is set twice without need: two

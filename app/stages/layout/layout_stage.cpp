@@ -194,10 +194,10 @@ QString LayoutStage::boundWords() const {
   if (plan.proven() && sheets <= plan.bound.sheets)
     return tr("Proven: it cannot be done for less, nor with fewer sheets.");
   if (plan.proven()) return tr("Proven: it cannot be done for less.");
-  const double over = plan.bound.cost > Money{}
-                          ? 100 * (plan.cost.asDouble() / plan.bound.cost.asDouble() - 1)
-                          : 0;
-  return tr("No plan can cost less than %1 or use fewer than %2 sheets (by %3): this one is at most "
+  const double over =
+      plan.bound.cost > Money{} ? 100 * (plan.cost.asDouble() / plan.bound.cost.asDouble() - 1) : 0;
+  return tr("No plan can cost less than %1 or use fewer than %2 sheets (by %3): this one is at "
+            "most "
             "%4 % above.")
       .arg(qs(format(plan.bound.cost)))
       .arg(plan.bound.sheets)
@@ -259,9 +259,9 @@ const std::string& LayoutStage::codeAt(nest::PlacementRef at) const {
 void LayoutStage::followSelection() {
   const auto at = sheets_->selection();
   const bool there = at && document().plan().plan;
-  for (QWidget* widget : {static_cast<QWidget*>(pinSheet_), static_cast<QWidget*>(pinPlace_),
-                          static_cast<QWidget*>(unpin_), static_cast<QWidget*>(swap_),
-                          static_cast<QWidget*>(move_)})
+  for (QWidget* widget :
+       {static_cast<QWidget*>(pinSheet_), static_cast<QWidget*>(pinPlace_),
+        static_cast<QWidget*>(unpin_), static_cast<QWidget*>(swap_), static_cast<QWidget*>(move_)})
     widget->setEnabled(there);
   const QSignalBlocker quiet(move_);
   move_->clear();
@@ -357,8 +357,8 @@ void LayoutStage::moveTo(std::size_t sheet) {
        nest::moved(*shown.request, *shown.plan, *at, sheet), {{*at, sheet}});
 }
 
-// A change by hand holds: what was moved is pinned to the sheet it was moved to, and the search goes
-// on from there.
+// A change by hand holds: what was moved is pinned to the sheet it was moved to, and the search
+// goes on from there.
 void LayoutStage::take(const QString& what, const Result<Plan>& changed,
                        const std::vector<std::pair<nest::PlacementRef, std::size_t>>& moves) {
   if (!changed) return say(qs(changed.problems().front().found) + QLatin1Char('.'));

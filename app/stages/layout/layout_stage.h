@@ -1,5 +1,5 @@
-// Lay out: the search for a plan, the plans side by side, and the sheets with the parts on them, which
-// can be pinned, swapped and moved by hand.
+// Lay out: the search for a plan, the plans side by side, and the sheets with the parts on them,
+// which can be pinned, swapped and moved by hand.
 #pragma once
 
 #include <QComboBox>

@@ -7,7 +7,7 @@
 
 #include "app/paint/figures.h"
 #include "app/paint/look.h"
-#include "core/nest/kept.h"
+#include "core/nest/goals/kept.h"
 
 namespace pp {
 namespace {

@@ -82,7 +82,8 @@ void SheetsView::keyPressEvent(QKeyEvent* event) {
       if (at_ == nest::PlacementRef{s, p}) now = all.size();
       all.push_back({s, p});
     }
-  const std::size_t next = at_ ? (now + all.size() + static_cast<std::size_t>(step)) % all.size() : 0;
+  const std::size_t next =
+      at_ ? (now + all.size() + static_cast<std::size_t>(step)) % all.size() : 0;
   choose(all[next]);
 }
 
@@ -136,8 +137,7 @@ void SheetsView::paintEvent(QPaintEvent* event) {
 void SheetsView::mousePressEvent(QMouseEvent* event) {
   for (std::size_t i = 0; i < rooms_.size(); ++i) {
     const SheetPicture picture = pictureOf(shown_, i);
-    if (const auto at = picture.placementAt(event->position(), rooms_[i]))
-      return choose({i, *at});
+    if (const auto at = picture.placementAt(event->position(), rooms_[i])) return choose({i, *at});
   }
 }
 

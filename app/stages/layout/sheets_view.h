@@ -4,7 +4,7 @@
 #include <QWidget>
 
 #include "app/shell/document.h"
-#include "core/nest/by_hand.h"
+#include "core/nest/changes/by_hand.h"
 
 namespace pp {
 

@@ -59,9 +59,10 @@ RackStage::RackStage(Document& document, QWidget* parent) : Stage(document, pare
                                 [](const Job& job) { return job.shop.machines.size(); }, this));
   machines_->setFixedHeight(120);
   column->addWidget(machines_);
-  saw_ = makeGridTable(tr("How the shop saws"), new GridModel(
-                                          document, tr("saw"), sawColumns(),
-                                          [](const Job&) { return std::size_t{1}; }, this));
+  saw_ = makeGridTable(
+      tr("How the shop saws"),
+      new GridModel(
+          document, tr("saw"), sawColumns(), [](const Job&) { return std::size_t{1}; }, this));
   saw_->setFixedHeight(62);
   column->addWidget(saw_);
   problem_ = new ProblemLine;

@@ -1,4 +1,4 @@
-#include "core/nest/dual_feasible.h"
+#include "core/nest/bounds/dual_feasible.h"
 
 #include <algorithm>
 #include <set>
@@ -84,8 +84,7 @@ std::vector<std::vector<std::int64_t>> dualFeasibleWeights(const std::vector<Bou
   const std::vector<Function> fy = functionsFor(alongY, sheet.h);
   // On a square sheet whose items may all lie either way a pattern and its mirror image are both
   // patterns, so the mean of f(w)g(h) and f(h)g(w) may be taken instead of the lesser.
-  const bool mirror =
-      sheet.w == sheet.h && sheet.grain == SheetGrain::None;
+  const bool mirror = sheet.w == sheet.h && sheet.grain == SheetGrain::None;
   std::vector<std::pair<double, std::vector<std::int64_t>>> found;
   for (const Function& f : fx)
     for (const Function& g : fy) {
@@ -108,7 +107,8 @@ std::vector<std::vector<std::int64_t>> dualFeasibleWeights(const std::vector<Bou
                    [](const auto& a, const auto& b) { return a.first > b.first; });
   std::vector<std::vector<std::int64_t>> out;
   for (auto& [sum, weights] : found)
-    if (out.size() < most && (out.empty() || out.back() != weights)) out.push_back(std::move(weights));
+    if (out.size() < most && (out.empty() || out.back() != weights))
+      out.push_back(std::move(weights));
   return out;
 }
 

@@ -1,4 +1,4 @@
-#include "core/nest/bound.h"
+#include "core/nest/bounds/bound.h"
 
 #include <algorithm>
 #include <cmath>
@@ -6,7 +6,7 @@
 #include <coin/CoinPackedVector.hpp>
 
 #include "core/nest/arrangement.h"
-#include "core/nest/dual_feasible.h"
+#include "core/nest/bounds/dual_feasible.h"
 
 namespace pp::nest {
 namespace {
@@ -126,8 +126,8 @@ class Bounder::Work {
     }
   }
 
-  // What every row can hold of the weights, by the knapsack on the coarsest grid. False where an item
-  // too small for the grid has a weight.
+  // What every row can hold of the weights, by the knapsack on the coarsest grid. False where an
+  // item too small for the grid has a weight.
   bool fillMost(const std::vector<std::int64_t>& weights, Condition& condition) const {
     const std::vector<double> values(weights.begin(), weights.end());
     for (std::size_t k = 0; k < group_.stock.size(); ++k) {
@@ -147,9 +147,9 @@ class Bounder::Work {
     for (std::size_t i = 0; i < values.size(); ++i) {
       const bool tiny = std::any_of(knapsacks_.begin(), knapsacks_.end(),
                                     [i](const auto& one) { return one.isTiny(i); });
-      values[i] = tiny ? 0.0
-                       : std::floor(std::clamp(prices[i], 0.0, 4.0) *
-                                    static_cast<double>(kFullWeight));
+      values[i] =
+          tiny ? 0.0
+               : std::floor(std::clamp(prices[i], 0.0, 4.0) * static_cast<double>(kFullWeight));
     }
     Condition condition;
     for (std::size_t i = 0; i < values.size(); ++i)
@@ -219,8 +219,8 @@ class Bounder::Work {
       program_->setLogLevel(0);
       program_->resize(items + rows, 0);
       for (int i = 0; i < items; ++i)
-        program_->setRowBounds(
-            i, static_cast<double>(items_[static_cast<std::size_t>(i)].copies), COIN_DBL_MAX);
+        program_->setRowBounds(i, static_cast<double>(items_[static_cast<std::size_t>(i)].copies),
+                               COIN_DBL_MAX);
       for (int k = 0; k < rows; ++k)
         program_->setRowBounds(
             items + k, -COIN_DBL_MAX,

@@ -1,4 +1,4 @@
-#include "core/nest/kept.h"
+#include "core/nest/goals/kept.h"
 
 #include <algorithm>
 

@@ -1,4 +1,5 @@
-// The least cost of stock that satisfies conditions every plan must: the integer part of the bounds.
+// The least cost of stock that satisfies conditions every plan must: the integer part of the
+// bounds.
 #pragma once
 
 #include <vector>

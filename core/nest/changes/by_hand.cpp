@@ -1,4 +1,4 @@
-#include "core/nest/by_hand.h"
+#include "core/nest/changes/by_hand.h"
 
 #include <fmt/format.h>
 
@@ -92,7 +92,8 @@ bool place(const Group& group, SlackTree& tree, int block) {
 // Why a block does not go on the tree as it is: what the best spot lacks.
 std::string lacking(const Group& group, const SlackTree& tree, int block) {
   const Block& what = group.blocks[static_cast<std::size_t>(block)];
-  if (!what.mayLieOn(tree.stock())) return "it is pinned to another sheet or has to come from one lot";
+  if (!what.mayLieOn(tree.stock()))
+    return "it is pinned to another sheet or has to come from one lot";
   const SheetGrain grain = group.stock[tree.stock()].grain;
   bool any = false;
   Nm bestW = 0;
@@ -110,7 +111,8 @@ std::string lacking(const Group& group, const SlackTree& tree, int block) {
   }
   if (!any) return "no room is left there";
   if (bestW > 0 && bestH > 0)
-    return fmt::format("the best room there is {} too short and {} too narrow", mm(bestW), mm(bestH));
+    return fmt::format("the best room there is {} too short and {} too narrow", mm(bestW),
+                       mm(bestH));
   return fmt::format("the best room there is {} too {}", mm(bestW > 0 ? bestW : bestH),
                      bestW > 0 ? "short" : "narrow");
 }

@@ -1,4 +1,4 @@
-#include "core/nest/ease.h"
+#include "core/nest/goals/ease.h"
 
 #include <algorithm>
 #include <tuple>
@@ -9,7 +9,8 @@ namespace pp::nest {
 namespace {
 
 constexpr std::size_t kHistory = 60;
-constexpr int kSetting = 32;  // of two plans with as many settings the one with fewer cuts is better
+constexpr int kSetting =
+    32;  // of two plans with as many settings the one with fewer cuts is better
 
 std::vector<saw::Cut> cutsOfSheet(const NestRequest& request, const saw::SizeCount& sizes,
                                   const Group& group, const SlackTree& tree) {
@@ -86,8 +87,8 @@ bool Ease::refill(std::vector<int>& pool) {
   for (const auto& [first, second, block] : order) {
     Found found;
     if (!findSpot(group_, sheets_, block, rule, random_, 2, found)) return false;
-    const Lie& lie = group_.blocks[static_cast<std::size_t>(block)]
-                         .lies[static_cast<std::size_t>(found.lie)];
+    const Lie& lie =
+        group_.blocks[static_cast<std::size_t>(block)].lies[static_cast<std::size_t>(found.lie)];
     sheets_[found.sheet].insert(found.spot, block, found.lie, lie.w, lie.h);
     touched_.push_back(found.sheet);
   }

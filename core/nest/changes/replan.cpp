@@ -1,4 +1,4 @@
-#include "core/nest/replan.h"
+#include "core/nest/changes/replan.h"
 
 #include <fmt/format.h>
 
@@ -11,8 +11,8 @@
 namespace pp::nest {
 namespace {
 
-// Runs are whole or not at all: where a member is missing, all copies of the run that lie ready are of
-// no use to the figure, but they are good parts; only the run's missing copies are cut anew.
+// Runs are whole or not at all: where a member is missing, all copies of the run that lie ready are
+// of no use to the figure, but they are good parts; only the run's missing copies are cut anew.
 NestRequest requestFor(const NestRequest& old, const Plan& plan, const Bench& bench) {
   NestRequest out = old;
   out.pins.clear();
@@ -142,8 +142,7 @@ Replanned replan(const NestRequest& request, const Plan& plan, const Bench& benc
     if (disturb != Disturb::Freely) one.request.pins = pinsFor(old, wanted, except);
     NestOptions mine = options;
     mine.seconds = options.seconds / static_cast<double>(givenUp.size());
-    if (options.steps)
-      mine.steps = *options.steps / static_cast<std::int64_t>(givenUp.size());
+    if (options.steps) mine.steps = *options.steps / static_cast<std::int64_t>(givenUp.size());
     mine.start = std::make_shared<const Plan>(old);
     one.plan = nest(one.request, mine, stop);
     count(one, old, request.stock.size());
@@ -153,9 +152,8 @@ Replanned replan(const NestRequest& request, const Plan& plan, const Bench& benc
       return out;
     };
     // Cheaper wins; at one cost what disturbs less.
-    const bool better =
-        first || std::tuple(missing(one.plan), one.plan.cost, one.moved) <
-                     std::tuple(missing(best.plan), best.plan.cost, best.moved);
+    const bool better = first || std::tuple(missing(one.plan), one.plan.cost, one.moved) <
+                                     std::tuple(missing(best.plan), best.plan.cost, best.moved);
     if (better) best = std::move(one);
     first = false;
   }

@@ -16,7 +16,7 @@
 #include <memory>
 #include <stop_token>
 
-#include "core/nest/cover.h"
+#include "core/nest/bounds/cover.h"
 
 namespace pp::nest {
 
@@ -39,7 +39,8 @@ class Bounder {
 
   // Patterns of a complete arrangement to begin the column generation with.
   void begin(const Arrangement& arrangement);
-  // The dual feasible functions first, then a round of column generation a call. False when there is nothing left to gain, or stopped.
+  // The dual feasible functions first, then a round of column generation a call. False when there
+  // is nothing left to gain, or stopped.
   bool step(const std::stop_token& stop);
 
  private:

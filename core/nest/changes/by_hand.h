@@ -11,8 +11,8 @@ struct PlacementRef {
 };
 
 // The plan with two placements in each other's place, or with one of them taken to another sheet.
-// Neighbours on the sheets move up or aside as far as there is slack; nothing else changes. Problem:
-// `found` says in words what stands in the way, such as "A-01 is 12 mm too long for S2".
+// Neighbours on the sheets move up or aside as far as there is slack; nothing else changes.
+// Problem: `found` says in words what stands in the way, such as "A-01 is 12 mm too long for S2".
 Result<Plan> swapped(const NestRequest& request, const Plan& plan, PlacementRef a, PlacementRef b);
 Result<Plan> moved(const NestRequest& request, const Plan& plan, PlacementRef from,
                    std::size_t toSheet);

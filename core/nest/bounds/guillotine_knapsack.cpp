@@ -1,4 +1,4 @@
-#include "core/nest/guillotine_knapsack.h"
+#include "core/nest/bounds/guillotine_knapsack.h"
 
 #include <algorithm>
 #include <numeric>
@@ -13,9 +13,7 @@ struct Axis {
   int cells = 1;
   int capacity = 1;
   bool exact = false;
-  int of(Nm length) const {
-    return static_cast<int>(static_cast<Int128>(length) * cells / side);
-  }
+  int of(Nm length) const { return static_cast<int>(static_cast<Int128>(length) * cells / side); }
 };
 
 Axis axisFor(Nm side, const std::vector<std::pair<Nm, double>>& lengths, int most) {
@@ -66,8 +64,8 @@ std::vector<BoundItem> boundItems(const Group& group) {
       for (const Member& member : first.members) most = std::max(most, across(first, member));
       return most;
     }();
-    const bool even = std::all_of(
-        first.members.begin(), first.members.end(), [&](const Member& member) {
+    const bool even =
+        std::all_of(first.members.begin(), first.members.end(), [&](const Member& member) {
           return across(first, member) == across(first, first.members.front());
         });
     const auto inflated = [kerf](const Member& m) {

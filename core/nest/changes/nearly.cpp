@@ -1,10 +1,11 @@
-#include "core/nest/nearly.h"
+#include "core/nest/changes/nearly.h"
 
 #include <algorithm>
 #include <map>
 #include <set>
+#include <tuple>
 
-#include "core/nest/bound.h"
+#include "core/nest/bounds/bound.h"
 
 namespace pp::nest {
 namespace {
@@ -40,12 +41,13 @@ class Trial {
   std::optional<Nearly> run() {
     std::optional<Nearly> found;
     Length least = options_.most;
-    for (std::size_t i = 0; i < request_.parts.size(); ++i)
+    for (const auto& parts : equalParts())
       for (const bool length : {true, false}) {
-        const Length side = length ? request_.parts[i].length : request_.parts[i].width;
+        const PartDemand& part = request_.parts[parts.front()];
+        const Length side = length ? part.length : part.width;
         if (stop_.stop_requested() || least <= Length{}) return found;
         if (side <= 2 * least) continue;
-        if (auto one = smallest(i, length, least)) {
+        if (auto one = smallest(parts, length, least)) {
           // The next one is of interest only where it is smaller still.
           least = one->by - kStep;
           found = one;
@@ -89,18 +91,34 @@ class Trial {
     return true;
   }
 
-  bool savesBy(std::size_t part, bool length, Length by, Nearly& out) const {
+  // Rows of one size and material belong together: a side is not made shorter than its mirror
+  // image.
+  std::vector<std::vector<std::size_t>> equalParts() const {
+    std::map<std::tuple<std::string, Length, Length, Length>, std::vector<std::size_t>> groups;
+    for (std::size_t i = 0; i < request_.parts.size(); ++i) {
+      const PartDemand& part = request_.parts[i];
+      groups[{part.material, part.thickness, part.length, part.width}].push_back(i);
+    }
+    std::vector<std::vector<std::size_t>> out;
+    for (auto& [key, rows] : groups) out.push_back(std::move(rows));
+    return out;
+  }
+
+  bool savesBy(const std::vector<std::size_t>& parts, bool length, Length by, Nearly& out) const {
     NestRequest changed = request_;
-    (length ? changed.parts[part].length : changed.parts[part].width) -= by;
-    return saves(changed, {changed.parts[part].material}, changed.parts[part].thickness, out);
+    for (const std::size_t i : parts)
+      (length ? changed.parts[i].length : changed.parts[i].width) -= by;
+    const PartDemand& first = changed.parts[parts.front()];
+    return saves(changed, {first.material}, first.thickness, out);
   }
 
   // The smallest reduction of one side that saves a sheet, to the tenth of a millimetre.
-  std::optional<Nearly> smallest(std::size_t part, bool length, Length most) const {
+  std::optional<Nearly> smallest(const std::vector<std::size_t>& parts, bool length,
+                                 Length most) const {
     Nearly out;
-    out.part = part;
+    out.parts = parts;
     out.length = length;
-    if (!savesBy(part, length, most, out)) return std::nullopt;
+    if (!savesBy(parts, length, most, out)) return std::nullopt;
     Length low;
     Length high = most;
     while (high - low > kStep && !stop_.stop_requested()) {
@@ -108,7 +126,7 @@ class Trial {
           Length::nm((low + (high - low) / 2).inNm() / kStep.inNm() * kStep.inNm());
       if (middle <= low) break;
       Nearly one = out;
-      if (savesBy(part, length, middle, one)) {
+      if (savesBy(parts, length, middle, one)) {
         out = one;
         high = middle;
       } else {
@@ -132,9 +150,10 @@ class Trial {
         NestRequest request = request_;
         request.parts[i].material = material;
         Nearly out;
-        out.part = i;
+        out.parts = {i};
         out.material = material;
-        if (saves(request, {material, request_.parts[i].material}, request_.parts[i].thickness, out))
+        if (saves(request, {material, request_.parts[i].material}, request_.parts[i].thickness,
+                  out))
           return out;
       }
     }

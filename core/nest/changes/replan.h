@@ -1,5 +1,5 @@
-// A new plan in the middle of the work: some pieces are cut, some are spoiled, and what is really there
-// becomes the stock.
+// A new plan in the middle of the work: some pieces are cut, some are spoiled, and what is really
+// there becomes the stock.
 #pragma once
 
 #include "core/nest/nest.h"
@@ -8,17 +8,18 @@ namespace pp::nest {
 
 // A piece that is really there.
 struct PieceAtHand {
-  std::string id;  // unique; the plan's name of the piece, such as "S1.4"
+  std::string id;         // unique; the plan's name of the piece, such as "S1.4"
   std::size_t stock = 0;  // row of the old request it was cut from
   Length x, y;            // where it lay on its sheet
   Length dx, dy;
-  std::vector<Placement> planned;  // what the old plan still cuts from it, places from its low corner
+  std::vector<Placement>
+      planned;  // what the old plan still cuts from it, places from its low corner
 };
 
 // How the work stands.
 struct Bench {
-  std::vector<PieceAtHand> pieces;          // whole sheets and pieces that are not finished parts
-  std::vector<std::int64_t> done;           // per part: good copies that lie ready
+  std::vector<PieceAtHand> pieces;  // whole sheets and pieces that are not finished parts
+  std::vector<std::int64_t> done;   // per part: good copies that lie ready
 };
 
 // The bench after the first `cuts` cuts of a plan. Parts that have come off count as done.
@@ -33,11 +34,11 @@ enum class Disturb {
 };
 
 struct Replanned {
-  NestRequest request;  // the parts still to be cut, the pieces at hand and the rest of the rack
-  Plan plan;            // of that request
-  std::int64_t moved = 0;       // parts that lie on another piece than before
-  std::int64_t newSheets = 0;   // pieces taken from the rack that the old plan did not take
-  Money newCost;                // of those
+  NestRequest request;     // the parts still to be cut, the pieces at hand and the rest of the rack
+  Plan plan;               // of that request
+  std::int64_t moved = 0;  // parts that lie on another piece than before
+  std::int64_t newSheets = 0;  // pieces taken from the rack that the old plan did not take
+  Money newCost;               // of those
 };
 
 // The parts that are neither done nor spoiled beyond the bench are planned anew: cheapest first, so

@@ -1,7 +1,7 @@
 // The most valuable way to cut one sheet from edge to edge when every item may be taken as often as
 // one likes: an upper bound for every real pattern (Gilmore & Gomory 1966, as a recursion over the
-// sizes of a piece). Sizes are rounded down to a grid, which only ever lets in more patterns, so that
-// the value stays an upper bound.
+// sizes of a piece). Sizes are rounded down to a grid, which only ever lets in more patterns, so
+// that the value stays an upper bound.
 #pragma once
 
 #include <cstdint>
@@ -36,8 +36,8 @@ class GuillotineKnapsack {
 
   bool isTiny(std::size_t item) const { return tiny_[item] != 0; }
 
-  // After solve(): how often each item is in the pattern found. It may exceed the copies wanted, and
-  // on a rounded grid it may not be cuttable.
+  // After solve(): how often each item is in the pattern found. It may exceed the copies wanted,
+  // and on a rounded grid it may not be cuttable.
   std::vector<std::int64_t> pattern(const std::vector<double>& values) const;
 
   bool isExact() const { return exact_; }

@@ -1,4 +1,4 @@
-#include "core/nest/cover.h"
+#include "core/nest/bounds/cover.h"
 
 #include <algorithm>
 #include <numeric>

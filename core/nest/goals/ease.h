@@ -1,5 +1,5 @@
-// Fewer settings at the saw: an arrangement is changed a little at a time on the same sheets, and every
-// change is judged by the number of settings that the scheduler itself counts.
+// Fewer settings at the saw: an arrangement is changed a little at a time on the same sheets, and
+// every change is judged by the number of settings that the scheduler itself counts.
 #pragma once
 
 #include "core/nest/search.h"
@@ -40,8 +40,8 @@ class Ease {
   Random random_;
   std::vector<SlackTree> sheets_;
   std::vector<std::vector<saw::Cut>> cuts_;  // per sheet
-  saw::Rule rule_ = saw::Rule::MostReady;  // that the search counts by
-  int value_ = 0;                          // settings first, then cuts
+  saw::Rule rule_ = saw::Rule::MostReady;    // that the search counts by
+  int value_ = 0;                            // settings first, then cuts
   Arrangement best_;
   int bestSettings_ = 0;
   std::vector<int> history_;
