@@ -9,11 +9,11 @@
 #include <thread>
 
 #include "core/nest/bounds/bound.h"
-#include "core/nest/goals/ease.h"
+#include "core/nest/goals/finish.h"
 #include "core/nest/goals/kept.h"
-#include "core/nest/regroup.h"
 #include "core/nest/to_plan.h"
 #include "core/nest/warm.h"
+#include "core/nest/workers.h"
 
 namespace pp::nest {
 namespace {
@@ -23,21 +23,12 @@ using Clock = std::chrono::steady_clock;
 constexpr std::size_t kSearches = 2;     // of each group; with a time limit one a thread
 constexpr std::size_t kManySheets = 80;  // from here on a group is searched in hands of a few
 constexpr std::int64_t kStepsPerRound = 1'000;
+constexpr std::int64_t kMany = 1'000'000'000;
+constexpr std::int64_t kGlueTries = 20;  // a round, with fixed steps
 constexpr std::int64_t kStepsPerHand = 3'000;
 constexpr int kBoundStepsPerRound = 8;       // with fixed steps; else the bound has its own thread
 constexpr double kShareForGathering = 0.15;  // of the time, at the end
 constexpr double kShareForGoal = 0.6;        // where the goal is the leftovers or the settings
-
-// Runs every task once, on so many threads.
-void runAll(const std::vector<std::function<void()>>& tasks, unsigned threads) {
-  std::atomic<std::size_t> next = 0;
-  const auto work = [&] {
-    for (std::size_t i = next++; i < tasks.size(); i = next++) tasks[i]();
-  };
-  std::vector<std::jthread> helpers;
-  for (unsigned t = 1; t < threads && t < tasks.size(); ++t) helpers.emplace_back(work);
-  work();
-}
 
 // Puts in what still fits: a part that fits a free piece of stock is never left unplaced.
 void fillUp(const Group& group, Arrangement& arrangement) {
@@ -61,28 +52,6 @@ void fillUp(const Group& group, Arrangement& arrangement) {
     arrangement.sheets[found.sheet].insert(found.spot, block, found.lie, lie.w, lie.h);
   }
 }
-
-// One group under way.
-struct Work {
-  const Group* group = nullptr;
-  Arrangement best;
-  Cost bestCost = 0;
-  std::unique_ptr<Bounder> bounder;
-  GroupBound bound;
-  std::vector<Condition> conditions;
-  std::vector<std::unique_ptr<Search>> searches;  // or, for a large group:
-  std::unique_ptr<Regroup> regroup;
-
-  bool settled() const {
-    if (best.pool.empty() && bestCost <= bound.cost) return true;
-    return !regroup && !searches.empty() && searches.front()->settled();
-  }
-  // What could still be saved, in units of cost.
-  double gain() const {
-    return best.pool.empty() ? static_cast<double>(bestCost - bound.cost)
-                             : static_cast<double>(bestCost);
-  }
-};
 
 class Nester {
  public:
@@ -189,6 +158,7 @@ class Nester {
   // plan serves the goal better than all before.
   bool offer(std::size_t changed = 0, const Arrangement* instead = nullptr,
              std::optional<Goal> goal = {}) {
+    if (goal && stopped()) return false;  // no time left for what is only nicer
     std::vector<Arrangement> arrangements;
     std::vector<GroupBound> bounds;
     for (std::size_t g = 0; g < works_.size(); ++g) {
@@ -213,6 +183,8 @@ class Nester {
       std::vector<std::int64_t> available;
       for (const StockKindRow& row : work.group->stock) available.push_back(row.available);
       work.bounder->begin(work.best);
+      if (Glue::isWorthTrying(*work.group))
+        work.glue = std::make_unique<Glue>(*work.group, seed + 77);
       if (work.best.sheets.size() > kManySheets) {
         work.regroup = std::make_unique<Regroup>(*work.group, work.best, seed);
         continue;
@@ -282,6 +254,15 @@ class Nester {
     std::vector<std::function<void()>> tasks;
     for (Work& work : works_) {
       if (work.settled()) continue;
+      if (work.glue)
+        tasks.push_back([this, &work, slice] {
+          const auto from = Clock::now();
+          work.glued = work.glue->run(options_.steps ? kGlueTries : kMany, [this, from, slice] {
+            return stopped() ||
+                   (!options_.steps &&
+                    std::chrono::duration<double>(Clock::now() - from).count() >= slice / 2);
+          });
+        });
       const double share = gains > 0 ? static_cast<double>(open) * work.gain() / gains : 1.0;
       const double most = std::min(slice * std::clamp(share, 0.2, 3.0), left);
       if (work.regroup) {
@@ -333,6 +314,7 @@ class Nester {
         work.regroup->collect();
         iterations_ += work.regroup->iterations();
       }
+      if (work.glued && !work.searches.empty()) work.searches[0]->adopt(*work.glued);
       for (std::size_t k = 1; k < work.searches.size(); ++k) {
         work.searches[0]->adopt(work.searches[k]->best());
         work.searches[k]->adopt(work.searches[0]->best());
@@ -363,7 +345,7 @@ class Nester {
       return;
     }
     const double until = options_.seconds * (1 - shareForGathering());
-    while (elapsed() < until && !done()) round(1'000'000'000, until);
+    while (elapsed() < until && !done()) round(kMany, until);
   }
 
   // What of the time is kept for the leftovers and the settings, at the least cost found.
@@ -376,125 +358,16 @@ class Nester {
     const double from = elapsed();
     const double half = from + (options_.seconds - from) / 2;
     const bool both = request_.goal == Goal::Cost;
-    if (request_.goal != Goal::Setups) gatherWaste(both ? half : options_.seconds);
-    if (request_.goal != Goal::Offcuts) saveSettings(options_.seconds);
+    Finish finish(request_, options_, works_, searches(),
+                  {[this] { return elapsed(); }, [this](double until) { return timeIsUp(until); },
+                   [this](std::size_t g, const Arrangement& one, Goal goal) {
+                     return offer(g, &one, goal);
+                   }});
+    if (request_.goal != Goal::Setups) finish.gatherWaste(both ? half : options_.seconds);
+    if (request_.goal != Goal::Offcuts) finish.saveSettings(options_.seconds);
   }
 
   bool timeIsUp(double until) const { return stopped() || (!options_.steps && elapsed() >= until); }
-
-  // Rounds without a gain before gathering is given up; a search for its own goal has more
-  // patience.
-  int patience(Goal goal) const { return request_.goal == goal ? 40 : 3; }
-
-  void gatherWaste(double until) {
-    constexpr std::int64_t kSteps = 12'000;
-    const auto stop = [this, until] { return timeIsUp(until); };
-    const Keepable keep{(request_.keepLong + request_.kerf).inNm(),
-                        (request_.keepShort + request_.kerf).inNm()};
-    int idle = 0;
-    for (std::int64_t left = options_.steps.value_or(0), round = 0;
-         idle < patience(Goal::Offcuts) && !stop() && (!options_.steps || left >= 0);
-         left -= kSteps, ++round) {
-      std::vector<Arrangement> found(works_.size() * searches());
-      std::vector<char> is(found.size());
-      std::vector<std::function<void()>> tasks;
-      for (std::size_t t = 0; t < found.size(); ++t) {
-        const Work& work = works_[t / searches()];
-        if (!work.best.pool.empty() || work.best.sheets.empty()) continue;
-        tasks.push_back([this, t, keep, round, &work, &found, &is, &stop] {
-          found[t] = work.best;
-          Search search(*work.group,
-                        options_.seed * 7919 + static_cast<std::uint64_t>(round) * 31 + t);
-          is[t] = search.gather(Aim::Leftover, keep, kSteps, stop, found[t]) ? 1 : 0;
-        });
-      }
-      runAll(tasks, std::max(1U, options_.threads));
-      bool gained = false;
-      for (std::size_t t = 0; t < found.size(); ++t)
-        if (is[t] != 0) gained = offer(t / searches(), &found[t], Goal::Offcuts) || gained;
-      idle = gained ? 0 : idle + 1;
-    }
-  }
-
-  void saveSettings(double until) {
-    const auto stop = [this, until] { return timeIsUp(until); };
-    std::vector<std::vector<std::vector<saw::Cut>>> cuts;
-    for (const Work& work : works_) cuts.push_back(Ease::cutsOf(request_, *work.group, work.best));
-    for (std::size_t g = 0; g < works_.size(); ++g) {
-      if (!works_[g].best.pool.empty() || works_[g].best.sheets.empty() || stop()) continue;
-      std::vector<const std::vector<saw::Cut>*> others;
-      for (std::size_t o = 0; o < cuts.size(); ++o)
-        if (o != g)
-          for (const auto& sheet : cuts[o]) others.push_back(&sheet);
-      // Every group gets its share of what time is left, and half of that goes to one sheet more
-      // where ease is worth its price.
-      const double end = elapsed() + (until - elapsed()) / static_cast<double>(works_.size() - g);
-      const Arrangement more = withOneMore(works_[g]);
-      const double firstEnd = more.sheets.empty() ? end : (elapsed() + end) / 2;
-      cuts[g] = saveSettings(g, works_[g].best, others, firstEnd);
-      if (!more.sheets.empty()) saveSettings(g, more, others, end);
-    }
-  }
-
-  // The best arrangement with an empty sheet more, of the cheapest row that ease pays for; without
-  // sheets where there is none.
-  Arrangement withOneMore(const Work& work) const {
-    Arrangement out;
-    if (request_.goal != Goal::Setups || request_.ease <= Money{}) return out;
-    const std::vector<std::int64_t> used = work.best.used(*work.group);
-    std::optional<std::size_t> cheapest;
-    for (std::size_t k = 0; k < used.size(); ++k) {
-      const StockKindRow& row = work.group->stock[k];
-      if (row.alwaysThere() || used[k] >= row.available || priceOf(row.cost) > request_.ease)
-        continue;
-      if (!cheapest || row.cost < work.group->stock[*cheapest].cost) cheapest = k;
-    }
-    if (!cheapest) return out;
-    const StockKindRow& row = work.group->stock[*cheapest];
-    out = work.best;
-    out.sheets.emplace_back(*cheapest, row.w, row.h, work.group->leastSide);
-    return out;
-  }
-
-  // Two searches for fewer settings in one group; the cuts of the better.
-  std::vector<std::vector<saw::Cut>> saveSettings(
-      std::size_t g, const Arrangement& start,
-      const std::vector<const std::vector<saw::Cut>*>& others, double until) {
-    constexpr std::int64_t kSteps = 300;
-    constexpr int kRoundsApart = 15;  // before the worse goes on from the better
-    const Group& group = *works_[g].group;
-    const auto stop = [this, until] { return timeIsUp(until); };
-    std::vector<std::unique_ptr<Ease>> all;
-    for (std::size_t k = 0; k < searches(); ++k)
-      all.push_back(std::make_unique<Ease>(request_, group, others, start,
-                                           options_.seed * 104'729 + g * 17 + k));
-    const auto fewest = [&all] {
-      return std::min_element(
-                 all.begin(), all.end(),
-                 [](const auto& a, const auto& b) { return a->settings() < b->settings(); })
-          ->get();
-    };
-    int idle = 0;
-    int rounds = 0;
-    for (std::int64_t left = options_.steps.value_or(0);
-         idle < 4 * patience(Goal::Setups) && !stop() && (!options_.steps || left >= 0);
-         left -= kSteps * 5) {
-      std::vector<std::function<void()>> tasks;
-      std::vector<char> fewer(all.size());
-      for (std::size_t k = 0; k < all.size(); ++k)
-        tasks.push_back([&all, &fewer, &stop, k] { fewer[k] = all[k]->run(kSteps, stop) ? 1 : 0; });
-      runAll(tasks, std::max(1U, options_.threads));
-      bool gained = false;
-      for (std::size_t k = 0; k < all.size(); ++k)
-        if (fewer[k] != 0) gained = offer(g, &all[k]->best(), Goal::Setups) || gained;
-      idle = gained ? 0 : idle + 1;
-      if (++rounds % kRoundsApart == 0) {
-        const auto best = fewest();
-        for (const auto& one : all) one->adopt(*best);
-      }
-    }
-    return Ease::cutsOf(request_, group, fewest()->best());
-  }
 
   const NestRequest& request_;
   const NestOptions& options_;

@@ -265,6 +265,26 @@ TEST(Time, stoppingIsAnsweredAtOnceAtAnyMoment) {
   EXPECT_LT(worst, 5);
 }
 
+// One limit for all materials together. A busy machine may spoil a try, not three in a row.
+TEST(Time, theLimitIsKeptWithinFivePerCentAndFiftyMilliseconds) {
+  NestRequest request = logWall();
+  request.goal = Goal::Setups;
+  constexpr double kLimit = 0.6;
+  double least = 1e9;
+  for (int attempt = 0; attempt < 3; ++attempt) {
+    nest::NestOptions options;
+    options.seconds = kLimit;
+    const auto begin = std::chrono::steady_clock::now();
+    EXPECT_TRUE(nest::nest(request, options).complete());
+    least = std::min(
+        least, std::chrono::duration<double>(std::chrono::steady_clock::now() - begin).count());
+  }
+#ifndef __SANITIZE_ADDRESS__
+  EXPECT_LE(least, kLimit * 1.05 + 0.05);
+#endif
+  EXPECT_LE(least, 10 * kLimit);
+}
+
 nest::PlacementRef find(const Plan& plan, std::size_t part, std::size_t notOn = 99) {
   for (std::size_t s = 0; s < plan.sheets.size(); ++s)
     for (std::size_t p = 0; p < plan.sheets[s].placements.size(); ++p)

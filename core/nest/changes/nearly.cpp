@@ -81,6 +81,7 @@ class Trial {
     options.steps = options_.steps;
     options.seed = options_.seed;
     options.costOnly = true;
+    options.threads = 1;  // it runs beside whatever else is done
     options.enough = cost - Money::tenThousandths(1);
     const Plan plan = nest(request, options, stop_);
     if (!plan.complete() || plan.cost >= cost ||
