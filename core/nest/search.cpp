@@ -7,11 +7,12 @@ namespace {
 
 constexpr std::size_t kMostTargets = 200;  // choices of sheets kept in mind at once
 constexpr std::int64_t kStepsPerTry = 6'000;
-constexpr double kPoolWeight = 16;      // a block in the pool against waste that is not gathered
-constexpr unsigned kBlink = 2;          // spots in 64 that are overlooked
-constexpr int kMostRuined = 7;          // blocks taken out at once
-constexpr std::size_t kMostTried = 24;  // blocks of the pool tried at once
-constexpr std::int64_t kAskEvery = 16;  // iterations between two looks at the stop
+constexpr double kPoolWeight = 16;       // a block in the pool against waste that is not gathered
+constexpr unsigned kBlink = 2;           // spots in 64 that are overlooked
+constexpr int kMostRuined = 7;           // blocks taken out at once
+constexpr std::size_t kMostTried = 24;   // blocks of the pool tried at once
+constexpr std::int64_t kPatience = 300;  // histories without a gain before a fresh start
+constexpr std::int64_t kAskEvery = 16;   // iterations between two looks at the stop
 
 double filled(const Group& group, const SlackTree& sheet) {
   double out = 0;
@@ -161,6 +162,8 @@ void Search::load(std::vector<SlackTree> sheets, std::vector<int> pool) {
     value_ -= worth_[i];
   }
   history_.assign(historyLength_, value_);
+  leastValue_ = value_;
+  sinceGain_ = 0;
   historyAt_ = 0;
 }
 
@@ -190,6 +193,19 @@ void Search::begin(Target& target) {
   for (std::size_t i = 0; i < left.size(); ++i)
     for (; left[i] > 0; --left[i])
       sheets.emplace_back(i, group_.stock[i].w, group_.stock[i].h, group_.leastSide);
+  load(std::move(sheets), std::move(pool));
+}
+
+// Where nothing has been gained for long the state is a dead end: the same sheets, empty, and
+// everything in the pool.
+void Search::startAfresh() {
+  std::vector<SlackTree> sheets;
+  std::vector<int> pool = pool_;
+  for (const SlackTree& sheet : sheets_) {
+    for (const int leaf : sheet.leaves()) pool.push_back(sheet.node(leaf).block);
+    const StockKindRow& row = group_.stock[sheet.stock()];
+    sheets.emplace_back(sheet.stock(), row.w, row.h, group_.leastSide);
+  }
   load(std::move(sheets), std::move(pool));
 }
 
@@ -326,6 +342,12 @@ bool Search::iterate() {
     value_ = value;
   else
     restore();
+  if (value_ < leastValue_ - 1e-12) {
+    leastValue_ = value_;
+    sinceGain_ = 0;
+  } else {
+    ++sinceGain_;
+  }
   history_[historyAt_] = value_;
   historyAt_ = (historyAt_ + 1) % history_.size();
   return pool_.empty();
@@ -368,6 +390,8 @@ bool Search::run(std::int64_t steps, const Stop& stop) {
       if (complete) retarget();
     }
     if (++stepsOnTarget_ >= kStepsPerTry && targets_.size() > 1) nextTarget();
+    if (sinceGain_ > kPatience * static_cast<std::int64_t>(historyLength_) && best_.pool.empty())
+      startAfresh();
   }
   return changed;
 }

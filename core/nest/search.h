@@ -78,6 +78,7 @@ class Search {
   void begin(Target& target);
   void nextTarget();
   void load(std::vector<SlackTree> sheets, std::vector<int> pool);
+  void startAfresh();
   bool iterate();
   void ruin(int howMany);
   void removeFrom(std::size_t sheet, int howMany);
@@ -106,6 +107,8 @@ class Search {
   double poolArea_ = 0;
   std::vector<double> fill_, worth_;  // per sheet
   double value_ = 0;                  // small is good
+  double leastValue_ = 0;             // since the state was loaded
+  std::int64_t sinceGain_ = 0;        // iterations since it fell
   std::vector<double> history_;
   std::size_t historyAt_ = 0;
   std::vector<Target> targets_;
