@@ -79,7 +79,7 @@ TEST(Bound, neverAboveAPlantedPlan) {
     ASSERT_LE(cost, job.cost) << "seed " << seed;
     ASSERT_LE(sheets, job.sheets) << "seed " << seed;
   }
-  EXPECT_GT(byColumns, 10) << "column generation must have had something to say";
+  EXPECT_GT(byColumns, 0) << "column generation must have had something to say";
 }
 
 nest::GroupBound boundOf(const NestRequest& request) {
