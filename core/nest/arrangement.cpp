@@ -83,6 +83,23 @@ bool findSpot(const Group& group, const std::vector<SlackTree>& sheets, int bloc
   return best < std::numeric_limits<double>::infinity();
 }
 
+void put(const Group& group, std::vector<SlackTree>& sheets, int block, const Found& found) {
+  const Lie& lie =
+      group.blocks[static_cast<std::size_t>(block)].lies[static_cast<std::size_t>(found.lie)];
+  sheets[found.sheet].insert(found.spot, block, found.lie, lie.w, lie.h);
+}
+
+SlackTree emptySheet(const Group& group, std::size_t row) {
+  return {row, group.stock[row].w, group.stock[row].h, group.leastSide};
+}
+
+double filledArea(const Group& group, const SlackTree& sheet) {
+  double out = 0;
+  for (const int leaf : sheet.leaves())
+    out += group.blocks[static_cast<std::size_t>(sheet.node(leaf).block)].area;
+  return out;
+}
+
 namespace {
 
 enum class Order { Area, LongSide, ShortSide };
@@ -139,7 +156,7 @@ void completeOnce(const Group& group, Order order, Opening opening, Arrangement&
     for (const int leaf : sheet.leaves()) --left[static_cast<std::size_t>(sheet.node(leaf).block)];
   for (std::size_t i = 0; i < used.size(); ++i)
     if (group.stock[i].alwaysThere() && used[i] == 0) {
-      out.sheets.emplace_back(i, group.stock[i].w, group.stock[i].h, group.leastSide);
+      out.sheets.push_back(emptySheet(group, i));
       ++used[i];
     }
   Random random(1);
@@ -155,13 +172,12 @@ void completeOnce(const Group& group, Order order, Opening opening, Arrangement&
           continue;
         }
         ++used[*row];
-        out.sheets.emplace_back(*row, group.stock[*row].w, group.stock[*row].h, group.leastSide);
+        out.sheets.push_back(emptySheet(group, *row));
         const std::vector<SlackTree> fresh = {out.sheets.back()};
         findSpot(group, fresh, block, Rule::First, random, 0, found);
         found.sheet = out.sheets.size() - 1;
       }
-      const Lie& lie = what.lies[static_cast<std::size_t>(found.lie)];
-      out.sheets[found.sheet].insert(found.spot, block, found.lie, lie.w, lie.h);
+      put(group, out.sheets, block, found);
     }
   }
 }

@@ -36,6 +36,15 @@ struct Found {
 bool findSpot(const Group& group, const std::vector<SlackTree>& sheets, int block, Rule rule,
               Random& random, unsigned blink, Found& found);
 
+// Puts a block where it was found to fit. Precondition: the sheets are as findSpot() saw them.
+void put(const Group& group, std::vector<SlackTree>& sheets, int block, const Found& found);
+
+// An empty sheet of a stock row.
+SlackTree emptySheet(const Group& group, std::size_t row);
+
+// The area of the blocks on a sheet, in square metres.
+double filledArea(const Group& group, const SlackTree& sheet);
+
 // Puts what lies nowhere yet on the sheets of an arrangement, from large to small, a new sheet when
 // none takes the next; what no sheet is left for stays in the pool.
 void complete(const Group& group, Arrangement& arrangement);

@@ -177,7 +177,7 @@ std::optional<Arrangement> Glue::run(std::int64_t tries, const std::function<boo
       const Piece& piece = pieces_[static_cast<std::size_t>(index)];
       std::vector<Laid> laid;
       lay(index, piece.w != sheet.w, 0, 0, laid);
-      out.sheets.emplace_back(std::size_t{0}, sheet.w, sheet.h, group_.leastSide);
+      out.sheets.push_back(emptySheet(group_, 0));
       good = good && out.sheets.back().arrange(laid);
     }
     if (good) return out;

@@ -39,7 +39,7 @@ void fillUp(const Group& group, Arrangement& arrangement) {
   std::vector<std::int64_t> used = arrangement.used(group);
   for (std::size_t i = 0; i < used.size(); ++i)
     for (; !pool.empty() && used[i] < group.stock[i].available; ++used[i])
-      arrangement.sheets.emplace_back(i, group.stock[i].w, group.stock[i].h, group.leastSide);
+      arrangement.sheets.push_back(emptySheet(group, i));
   for (const int block : pool) {
     const Block& what = group.blocks[static_cast<std::size_t>(block)];
     Found found;
@@ -48,8 +48,7 @@ void fillUp(const Group& group, Arrangement& arrangement) {
       arrangement.poolArea += what.area;
       continue;
     }
-    const Lie& lie = what.lies[static_cast<std::size_t>(found.lie)];
-    arrangement.sheets[found.sheet].insert(found.spot, block, found.lie, lie.w, lie.h);
+    put(group, arrangement.sheets, block, found);
   }
 }
 

@@ -8,11 +8,9 @@ namespace {
 constexpr std::size_t kHand = 24;  // sheets
 constexpr int kPatience = 60;      // rounds on one dissolved sheet before another is chosen
 
+// The share of a sheet that is taken.
 double fillOf(const Group& group, const SlackTree& sheet) {
-  double fill = 0;
-  for (const int leaf : sheet.leaves())
-    fill += group.blocks[static_cast<std::size_t>(sheet.node(leaf).block)].area;
-  return fill / group.stock[sheet.stock()].area;
+  return filledArea(group, sheet) / group.stock[sheet.stock()].area;
 }
 
 }  // namespace

@@ -14,13 +14,6 @@ constexpr std::size_t kMostTried = 24;   // blocks of the pool tried at once
 constexpr std::int64_t kPatience = 300;  // histories without a gain before a fresh start
 constexpr std::int64_t kAskEvery = 16;   // iterations between two looks at the stop
 
-double filled(const Group& group, const SlackTree& sheet) {
-  double out = 0;
-  for (const int leaf : sheet.leaves())
-    out += group.blocks[static_cast<std::size_t>(sheet.node(leaf).block)].area;
-  return out;
-}
-
 }  // namespace
 
 Search::Search(const Group& group, std::vector<std::int64_t> available, Arrangement start,
@@ -89,7 +82,7 @@ void Search::listTargets() {
   double need = 0;
   std::size_t leaves = 0;
   for (const SlackTree& sheet : best_.sheets) {
-    need += filled(group_, sheet);
+    need += filledArea(group_, sheet);
     leaves += sheet.leaves().size();
   }
   const auto copies = static_cast<std::int64_t>(leaves);
@@ -152,7 +145,7 @@ void Search::load(std::vector<SlackTree> sheets, std::vector<int> pool) {
   poolArea_ = 0;
   for (const int block : pool_) poolArea_ += keyArea_[static_cast<std::size_t>(block)];
   fill_.clear();
-  for (const SlackTree& sheet : sheets_) fill_.push_back(filled(group_, sheet));
+  for (const SlackTree& sheet : sheets_) fill_.push_back(filledArea(group_, sheet));
   savedAt_.assign(sheets_.size(), -1);
   savedCount_ = 0;
   worth_.assign(sheets_.size(), 0);
@@ -178,7 +171,7 @@ void Search::begin(Target& target) {
   std::vector<int> pool = best_.pool;
   std::vector<std::pair<double, std::size_t>> order;
   for (std::size_t i = 0; i < best_.sheets.size(); ++i)
-    order.emplace_back(-filled(group_, best_.sheets[i]), i);
+    order.emplace_back(-filledArea(group_, best_.sheets[i]), i);
   std::stable_sort(order.begin(), order.end());
   std::vector<std::int64_t> left = target.counts;
   for (const auto& [key, i] : order) {
@@ -191,8 +184,7 @@ void Search::begin(Target& target) {
     }
   }
   for (std::size_t i = 0; i < left.size(); ++i)
-    for (; left[i] > 0; --left[i])
-      sheets.emplace_back(i, group_.stock[i].w, group_.stock[i].h, group_.leastSide);
+    for (; left[i] > 0; --left[i]) sheets.push_back(emptySheet(group_, i));
   load(std::move(sheets), std::move(pool));
 }
 
@@ -203,8 +195,7 @@ void Search::startAfresh() {
   std::vector<int> pool = pool_;
   for (const SlackTree& sheet : sheets_) {
     for (const int leaf : sheet.leaves()) pool.push_back(sheet.node(leaf).block);
-    const StockKindRow& row = group_.stock[sheet.stock()];
-    sheets.emplace_back(sheet.stock(), row.w, row.h, group_.leastSide);
+    sheets.push_back(emptySheet(group_, sheet.stock()));
   }
   load(std::move(sheets), std::move(pool));
 }
@@ -313,8 +304,7 @@ void Search::recreate() {
       continue;
     }
     save(found.sheet);
-    const Lie& lie = what.lies[static_cast<std::size_t>(found.lie)];
-    sheets_[found.sheet].insert(found.spot, block, found.lie, lie.w, lie.h);
+    put(group_, sheets_, block, found);
     fill_[found.sheet] += what.area;
     poolArea_ -= what.area;
   }

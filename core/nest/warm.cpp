@@ -72,8 +72,7 @@ class Reader {
     std::vector<Laid> laid;
     for (const auto& [key, members] : bundles)
       if (const auto one = laidOf(members, row)) laid.push_back(*one);
-    const StockKindRow& kind = group_.stock[row];
-    SlackTree out(row, kind.w, kind.h, group_.leastSide);
+    SlackTree out = emptySheet(group_, row);
     if (!out.arrange(laid))
       for (const Laid& one : laid) ++left_[static_cast<std::size_t>(one.block)];
     return out;

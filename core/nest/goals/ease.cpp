@@ -87,9 +87,7 @@ bool Ease::refill(std::vector<int>& pool) {
   for (const auto& [first, second, block] : order) {
     Found found;
     if (!findSpot(group_, sheets_, block, rule, random_, 2, found)) return false;
-    const Lie& lie =
-        group_.blocks[static_cast<std::size_t>(block)].lies[static_cast<std::size_t>(found.lie)];
-    sheets_[found.sheet].insert(found.spot, block, found.lie, lie.w, lie.h);
+    put(group_, sheets_, block, found);
     touched_.push_back(found.sheet);
   }
   return true;

@@ -77,9 +77,8 @@ Arrangement Finish::withOneMore(const Work& work) const {
     if (!cheapest || row.cost < work.group->stock[*cheapest].cost) cheapest = k;
   }
   if (!cheapest) return out;
-  const StockKindRow& row = work.group->stock[*cheapest];
   out = work.best;
-  out.sheets.emplace_back(*cheapest, row.w, row.h, work.group->leastSide);
+  out.sheets.push_back(emptySheet(*work.group, *cheapest));
   return out;
 }
 
