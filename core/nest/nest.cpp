@@ -331,7 +331,7 @@ class Nester {
       const std::scoped_lock lock(boundMutex_);
       for (std::size_t g = 0; g < works_.size(); ++g) isSettled_[g] = works_[g].settled();
     }
-    if (changed) offer();
+    if (changed && !stopped()) offer();  // a plan takes too long to make once a stop is asked for
   }
 
   void improve() {

@@ -148,7 +148,6 @@ void addTotals(const NestRequest& request, Plan& plan) {
     plan.sheetArea += stock.length * stock.width;
     for (const Placement& placement : sheet.placements)
       plan.partArea += placement.dx * placement.dy;
-    for (const Leftover& leftover : sheet.leftovers) plan.leftoverArea += leftover.dx * leftover.dy;
   }
 }
 

@@ -96,9 +96,10 @@ struct Plan {
   Bound bound;
   Money cost;
   int setups = 0;
-  Area partArea, sheetArea, leftoverArea;
+  Area partArea, sheetArea;
   double seconds = 0;
   bool complete() const { return unplaced.empty(); }
+  std::int64_t missing() const;  // copies that have no place
   double yield() const;  // 0 for a plan without sheets
   bool proven() const { return complete() && cost <= bound.cost; }
 };

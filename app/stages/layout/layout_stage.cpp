@@ -136,10 +136,8 @@ QWidget* LayoutStage::makeHand() {
 }
 
 int LayoutStage::openCount() const {
-  std::int64_t count = 0;
-  if (const auto& plan = document().plan().plan)
-    for (const Unplaced& one : plan->unplaced) count += one.count;
-  return static_cast<int>(count);
+  const auto& plan = document().plan().plan;
+  return plan ? static_cast<int>(plan->missing()) : 0;
 }
 
 std::vector<KeyHelp> LayoutStage::keys() const {

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <coin/ClpEventHandler.hpp>
 #include <coin/ClpSimplex.hpp>
 #include <coin/CoinPackedVector.hpp>
 
@@ -13,11 +14,22 @@ namespace {
 
 constexpr int kGrids[] = {150, 300, 600};  // cells along a sheet, from coarse to fine
 constexpr std::size_t kMostConditions = 6;
-constexpr std::size_t kMostItems = 400;  // a program with more takes too long to be stopped in time
+constexpr std::size_t kMostItems = 400;  // a program with more gains nothing in a maker's time
 
 Int128 areaOf(const StockKindRow& row) {
   return static_cast<Int128>(row.w) * row.h;
 }
+
+// Ends a linear program in the middle when a stop is asked for.
+class StopAsked : public ClpEventHandler {
+ public:
+  explicit StopAsked(const std::stop_token& stop) : stop_(stop) {}
+  int event(Event) override { return stop_.stop_requested() ? 5 : -1; }
+  ClpEventHandler* clone() const override { return new StopAsked(*this); }  // Clp takes it over
+
+ private:
+  std::stop_token stop_;
+};
 
 // A pattern of the linear program: how often each item lies on one piece of a stock row.
 struct Column {
@@ -60,14 +72,14 @@ class Bounder::Work {
   bool step(const std::stop_token& stop) {
     if (!weighed_) {
       weighed_ = true;
-      if (!group_.stock.empty()) addDualFeasible();
+      if (!group_.stock.empty()) addDualFeasible(stop);
       return ready_;
     }
     if (!ready_ || grid_ >= std::size(kGrids)) return false;
     if (knapsacks_.empty())
       for (const StockKindRow& row : group_.stock)
         knapsacks_.emplace_back(items_, row, kGrids[grid_]);
-    const std::vector<double> duals = solveProgram();
+    const std::vector<double> duals = solveProgram(stop);
     if (duals.empty() || !mayGain()) return false;
     if (center_.empty()) center_ = duals;
     // Prices between those of the program and the best so far: the program's own swing wildly.
@@ -107,7 +119,7 @@ class Bounder::Work {
     kept_ = std::move(with);
   }
 
-  void addDualFeasible() {
+  void addDualFeasible(const std::stop_token& stop) {
     std::vector<std::size_t> rows(group_.stock.size());
     for (std::size_t k = 0; k < rows.size(); ++k) rows[k] = k;
     std::stable_sort(rows.begin(), rows.end(), [this](std::size_t a, std::size_t b) {
@@ -116,10 +128,11 @@ class Bounder::Work {
     // Only where one row is all there is does its own bound stand alone; else the others' most is
     // found by the knapsack, which takes time, so fewer are tried.
     const std::size_t most = rows.size() == 1 ? 3 : 1;
-    for (const auto& weights : dualFeasibleWeights(items_, group_.stock[rows.front()], most)) {
+    for (const auto& weights :
+         dualFeasibleWeights(items_, group_.stock[rows.front()], most, stop)) {
       Condition condition;
       condition.most.assign(group_.stock.size(), kFullWeight);
-      if (rows.size() > 1 && !fillMost(weights, condition)) continue;
+      if (rows.size() > 1 && !fillMost(weights, condition, stop)) continue;
       for (std::size_t i = 0; i < items_.size(); ++i)
         condition.need += static_cast<Int128>(items_[i].copies) * weights[i];
       take(condition, "dual feasible functions");
@@ -127,14 +140,17 @@ class Bounder::Work {
   }
 
   // What every row can hold of the weights, by the knapsack on the coarsest grid. False where an
-  // item too small for the grid has a weight.
-  bool fillMost(const std::vector<std::int64_t>& weights, Condition& condition) const {
+  // item too small for the grid has a weight, or when stopped.
+  bool fillMost(const std::vector<std::int64_t>& weights, Condition& condition,
+                const std::stop_token& stop) const {
     const std::vector<double> values(weights.begin(), weights.end());
     for (std::size_t k = 0; k < group_.stock.size(); ++k) {
       GuillotineKnapsack knapsack(items_, group_.stock[k], kGrids[0]);
       for (std::size_t i = 0; i < items_.size(); ++i)
         if (knapsack.isTiny(i) && weights[i] > 0) return false;
-      condition.most[k] = static_cast<Int128>(knapsack.solve(values, {}));
+      const double most = knapsack.solve(values, stop);
+      if (most < 0) return false;
+      condition.most[k] = static_cast<Int128>(most);
     }
     return true;
   }
@@ -211,12 +227,14 @@ class Bounder::Work {
 
   // Solves the linear program over the patterns known; the duals of the items, or nothing when it
   // cannot be solved. One row per item (at least its copies) and per stock row (at most so many).
-  std::vector<double> solveProgram() {
+  std::vector<double> solveProgram(const std::stop_token& stop) {
     const auto items = static_cast<int>(items_.size());
     const auto rows = static_cast<int>(group_.stock.size());
     if (!program_) {
       program_ = std::make_unique<ClpSimplex>();
       program_->setLogLevel(0);
+      const StopAsked handler(stop);
+      program_->passInEventHandler(&handler);
       program_->resize(items + rows, 0);
       for (int i = 0; i < items; ++i)
         program_->setRowBounds(i, static_cast<double>(items_[static_cast<std::size_t>(i)].copies),

@@ -65,7 +65,8 @@ std::vector<Function> functionsFor(const std::set<Nm>& lengths, Nm side) {
 
 std::vector<std::vector<std::int64_t>> dualFeasibleWeights(const std::vector<BoundItem>& items,
                                                            const StockKindRow& sheet,
-                                                           std::size_t most) {
+                                                           std::size_t most,
+                                                           const std::stop_token& stop) {
   struct Size {
     std::size_t item;
     Nm w, h;
@@ -86,7 +87,8 @@ std::vector<std::vector<std::int64_t>> dualFeasibleWeights(const std::vector<Bou
   // patterns, so the mean of f(w)g(h) and f(h)g(w) may be taken instead of the lesser.
   const bool mirror = sheet.w == sheet.h && sheet.grain == SheetGrain::None;
   std::vector<std::pair<double, std::vector<std::int64_t>>> found;
-  for (const Function& f : fx)
+  for (const Function& f : fx) {
+    if (stop.stop_requested()) return {};
     for (const Function& g : fy) {
       std::vector<std::int64_t> weights(items.size(), kFullWeight);
       std::vector<char> seen(items.size());
@@ -103,6 +105,7 @@ std::vector<std::vector<std::int64_t>> dualFeasibleWeights(const std::vector<Bou
       }
       found.emplace_back(sum, std::move(weights));
     }
+  }
   std::stable_sort(found.begin(), found.end(),
                    [](const auto& a, const auto& b) { return a.first > b.first; });
   std::vector<std::vector<std::int64_t>> out;

@@ -146,14 +146,9 @@ Replanned replan(const NestRequest& request, const Plan& plan, const Bench& benc
     mine.start = std::make_shared<const Plan>(old);
     one.plan = nest(one.request, mine, stop);
     count(one, old, request.stock.size());
-    const auto missing = [](const Plan& p) {
-      std::int64_t out = 0;
-      for (const Unplaced& u : p.unplaced) out += u.count;
-      return out;
-    };
     // Cheaper wins; at one cost what disturbs less.
-    const bool better = first || std::tuple(missing(one.plan), one.plan.cost, one.moved) <
-                                     std::tuple(missing(best.plan), best.plan.cost, best.moved);
+    const bool better = first || std::tuple(one.plan.missing(), one.plan.cost, one.moved) <
+                                     std::tuple(best.plan.missing(), best.plan.cost, best.moved);
     if (better) best = std::move(one);
     first = false;
   }

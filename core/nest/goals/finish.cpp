@@ -45,7 +45,10 @@ void Finish::gatherWaste(double until) {
 void Finish::saveSettings(double until) {
   const auto stop = [this, until] { return hooks_.timeIsUp(until); };
   std::vector<std::vector<std::vector<saw::Cut>>> cuts;
-  for (const Work& work : works_) cuts.push_back(Ease::cutsOf(request_, *work.group, work.best));
+  for (const Work& work : works_) {
+    if (stop()) return;
+    cuts.push_back(Ease::cutsOf(request_, *work.group, work.best));
+  }
   for (std::size_t g = 0; g < works_.size(); ++g) {
     if (!works_[g].best.pool.empty() || works_[g].best.sheets.empty() || stop()) continue;
     std::vector<const std::vector<saw::Cut>*> others;

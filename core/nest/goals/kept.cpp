@@ -7,12 +7,6 @@ namespace {
 
 constexpr std::size_t kMostKept = 5;  // as many as can be told apart side by side
 
-std::int64_t missing(const Plan& plan) {
-  std::int64_t out = 0;
-  for (const Unplaced& one : plan.unplaced) out += one.count;
-  return out;
-}
-
 // At least as good in everything.
 bool covers(const Plan& a, const Plan& b) {
   return a.cost <= b.cost && a.sheetArea <= b.sheetArea && a.setups <= b.setups &&
@@ -50,7 +44,7 @@ BestAt bestAt(const std::vector<std::shared_ptr<const Plan>>& plans, std::size_t
 }
 
 bool betterFor(Goal goal, const Plan& a, const Plan& b) {
-  if (missing(a) != missing(b)) return missing(a) < missing(b);
+  if (a.missing() != b.missing()) return a.missing() < b.missing();
   if (a.cost != b.cost) return a.cost < b.cost;
   if (a.sheetArea != b.sheetArea) return a.sheetArea < b.sheetArea;
   if (goal == Goal::Setups && a.setups != b.setups) return a.setups < b.setups;
@@ -61,9 +55,9 @@ bool betterFor(Goal goal, const Plan& a, const Plan& b) {
 
 bool Kept::offer(Shared plan) {
   if (!plans_.empty()) {
-    const std::int64_t least = missing(*plans_.front());
-    if (missing(*plan) > least) return false;
-    if (missing(*plan) < least) plans_.clear();
+    const std::int64_t least = plans_.front()->missing();
+    if (plan->missing() > least) return false;
+    if (plan->missing() < least) plans_.clear();
   }
   for (const Shared& one : plans_)
     if (covers(*one, *plan)) return false;
