@@ -18,7 +18,7 @@ class Drawing {
       : painter_(painter),
         picture_(picture),
         job_(*picture.job),
-        carcass_(picture.assembly->carcass),
+        carcass_(picture.assembly->carcass()),
         layout_(*picture.layout),
         map_(picture.mapping(room)),
         style_(styleOf(job_)) {}
@@ -74,10 +74,10 @@ class Drawing {
       painter_.fillRect(rect(leaf.rect), QBrush(look::kRed, Qt::BDiagPattern));
       return;
     }
-    const Material& material = *findMaterial(job_, carcass_.drawers.frontMaterial);
+    const Material& material = *findMaterial(job_, carcass_.fronts.material);
     unsigned seed = 20;
     for (const DrawerPlan& drawer : plan.value()) {
-      const QRectF r = rect(drawer.front);
+      const QRectF r = rect(drawer.front.rect);
       paintWood(painter_, r, material.tone, true, ++seed);
       painter_.setPen(QPen(look::kPencil, 1));
       painter_.setBrush(Qt::NoBrush);
@@ -89,7 +89,7 @@ class Drawing {
       painter_.setPen(look::kGraphite);
       if (r.height() > 20)
         painter_.drawText(r.adjusted(6, 0, -6, 0), Qt::AlignVCenter | Qt::AlignRight,
-                          figure(drawer.front.height, style_));
+                          figure(drawer.front.rect.height, style_));
     }
   }
 
@@ -159,7 +159,7 @@ class Drawing {
 }  // namespace
 
 Mapping ElevationPicture::mapping(const QRectF& room) const {
-  return Mapping::fit(assembly->carcass.width, assembly->carcass.height,
+  return Mapping::fit(assembly->carcass().width, assembly->carcass().height,
                       room.adjusted(kDimensionRoom, 16, -16, -kDimensionRoom), true);
 }
 

@@ -88,11 +88,11 @@ Problems Document::edit(const QString& what, Job next) {
 }
 
 Problems Document::editAssembly(const QString& what, const std::string& code,
-                                const Carcass& carcass) {
+                                AssemblyBody body) {
   Job next = *job_;
   for (Assembly& assembly : next.assemblies) {
     if (assembly.code != code) continue;
-    assembly.carcass = carcass;
+    assembly.body = std::move(body);
     if (Problems problems = validate(next); !problems.empty()) return problems;
     // A drawing that cannot be solved would leave nothing to look at: it is refused where it is
     // typed. Drawers that do not go in are a finding instead, since the rest can still be drawn.
@@ -143,7 +143,7 @@ void Document::take(Job job, const QString& path) {
   emit selectionChanged();
   if (!job_->assemblies.empty())
     measure(tr("width of %1").arg(qs(job_->assemblies.front().code)),
-            job_->assemblies.front().carcass.width);
+            job_->assemblies.front().carcass().width);
 }
 
 void Document::show(std::shared_ptr<const Job> job) {
@@ -151,8 +151,9 @@ void Document::show(std::shared_ptr<const Job> job) {
   if (findAssembly(*job_, selection_.assembly) == nullptr)
     selection_ = {
         job_->assemblies.empty() ? std::string() : job_->assemblies.front().code, std::nullopt, {}};
-  else if (selection_.opening && find(findAssembly(*job_, selection_.assembly)->carcass.inside,
-                                      *selection_.opening) == nullptr)
+  else if (const Assembly* of = findAssembly(*job_, selection_.assembly);
+           selection_.opening &&
+           (!of->isCarcass() || find(of->carcass().inside, *selection_.opening) == nullptr))
     selection_.opening.reset();
   derive();
   emit selectionChanged();
@@ -214,8 +215,8 @@ void Document::startLayOut(double seconds, std::shared_ptr<const Plan> from) {
     emit planChanged();
     return;
   }
-  runner_.start(job_, std::make_shared<const std::vector<Part>>(breakdown_.parts), seconds,
-                std::move(from));
+  runner_.start(job_, std::make_shared<const std::vector<Part>>(sheetParts(breakdown_.parts)),
+                seconds, std::move(from));
   emit planChanged();
 }
 

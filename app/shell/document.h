@@ -37,7 +37,7 @@ class Document : public QObject {
   // valid. Taking an equal job is no edit.
   Problems edit(const QString& what, Job next);
   // As edit(), but also refuses what `assembly` could then not be built from.
-  Problems editAssembly(const QString& what, const std::string& assembly, const Carcass& carcass);
+  Problems editAssembly(const QString& what, const std::string& assembly, AssemblyBody body);
 
   bool canUndo() const { return at_ > 0; }
   bool canRedo() const { return at_ + 1 < states_.size(); }

@@ -133,7 +133,10 @@ bool PrintDialog::printInto(const QString& folder) {
     return false;
   }
   const std::vector<Part> parts = document_.breakdown().parts;
-  PrintInput input{document_.job(), parts, plan.request.get(), current ? plan.plan.get() : nullptr};
+  const PrintInput input{document_.job(), parts};
+  const std::vector<Part> cut = sheetParts(parts);
+  const PrintInput planned{document_.job(), cut, plan.request.get(),
+                           current ? plan.plan.get() : nullptr};
   const Paper paper = paper_->currentIndex() == 1 ? Paper::Letter : Paper::A4;
   QString stem = document_.title();
   stem.replace(QLatin1Char('/'), QLatin1Char('-'));
@@ -155,14 +158,14 @@ bool PrintDialog::printInto(const QString& folder) {
     const QString csv = path(QStringLiteral("parts.csv"));
     good = good && take(writeFile(csv.toStdString(), writeParts(document_.job(), parts)), csv);
   }
-  if (sheets_->isChecked() && input.plan != nullptr) {
-    good = good && take(printSheets(input, paper, path(QStringLiteral("sheets.pdf"))),
+  if (sheets_->isChecked() && planned.plan != nullptr) {
+    good = good && take(printSheets(planned, paper, path(QStringLiteral("sheets.pdf"))),
                         path(QStringLiteral("sheets.pdf")));
     const QString json = path(QStringLiteral("plan.json"));
     good = good && take(writeFile(json.toStdString(), writePlan(*plan.request, *plan.plan)), json);
   }
-  if (cutting_->isChecked() && input.plan != nullptr)
-    good = good && take(printCuttingList(input, paper, path(QStringLiteral("cutting list.pdf"))),
+  if (cutting_->isChecked() && planned.plan != nullptr)
+    good = good && take(printCuttingList(planned, paper, path(QStringLiteral("cutting list.pdf"))),
                         path(QStringLiteral("cutting list.pdf")));
   if (labels_->isChecked())
     good = good && take(printLabels(input, path(QStringLiteral("labels.pdf"))),

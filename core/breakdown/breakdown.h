@@ -27,6 +27,9 @@ Breakdown breakDown(const Job& job);
 // The parts of one assembly.
 Breakdown breakDown(const Job& job, const Assembly& assembly);
 
+// Those that are cut from sheets, in the same order: what a plan's part numbers count.
+std::vector<Part> sheetParts(const std::vector<Part>& parts);
+
 // What the exchange formats say of a part's total: number of pieces.
 std::int64_t pieceCount(const std::vector<Part>& parts);
 

@@ -2,52 +2,79 @@
 
 #include <fmt/format.h>
 
-#include "core/breakdown/banding.h"
 #include "core/job/size_list.h"
 
 namespace pp {
 
 DrawerBoxSizes drawerBoxSizes(const DrawerBox& box, const DrawerRules& rules) {
-  const bool between = rules.school == DrawerSchool::Between;
   DrawerBoxSizes out;
   const Reason inside = Reason("box width", box.width).minus("box side", box.side, 2);
   out.sideLength = Reason("box depth", box.depth);
-  out.sideHeight = Reason("box height", box.height);
-  out.frontHeight = Reason("box height", box.height);
+  out.sideHeight = out.frontHeight = out.backHeight = Reason("box height", box.height);
+  out.frontLength = out.backLength = inside;
   out.bottomWidth = Reason(inside)
                         .plus("groove depth", rules.grooveDepth, 2)
                         .minus("clearance", rules.bottomClearance);
-  out.bottomDepth = Reason("box depth", box.depth);
-  if (between) {
-    out.frontLength = out.backLength = inside;
-    out.backHeight = out.frontHeight;
-    out.bottomDepth.minus("front and back", box.front, 2)
-        .plus("groove depth", rules.grooveDepth, 2)
-        .minus("clearance", rules.bottomClearance);
-  } else {
-    out.sideLength.minus("box front", box.front).plus("front's rabbet", rules.frontRabbet);
-    out.frontLength = Reason("box width", box.width);
-    out.backLength = Reason(inside).plus("dado depth", rules.backDado, 2);
-    out.backHeight = Reason("box height", box.height)
-                         .minus("groove's lower edge", rules.grooveUp)
-                         .minus("bottom", box.bottom);
-    out.bottomDepth.minus("box front", box.front)
-        .plus("groove depth", rules.grooveDepth)
-        .minus("back's set-in", rules.backSetIn);
+  out.bottomDepth = Reason("box depth", box.depth)
+                        .minus("front and back", box.front, 2)
+                        .plus("groove depth", rules.grooveDepth, 2)
+                        .minus("clearance", rules.bottomClearance);
+  const Reason cutDown = Reason("box height", box.height)
+                             .minus("groove's lower edge", rules.grooveUp)
+                             .minus("bottom", box.bottom);
+  switch (rules.school) {
+    case DrawerSchool::Between:
+      break;
+    case DrawerSchool::RabbetedFront:
+      out.sideLength.minus("box front", box.front).plus("front's rabbet", rules.frontRabbet);
+      out.frontLength = Reason("box width", box.width);
+      out.backLength = Reason(inside).plus("dado depth", rules.backDado, 2);
+      out.backHeight = cutDown;
+      out.bottomDepth = Reason("box depth", box.depth)
+                            .minus("box front", box.front)
+                            .plus("groove depth", rules.grooveDepth)
+                            .minus("back's set-in", rules.backSetIn);
+      break;
+    case DrawerSchool::Over:
+      out.sideLength.minus("front and back", box.front, 2);
+      out.frontLength = out.backLength = Reason("box width", box.width);
+      break;
+    case DrawerSchool::CutDownBack:
+      out.backHeight = cutDown;
+      out.bottomDepth = Reason("box depth", box.depth)
+                            .minus("box front", box.front)
+                            .plus("groove depth", rules.grooveDepth);
+      break;
+    case DrawerSchool::Brads:
+      out.sideHeight = out.frontHeight = out.backHeight =
+          Reason("box height", box.height).minus("bottom", box.bottom);
+      out.bottomWidth = Reason("box width", box.width);
+      out.bottomDepth = Reason("box depth", box.depth);
+      break;
   }
   return out;
 }
 
-Reason drawerBoxWidth(Length openingWidth, const Slide& slide, const DrawerRules& rules) {
-  return Reason("opening width", openingWidth)
-      .minus("slide", slide.thickness, 2)
-      .minus("ease", rules.ease);
+Reason drawerBoxWidth(Length openingWidth, const Slide* slide, const DrawerRules& rules) {
+  Reason out("opening width", openingWidth);
+  if (slide != nullptr) out.minus("slide", slide->thickness, 2);
+  return out.minus("ease", rules.ease);
 }
 
 Result<std::vector<DrawerCell>> drawerCells(Length openingHeight, const std::vector<Share>& fronts,
                                             Length gap, const LengthStyle& style) {
+  return drawerCells(openingHeight, -gap, -gap, fronts, gap, style);
+}
+
+Result<std::vector<DrawerCell>> drawerCells(Length openingHeight, Length low, Length high,
+                                            const std::vector<Share>& fronts, Length gap,
+                                            const LengthStyle& style) {
   const auto count = static_cast<std::int64_t>(fronts.size());
-  Reason rest = Reason("opening height", openingHeight).minus("gap", gap, count + 1);
+  Reason rest("opening height", openingHeight);
+  if (low == -gap && high == -gap)
+    rest.minus("gap", gap, count + 1);
+  else
+    rest.plus("below the opening", low).plus("above the opening", high).minus("gap", gap, count - 1);
   const auto heights = shareOut(rest.total(), fronts, style);
   if (!heights) return heights.problems();
   std::int64_t shares = 0;
@@ -58,7 +85,7 @@ Result<std::vector<DrawerCell>> drawerCells(Length openingHeight, const std::vec
       ++shares;
   }
   std::vector<DrawerCell> out;
-  Length top = openingHeight;  // lower edge of what lies above, gap not yet taken
+  Length top = openingHeight + high + gap;  // lower edge of what lies above, gap not yet taken
   for (const Share& front : fronts) {
     DrawerCell cell;
     cell.frontHeight = front.fixed ? Reason("typed height", *front.fixed) : rest.shared(shares);
@@ -71,10 +98,12 @@ Result<std::vector<DrawerCell>> drawerCells(Length openingHeight, const std::vec
   return out;
 }
 
-const Slide* longestSlide(const std::vector<Slide>& slides, Length depth, Length reserve) {
+const Slide* longestSlide(const std::vector<Slide>& slides, Length depth, Length reserve,
+                          SlideKind kind) {
   const Slide* best = nullptr;
   for (const Slide& slide : slides)
-    if (slide.length + reserve <= depth && (best == nullptr || slide.length > best->length))
+    if (slide.kind == kind && slide.length + reserve <= depth &&
+        (best == nullptr || slide.length > best->length))
       best = &slide;
   return best;
 }
@@ -82,23 +111,38 @@ const Slide* longestSlide(const std::vector<Slide>& slides, Length depth, Length
 namespace {
 
 Problem misfit(const std::string& found, const std::string& expected) {
-  return {{}, 0, "drawers", found, expected};
+  return cannot("drawers", found, expected);
+}
+
+struct Clearance {
+  Length below, above;
+};
+
+Clearance clearanceOf(const DrawerRules& rules, const Slide* slide) {
+  Clearance out{rules.lowerClearance, rules.upperClearance};
+  if (rules.running == Running::WoodenRunners) out.below = rules.runnerHeight;
+  if (rules.running == Running::Loose) out.below = Length{};
+  if (slide != nullptr && slide->below) out.below = *slide->below;
+  if (slide != nullptr && slide->above) out.above = *slide->above;
+  return out;
 }
 
 // What keeps a box from being made or from going in, or nothing.
 Problems boxProblems(const DrawerPlan& drawer, const DrawerRules& rules, const LengthStyle& style) {
   const auto show = [&style](Length length) { return formatWithUnit(length, style); };
   const DrawerBox& box = drawer.box;
-  const Length needed = box.height + rules.lowerClearance + rules.upperClearance;
+  const Clearance clearance = clearanceOf(rules, drawer.slide);
+  const Length needed = box.height + clearance.below + clearance.above;
+  const bool brads = rules.school == DrawerSchool::Brads;
   if (needed > drawer.cell.height)
     return {misfit(fmt::format("a box {} high that needs {} with its clearances", show(box.height),
                                show(needed)),
                    fmt::format("at most the {} between its neighbours", show(drawer.cell.height)))};
-  if (box.height <= rules.grooveUp + box.bottom || box.width <= 2 * box.side ||
-      drawer.front.width <= Length{})
+  if (box.height <= (brads ? Length{} : rules.grooveUp) + box.bottom || box.width <= 2 * box.side ||
+      box.depth <= 2 * box.front)
     return {misfit(fmt::format("a box {} wide and {} high", show(box.width), show(box.height)),
                    "room for its sides, the groove and the bottom")};
-  if (rules.grooveDepth >= box.side || rules.grooveDepth >= box.front)
+  if (!brads && (rules.grooveDepth >= box.side || rules.grooveDepth >= box.front))
     return {misfit(fmt::format("a groove {} deep", show(rules.grooveDepth)),
                    "less than the thickness of the drawer's sides")};
   if (rules.school == DrawerSchool::RabbetedFront &&
@@ -117,38 +161,72 @@ Result<std::vector<DrawerPlan>> planDrawers(const Job& job, const Carcass& carca
   const auto show = [&style](Length length) { return formatWithUnit(length, style); };
   const DrawerRules& rules = carcass.drawers;
   const auto& bank = std::get<DrawerBank>(find(carcass.inside, leaf.path)->content);
-  const auto cells = drawerCells(leaf.rect.height, bank.fronts, rules.gap, style);
+  const bool fronts = bank.kind == BankKind::Drawers;
+  const FrontRect& face = leaf.face;
+  const FrontRect pass = leaf.passage();
+  FrontReach reach;
+  if (fronts) reach = frontReach(carcass, layout, leaf);
+  const auto cells = drawerCells(face.height, reach.bottom, reach.top, bank.fronts,
+                                 fronts ? carcass.fronts.gap : Length{}, style);
   if (!cells)
     return misfit(cells.problems().front().found + " for the drawer fronts",
                   cells.problems().front().expected + " beside the gaps");
-  const Length front = findMaterial(job, rules.frontMaterial)->measured;
-  const Length depth = layout.clearDepth - front;
-  const Slide* slide = longestSlide(job.slides, depth, rules.slideReserve);
-  if (slide == nullptr)
-    return misfit(fmt::format("{} behind the front", show(depth)),
-                  fmt::format("a slide in stock that is at least {} shorter than that",
-                              show(rules.slideReserve)));
+  const Length thickness = findMaterial(job, carcass.fronts.material)->measured;
+  const bool inset = carcass.fronts.fit == FrontFit::Inset;
+  const Length boxY = fronts ? layout.frameFront + (inset ? thickness : Length{}) : leaf.setIn;
+  Length depth = layout.clearDepth - boxY;
+  // A rail that stands at the rear, or strips that hold the back, are in the way.
+  const bool upmost = leaf.rect.top() == layout.clear.top();
+  if (carcass.top == TopSchool::StandingRail && upmost) depth -= layout.thickness;
+  if (carcass.back.school == BackSchool::None && upmost) depth -= layout.thickness;
+  const bool slides =
+      rules.running == Running::SideSlides || rules.running == Running::UnderSlides;
+  const Slide* slide = nullptr;
+  if (slides) {
+    const SlideKind kind =
+        rules.running == Running::UnderSlides ? SlideKind::Under : SlideKind::Side;
+    slide = longestSlide(job.slides, depth, rules.slideReserve, kind);
+    if (slide == nullptr)
+      return misfit(fmt::format("{} behind the front", show(depth)),
+                    fmt::format("a slide in stock that is at least {} shorter than that",
+                                show(rules.slideReserve)));
+  }
   std::vector<DrawerPlan> out;
   for (const DrawerCell& cell : cells.value()) {
     DrawerPlan drawer;
     drawer.cell = cell;
     drawer.slide = slide;
-    drawer.front = {leaf.rect.x + rules.gap, leaf.rect.z + cell.frontBottom,
-                    leaf.rect.width - 2 * rules.gap, cell.frontHeight.total()};
-    drawer.width = drawerBoxWidth(leaf.rect.width, *slide, rules);
+    if (fronts) {
+      drawer.front.width = frontWidth(face.width, reach.left, reach.right, carcass.fronts.gap, 1);
+      drawer.front.height = cell.frontHeight;
+      drawer.front.rect = {face.x - reach.left, face.z + cell.frontBottom,
+                           drawer.front.width.total(), cell.frontHeight.total()};
+      drawer.front.face = layout.frameFront - (inset ? Length{} : thickness);
+      if (drawer.front.rect.width <= Length{} || drawer.front.rect.height <= Length{})
+        return misfit("an opening that the gaps take up", "smaller gaps or a larger opening");
+    }
+    const Clearance clearance = clearanceOf(rules, slide);
+    // An overlaid front hides the edges of its opening; the box keeps inside them.
+    const Length low = std::max(face.z + cell.bottom, pass.z);
+    const Length high = std::min(face.z + cell.bottom + cell.height, pass.top());
+    drawer.cell.bottom = low - face.z;
+    drawer.cell.height = high - low;
+    drawer.width = drawerBoxWidth(pass.width, slide, rules);
+    drawer.depth = slide != nullptr ? Reason("slide length", slide->length)
+                                    : Reason("inside depth", depth).minus("reserve", rules.slideReserve);
     drawer.height = bank.boxHeight ? Reason("typed height", *bank.boxHeight)
-                                   : Reason("room of the drawer", cell.height)
-                                         .minus("lower clearance", rules.lowerClearance)
-                                         .minus("upper clearance", rules.upperClearance);
+                                   : Reason("room of the drawer", drawer.cell.height)
+                                         .minus("lower clearance", clearance.below)
+                                         .minus("upper clearance", clearance.above);
     drawer.box = {drawer.width.total(),
-                  slide->length,
+                  drawer.depth.total(),
                   drawer.height.total(),
                   findMaterial(job, rules.boxMaterial)->measured,
                   findMaterial(job, rules.boxMaterial)->measured,
                   findMaterial(job, rules.bottomMaterial)->measured};
-    drawer.boxX = leaf.rect.x + (leaf.rect.width - drawer.box.width) / 2;
-    drawer.boxY = front;
-    drawer.boxZ = leaf.rect.z + cell.bottom + rules.lowerClearance;
+    drawer.boxX = pass.x + (pass.width - drawer.box.width) / 2;
+    drawer.boxY = boxY;
+    drawer.boxZ = low + clearance.below;
     if (const Problems problems = boxProblems(drawer, rules, style); !problems.empty())
       return problems;
     out.push_back(drawer);
@@ -158,41 +236,45 @@ Result<std::vector<DrawerPlan>> planDrawers(const Job& job, const Carcass& carca
 
 namespace {
 
-constexpr Direction kRight{Axis::X, 1}, kLeft{Axis::X, -1}, kBackwards{Axis::Y, 1},
-    kForwards{Axis::Y, -1}, kUp{Axis::Z, 1}, kDown{Axis::Z, -1};
-
 class Boxes {
  public:
-  Boxes(const Job& job, const Assembly& assembly, const OpeningRect& leaf)
-      : job_(job), assembly_(assembly), rules_(assembly.carcass.drawers), leaf_(leaf) {}
+  Boxes(const Maker& maker, const Carcass& carcass, const OpeningRect& leaf, BankKind kind)
+      : maker_(maker), carcass_(carcass), rules_(carcass.drawers), leaf_(leaf), pass_(leaf.passage()), kind_(kind) {}
 
-  void add(const DrawerPlan& drawer, int order, bool matched) {
+  Problems add(const DrawerPlan& drawer, int order, bool matched) {
     drawer_ = &drawer;
     sizes_ = drawerBoxSizes(drawer.box, rules_);
-    front(order, matched);
+    if (kind_ == BankKind::Drawers)
+      if (const Problems problems = front(order, matched); !problems.empty()) return problems;
+    const std::size_t first = parts_.size();
     side(true);
     side(false);
     boxFront();
     boxBack();
     bottom();
+    if (kind_ == BankKind::Platforms)
+      for (std::size_t i = first; i < parts_.size(); ++i) turnOver(parts_[i]);
+    if (rules_.running == Running::WoodenRunners) runners();
+    if (drawer.slide != nullptr && drawer.slide->kind == SlideKind::Side) pads();
+    return {};
   }
 
   std::vector<Part> take() { return std::move(parts_); }
 
  private:
-  bool between() const { return rules_.school == DrawerSchool::Between; }
+  bool is(DrawerSchool school) const { return rules_.school == school; }
   const DrawerBox& box() const { return drawer_->box; }
+  // The bottom lies in grooves of the sides.
+  bool grooved() const { return !is(DrawerSchool::Brads); }
+  Length lift() const { return grooved() ? Length{} : box().bottom; }
 
-  Part make(std::string name, const std::string& material, Reason length, Reason width) const {
-    Part part;
-    part.name = std::move(name);
-    part.assembly = assembly_.code;
-    part.material = material;
-    const Material& sheet = *findMaterial(job_, material);
-    part.thickness = sheet.measured;
-    part.grain = sheet.grained ? PartGrain::Length : PartGrain::Any;
-    part.length = std::move(length);
-    part.width = std::move(width);
+  Part make(const std::string& what, const std::string& material, Reason length,
+            Reason width) const {
+    const char* thing = kind_ == BankKind::Trays       ? "tray"
+                        : kind_ == BankKind::Platforms ? "pull-out"
+                                                       : "drawer";
+    Part part = maker_.board(fmt::format("{} {}", thing, what), material, std::move(length),
+                             std::move(width));
     part.opening = leaf_.path;
     return part;
   }
@@ -201,121 +283,177 @@ class Boxes {
     return {drawer_->boxX + x, drawer_->boxY + y, drawer_->boxZ + z};
   }
 
-  void front(int order, bool matched) {
-    Part part = make("drawer front", rules_.frontMaterial,
-                     Reason("opening width", leaf_.rect.width).minus("gap", rules_.gap, 2),
-                     drawer_->cell.frontHeight);
-    part.show = Face::Outside;
-    part.edges = {Side::Bottom, Side::Top, Side::Left, Side::Right};
-    const Banding* banding = findBanding(job_, rules_.frontBanding);
-    for (const Edge edge : kEdges) {
-      part.exposed[static_cast<std::size_t>(edge)] = true;
-      band(part, edge, banding);
+  Problems front(int order, bool matched) {
+    FrontRules rules = carcass_.fronts;
+    // A drawer too low for a frame has a plain front.
+    if (drawer_->front.rect.height < 3 * rules.frameWidth) rules.style = FrontStyle::Slab;
+    auto made = frontParts(maker_, rules, drawer_->front, "drawer front", false, leaf_.path);
+    if (!made) return made.problems();
+    for (Part& part : made.value()) {
+      if (matched && part.name == "drawer front") {
+        part.run = maker_.assembly().code + "-fronts";
+        for (const std::size_t index : leaf_.path) part.run += fmt::format("-{}", index + 1);
+        part.runOrder = order;
+      }
+      if (rules.fingerPull && (part.name == "drawer front" || part.name.ends_with("upper rail"))) {
+        constexpr Angle kFingerPull = Angle::degrees(30);
+        part.machining.push_back(bevel(Edge::L2, kFingerPull, Face::Outside, "finger pull"));
+      }
+      parts_.push_back(std::move(part));
     }
-    part.poses = {{{drawer_->front.x, part.thickness, drawer_->front.z}, kRight, kUp, kForwards}};
-    if (matched) {
-      part.run = assembly_.code + "-fronts";
-      for (const std::size_t index : leaf_.path) part.run += fmt::format("-{}", index + 1);
-      part.runOrder = order;
-    }
-    parts_.push_back(part);
+    return {};
   }
 
-  Machining groove(const Part& part, Length v0) const {
-    Machining cut;
-    cut.cut = Cut::Groove;
-    cut.receives = "drawer bottom";
-    cut.u1 = part.length.total();
-    cut.v0 = v0;
-    cut.v1 = v0 + box().bottom;
-    cut.depth = rules_.grooveDepth;
-    cut.from = Edge::L1;
-    cut.distance = v0;
-    cut.width = box().bottom;
-    return cut;
-  }
-
-  // A cut across the part, from `u0` so wide: a dado, or a rabbet at an end.
-  static Machining across(const Part& part, Cut kind, std::string receives, Length u0, Length width,
-                          Length depth) {
-    Machining cut;
-    cut.cut = kind;
-    cut.receives = std::move(receives);
-    cut.u0 = u0;
-    cut.u1 = u0 + width;
-    cut.v1 = part.width.total();
-    cut.depth = depth;
-    cut.width = width;
-    const bool atEnd = cut.u1 == part.length.total();
-    cut.from = atEnd ? Edge::W2 : Edge::W1;
-    cut.distance = atEnd ? Length{} : u0;
-    return cut;
+  Machining groove(const Part& part) const {
+    return grooveAlong(part, "drawer bottom", rules_.grooveUp, box().bottom, rules_.grooveDepth);
   }
 
   void side(bool left) {
-    Part part = make(left ? "drawer left side" : "drawer right side", rules_.boxMaterial,
-                     sizes_.sideLength, sizes_.sideHeight);
+    Part part = make(left ? "left side" : "right side", rules_.boxMaterial, sizes_.sideLength,
+                     sizes_.sideHeight);
     part.hand = left ? Hand::Left : Hand::Right;
-    part.edges = {Side::Bottom, Side::Top, Side::Front, Side::Back};
-    const Length y = between() ? Length{} : box().front - rules_.frontRabbet;
-    part.poses = {{at(left ? box().side : box().width - box().side, y, Length{}), kBackwards, kUp,
-                   left ? kLeft : kRight}};
-    part.machining.push_back(groove(part, rules_.grooveUp));
-    if (!between())
-      part.machining.push_back(across(part, Cut::Dado, "drawer back",
-                                      box().depth - rules_.backSetIn - box().front - y, box().front,
-                                      rules_.backDado));
+    const bool rabbeted = is(DrawerSchool::RabbetedFront);
+    const Length y = rabbeted                  ? box().front - rules_.frontRabbet
+                     : is(DrawerSchool::Over) ? box().front
+                                               : Length{};
+    Maker::place(part, {at(left ? box().side : box().width - box().side, y, lift()), kBackwards,
+                        kUp, left ? kLeft : kRight});
+    if (grooved()) part.machining.push_back(groove(part));
+    if (rabbeted)
+      part.machining.push_back(dadoAcross(part, "drawer back",
+                                          box().depth - rules_.backSetIn - box().front - y,
+                                          box().front, rules_.backDado));
+    if (!grooved() || is(DrawerSchool::Over)) part.hand = Hand::None;
     parts_.push_back(part);
   }
 
   void boxFront() {
-    Part part =
-        make("drawer box front", rules_.boxMaterial, sizes_.frontLength, sizes_.frontHeight);
-    part.edges = {Side::Bottom, Side::Top, Side::Left, Side::Right};
-    part.poses = {
-        {at(between() ? box().side : Length{}, box().front, Length{}), kRight, kUp, kForwards}};
-    part.machining.push_back(groove(part, rules_.grooveUp));
-    if (!between()) {
+    Part part = make("box front", rules_.boxMaterial, sizes_.frontLength, sizes_.frontHeight);
+    const bool whole = is(DrawerSchool::RabbetedFront) || is(DrawerSchool::Over);
+    Maker::place(part, {at(whole ? Length{} : box().side, box().front, lift()), kRight, kUp,
+                        kForwards});
+    if (grooved()) part.machining.push_back(groove(part));
+    // Where the front runs past the sides, its groove stops at them.
+    if (is(DrawerSchool::Over)) stopGroove(part);
+    if (is(DrawerSchool::RabbetedFront)) {
+      stopGroove(part);
       part.machining.push_back(
-          across(part, Cut::Rabbet, "drawer left side", Length{}, box().side, rules_.frontRabbet));
-      part.machining.push_back(across(part, Cut::Rabbet, "drawer right side",
-                                      part.length.total() - box().side, box().side,
-                                      rules_.frontRabbet));
+          dadoAcross(part, "drawer left side", Length{}, box().side, rules_.frontRabbet));
+      part.machining.push_back(dadoAcross(part, "drawer right side",
+                                          part.length.total() - box().side, box().side,
+                                          rules_.frontRabbet));
     }
     parts_.push_back(part);
   }
 
+  void stopGroove(Part& part) const {
+    Machining& cut = part.machining.back();
+    cut.u0 = box().side - rules_.grooveDepth;
+    cut.u1 = part.length.total() - cut.u0;
+    cut.through = false;
+  }
+
   void boxBack() {
-    Part part = make("drawer box back", rules_.boxMaterial, sizes_.backLength, sizes_.backHeight);
-    part.edges = {Side::Bottom, Side::Top, Side::Left, Side::Right};
-    if (between()) {
-      part.poses = {{at(box().side, box().depth - box().front, Length{}), kRight, kUp, kBackwards}};
-      part.machining.push_back(groove(part, rules_.grooveUp));
-    } else {
-      part.poses = {{at(box().side - rules_.backDado, box().depth - rules_.backSetIn - box().front,
-                        rules_.grooveUp + box().bottom),
-                     kRight, kUp, kBackwards}};
+    Part part = make("box back", rules_.boxMaterial, sizes_.backLength, sizes_.backHeight);
+    const Length rear = box().depth - box().front;
+    switch (rules_.school) {
+      case DrawerSchool::RabbetedFront:
+        Maker::place(part, {at(box().side - rules_.backDado, rear - rules_.backSetIn,
+                               rules_.grooveUp + box().bottom),
+                            kRight, kUp, kBackwards});
+        break;
+      case DrawerSchool::CutDownBack:
+        Maker::place(part, {at(box().side, rear, rules_.grooveUp + box().bottom), kRight, kUp,
+                            kBackwards});
+        break;
+      default:
+        Maker::place(part, {at(is(DrawerSchool::Over) ? Length{} : box().side, rear, lift()),
+                            kRight, kUp, kBackwards});
+        if (grooved()) part.machining.push_back(groove(part));
+        if (is(DrawerSchool::Over)) stopGroove(part);
+        break;
     }
     parts_.push_back(part);
   }
 
   void bottom() {
-    Part part =
-        make("drawer bottom", rules_.bottomMaterial, sizes_.bottomWidth, sizes_.bottomDepth);
+    Part part = make("bottom", rules_.bottomMaterial, sizes_.bottomWidth, sizes_.bottomDepth);
     part.grain = PartGrain::Any;
-    part.edges = {Side::Front, Side::Back, Side::Left, Side::Right};
-    const Length ease = rules_.bottomClearance / 2;
-    part.poses = {{at(box().side - rules_.grooveDepth + ease,
-                      box().front - rules_.grooveDepth + (between() ? ease : Length{}),
-                      rules_.grooveUp + box().bottom),
-                   kRight, kBackwards, kDown}};
+    if (!grooved()) {
+      Maker::place(part, {at(Length{}, Length{}, box().bottom), kRight, kBackwards, kDown});
+    } else {
+      const Length ease = rules_.bottomClearance / 2;
+      const bool slidesIn = is(DrawerSchool::RabbetedFront) || is(DrawerSchool::CutDownBack);
+      Maker::place(part, {at(box().side - rules_.grooveDepth + ease,
+                             box().front - rules_.grooveDepth + (slidesIn ? Length{} : ease),
+                             rules_.grooveUp + box().bottom),
+                          kRight, kBackwards, kDown});
+    }
     parts_.push_back(part);
   }
 
-  const Job& job_;
-  const Assembly& assembly_;
+  // Half a turn about the line from front to back through the box's middle.
+  void turnOver(Part& part) const {
+    const Length x = 2 * drawer_->boxX + box().width;
+    const Length z = 2 * drawer_->boxZ + box().height;
+    for (Pose& pose : part.poses) {
+      pose.origin[0] = x - pose.origin[0];
+      pose.origin[2] = z - pose.origin[2];
+      for (Direction* direction : {&pose.u, &pose.v, &pose.w})
+        if (direction->axis != Axis::Y) direction->sign = -direction->sign;
+    }
+    const std::vector<Pose> poses = std::move(part.poses);
+    part.poses.clear();
+    for (const Pose& pose : poses) Maker::place(part, pose);
+  }
+
+  void runners() {
+    const Length begin = std::max(drawer_->boxY, leaf_.setIn);
+    Part part = make("runner", rules_.boxMaterial,
+                     Reason("box depth", drawer_->depth.total())
+                         .minus("before the case", begin - drawer_->boxY),
+                     Reason("runner height", rules_.runnerHeight));
+    for (const bool left : {true, false}) {
+      Part one = part;
+      Maker::place(one, {{left ? pass_.x + one.thickness : pass_.right() - one.thickness,
+                          begin, drawer_->boxZ - rules_.runnerHeight},
+                         kBackwards,
+                         kUp,
+                         left ? kLeft : kRight});
+      parts_.push_back(one);
+    }
+  }
+
+  // What brings the inside of the opening flush with the frame, so that slides can be screwed on.
+  void pads() {
+    constexpr Length kPad = Length::mm(45);
+    const Length left = pass_.x - leaf_.rect.x;
+    const Length right = leaf_.rect.right() - pass_.right();
+    for (const bool first : {true, false}) {
+      const Length thick = first ? left : right;
+      if (thick <= Length{}) continue;
+      const Length begin = std::max(drawer_->boxY, leaf_.setIn);
+      Part part = make("slide pad", carcass_.material,
+                       Reason("slide length", drawer_->slide->length)
+                           .minus("before the case", begin - drawer_->boxY),
+                       Reason("pad", std::min(kPad, box().height)));
+      part.thickness = thick;
+      part.note = fmt::format("packed or planed to {} thick", maker_.shown(thick));
+      Maker::place(part, {{first ? leaf_.rect.x + thick : leaf_.rect.right() - thick, begin,
+                           drawer_->boxZ},
+                          kBackwards,
+                          kUp,
+                          first ? kLeft : kRight});
+      parts_.push_back(part);
+    }
+  }
+
+  const Maker& maker_;
+  const Carcass& carcass_;
   const DrawerRules& rules_;
   const OpeningRect& leaf_;
+  FrontRect pass_;
+  BankKind kind_;
   const DrawerPlan* drawer_ = nullptr;
   DrawerBoxSizes sizes_;
   std::vector<Part> parts_;
@@ -323,13 +461,16 @@ class Boxes {
 
 }  // namespace
 
-std::vector<Part> drawerParts(const Job& job, const Assembly& assembly,
-                              const std::vector<DrawerPlan>& drawers, const OpeningRect& leaf) {
-  const auto& bank = std::get<DrawerBank>(find(assembly.carcass.inside, leaf.path)->content);
-  Boxes boxes(job, assembly, leaf);
+Result<std::vector<Part>> drawerParts(const Maker& maker, const Carcass& carcass,
+                                      const std::vector<DrawerPlan>& drawers,
+                                      const OpeningRect& leaf) {
+  const auto& bank = std::get<DrawerBank>(find(carcass.inside, leaf.path)->content);
+  Boxes boxes(maker, carcass, leaf, bank.kind);
   int order = 0;
   for (const DrawerPlan& drawer : drawers)
-    boxes.add(drawer, ++order, bank.matched && drawers.size() > 1);
+    if (const Problems problems = boxes.add(drawer, ++order, bank.matched && drawers.size() > 1);
+        !problems.empty())
+      return problems;
   return boxes.take();
 }
 

@@ -1,8 +1,7 @@
-// Drawer fronts and drawer boxes in one opening.
+// Drawer fronts, drawer boxes, trays and pull-outs in one opening.
 #pragma once
 
-#include "core/breakdown/layout.h"
-#include "core/breakdown/part.h"
+#include "core/breakdown/front.h"
 
 namespace pp {
 
@@ -23,14 +22,14 @@ struct DrawerBoxSizes {
 };
 DrawerBoxSizes drawerBoxSizes(const DrawerBox& box, const DrawerRules& rules);
 
-// Box width for side-mounted slides in an opening.
-Reason drawerBoxWidth(Length openingWidth, const Slide& slide, const DrawerRules& rules);
+// Box width between slides in an opening; null for a box without slides.
+Reason drawerBoxWidth(Length openingWidth, const Slide* slide, const DrawerRules& rules);
 
 // Fronts and cells of a bank in its opening: the cell is the height a drawer has for itself. A
 // drawer alone has the whole opening; in a stack each has its front's height and one gap, so that
 // drawers with equal fronts have equal boxes and every box sits the same way on its front. The
-// fronts and gaps fill the opening exactly; the nanometres that do not share evenly go to the
-// lowest gap.
+// fronts and gaps fill the opening, `low` and `high` beyond it, exactly; the nanometres that do not
+// share evenly go to the lowest gap.
 struct DrawerCell {
   Length frontBottom;  // from the opening's foot
   Reason frontHeight;
@@ -38,17 +37,21 @@ struct DrawerCell {
 };
 Result<std::vector<DrawerCell>> drawerCells(Length openingHeight, const std::vector<Share>& fronts,
                                             Length gap, const LengthStyle& style);
+Result<std::vector<DrawerCell>> drawerCells(Length openingHeight, Length low, Length high,
+                                            const std::vector<Share>& fronts, Length gap,
+                                            const LengthStyle& style);
 
-// The longest slide with length + reserve <= depth; null when none fits.
-const Slide* longestSlide(const std::vector<Slide>& slides, Length depth, Length reserve);
+// The longest slide of the kind with length + reserve <= depth; null when none fits.
+const Slide* longestSlide(const std::vector<Slide>& slides, Length depth, Length reserve,
+                          SlideKind kind = SlideKind::Side);
 
-// One solved drawer, in carcass coordinates.
+// One solved drawer, tray or pull-out, in carcass coordinates.
 struct DrawerPlan {
-  DrawerCell cell;  // relative to the opening
-  FrontRect front;
+  DrawerCell cell;   // relative to the opening
+  FrontPlace front;  // empty for what has none
   Length boxX, boxY, boxZ;
   DrawerBox box;
-  Reason width, height;  // where the box's outer width and height come from
+  Reason width, height, depth;  // where the box's outer sizes come from
   const Slide* slide = nullptr;
 };
 
@@ -57,8 +60,9 @@ struct DrawerPlan {
 Result<std::vector<DrawerPlan>> planDrawers(const Job& job, const Carcass& carcass,
                                             const CarcassLayout& layout, const OpeningRect& leaf);
 
-// The parts of all drawers of the carcass, top first. Precondition: planDrawers succeeds for each.
-std::vector<Part> drawerParts(const Job& job, const Assembly& assembly,
-                              const std::vector<DrawerPlan>& drawers, const OpeningRect& leaf);
+// The parts of all drawers of the opening, top first, with runners and pads.
+Result<std::vector<Part>> drawerParts(const Maker& maker, const Carcass& carcass,
+                                      const std::vector<DrawerPlan>& drawers,
+                                      const OpeningRect& leaf);
 
 }  // namespace pp

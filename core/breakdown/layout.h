@@ -1,6 +1,6 @@
 // The solved elevation of a carcass: where every panel and every clear opening lies, in carcass
-// coordinates (x from the left, z from the floor). The drawing, the break-down and the checks all
-// read it, so they cannot disagree.
+// coordinates (x from the left wall or side, y from the panels' front edges, z from the floor). The
+// drawing, the break-down and the checks all read it, so they cannot disagree.
 #pragma once
 
 #include <vector>
@@ -14,33 +14,75 @@ namespace pp {
 struct FrontRect {
   Length x, z, width, height;
   bool operator==(const FrontRect&) const = default;
+  Length right() const { return x + width; }
+  Length top() const { return z + height; }
 };
 
-enum class PanelKind { LeftSide, RightSide, Bottom, Top, Kick, Divider, Shelf };
+enum class PanelKind {
+  LeftSide,
+  RightSide,
+  Bottom,
+  Top,
+  FrontRail,  // instead of a top
+  RearRail,
+  Kick,
+  LeftLining,
+  RightLining,
+  Divider,
+  Shelf
+};
 
 struct PanelRect {
   PanelKind kind = PanelKind::Divider;
   FrontRect rect;         // what is seen between the panels it meets, joints not counted
   OpeningPath path;       // of the split it belongs to; empty for the outside panels
   std::size_t index = 0;  // which of the split's panels
+  Length setIn = {};      // behind an inset door: from the panels' front edges
 };
 
 struct OpeningRect {
   OpeningPath path;
   FrontRect rect;  // clear opening
+  FrontRect face;  // what the face frame leaves of it; the same where there is no frame
+  Length setIn;    // what is inside begins here: behind an inset door, or a frame's back
+  // What goes in and out passes through this.
+  FrontRect passage() const;
+};
+
+enum class MemberKind { Stile, MiddleStile, UpperRail, LowerRail, MiddleRail };
+
+struct FrameMember {
+  MemberKind kind = MemberKind::Stile;
+  FrontRect rect;
+  bool upright() const { return kind == MemberKind::Stile || kind == MemberKind::MiddleStile; }
 };
 
 struct CarcassLayout {
-  Length thickness;      // measured, of the carcass panels
-  Length backThickness;  // measured
-  FrontRect clear;       // the whole inside
-  Length clearDepth;     // from the front to the back's face
+  Length thickness;       // measured, of the carcass panels
+  Length backThickness;   // measured; 0 without a back
+  Length frameThickness;  // measured; 0 without a frame
+  Length frameFront;      // y of what stands foremost: 0, or the frame's face (below 0)
+  FrontRect outer;        // of the panels: from the wall allowance, from the stand up
+  FrontRect inner;        // between the sides, from bottom to top
+  FrontRect clear;        // the same less linings
+  Length sideDepth;       // of the sides, from their front edges
+  Length lyingDepth;      // of top and bottom
+  Length clearDepth;      // of shelves and dividers: to the back's face
+  Length foot;            // height of the stand
+  std::optional<FaceFrame> frame;  // own, or the group's
   std::vector<PanelRect> panels;
   std::vector<OpeningRect> leaves;  // reading order
+  std::vector<OpeningRect> doors;   // every opening with a door, leaf or not
+  std::vector<FrameMember> members;  // of the frame, those between this carcass's own sides
 };
 
-// Solves a carcass. Problems, worded for the maker, when a size leaves no room or the openings do
-// not add up. Precondition: the materials it names are in the job.
+// Solves a carcass by itself, or as the assembly stands in its group. Problems, worded for the
+// maker, when a size leaves no room or the openings do not add up. Precondition: the materials it
+// names are in the job.
 Result<CarcassLayout> layOut(const Job& job, const Carcass& carcass);
+Result<CarcassLayout> layOut(const Job& job, const Assembly& assembly);
+
+// The group that has the carcass as a member, or null.
+const CarcassGroup* groupOf(const Job& job, const std::string& carcass);
 
 }  // namespace pp

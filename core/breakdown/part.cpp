@@ -2,6 +2,8 @@
 
 #include <fmt/format.h>
 
+#include <algorithm>
+
 namespace pp {
 
 std::string sideName(Side side) {
@@ -34,8 +36,31 @@ std::string cutName(Cut cut) {
       return "notch";
     case Cut::PinHoles:
       return "pin holes";
+    case Cut::EdgeGroove:
+      return "edge groove";
+    case Cut::Bevel:
+      return "bevel";
+    case Cut::Taper:
+      return "taper";
+    case Cut::Arc:
+      return "arc";
+    case Cut::Hole:
+      return "hole";
+    case Cut::Slot:
+      return "slot";
+    case Cut::HingeCup:
+      return "hinge cups";
+    case Cut::Pockets:
+      return "pocket holes";
+    case Cut::Mortises:
+      return "mortises";
   }
   return {};
+}
+
+bool isRow(Cut cut) {
+  return cut == Cut::PinHoles || cut == Cut::HingeCup || cut == Cut::Pockets ||
+         cut == Cut::Mortises;
 }
 
 std::optional<Edge> Part::edgeAt(Side side) const {
@@ -49,7 +74,12 @@ Box Part::board() const {
 }
 
 Box removed(const Machining& machining, const Part& part) {
-  if (machining.cut == Cut::PinHoles) return {};
+  if (machining.cut != Cut::EdgeGroove && machining.cut != Cut::Dado && machining.cut != Cut::Rabbet && machining.cut != Cut::Groove &&
+      machining.cut != Cut::Notch)
+    return {};
+  if (machining.cut == Cut::EdgeGroove)
+    return {{machining.u0, machining.v0, machining.w0},
+            {machining.u1, machining.v1, machining.w0 + machining.width}};
   Box out{{machining.u0, machining.v0, Length{}}, {machining.u1, machining.v1, machining.depth}};
   if (machining.face == Face::Outside) {
     out.low[2] = part.thickness - machining.depth;
@@ -62,11 +92,50 @@ std::string describe(const Machining& machining, const Part& part, const LengthS
   const std::string edge = sideName(part.edges[static_cast<std::size_t>(machining.from)]);
   const std::string face = machining.face == Face::Inside ? "inside" : "outside";
   const auto show = [&style](Length length) { return format(length, style); };
+  const auto degrees = [&machining] {
+    constexpr double kMillidegrees = 1000;
+    return fmt::format("{}°", static_cast<double>(machining.angle.inMillidegrees()) / kMillidegrees);
+  };
+  switch (machining.cut) {
+    case Cut::EdgeGroove:
+      return fmt::format("groove for the {} in the {} edge, {} from the inside face, {} wide, {} deep",
+                         machining.receives, edge, show(machining.w0), show(machining.width),
+                         show(machining.depth));
+    case Cut::Bevel:
+      return fmt::format("bevel {} along the {} edge, {} face full size", degrees(), edge, face);
+    case Cut::Taper:
+      return fmt::format("taper {} along the {} edge, from {} wide to {} wide", degrees(), edge,
+                         show(machining.v0), show(machining.v1));
+    case Cut::Arc:
+      return fmt::format("arc along the {} edge, {} hollow in the middle", edge,
+                         show(machining.depth));
+    case Cut::Hole:
+      return fmt::format("hole {} wide, {} along, {} across", show(machining.width),
+                         show(machining.u0), show(machining.v0));
+    case Cut::Slot:
+      return fmt::format("slot {} wide, {} long, its middle {} along, {} across",
+                         show(machining.width), show(machining.u1 - machining.u0),
+                         show((machining.u0 + machining.u1) / 2), show(machining.v0));
+    case Cut::HingeCup:
+    case Cut::Pockets:
+    case Cut::Mortises:
+      return fmt::format("{} {} for the {}, {} face, {} from the {} edge, first {}, {} apart",
+                         machining.holes, cutName(machining.cut), machining.receives, face,
+                         show(machining.distance), edge,
+                         show(std::min(machining.u1 > machining.u0 ? machining.u0 : machining.v0,
+                                       machining.u1 > machining.u0 ? machining.u1 : machining.v1)),
+                         show(machining.pitch));
+    default:
+      break;
+  }
   if (machining.cut == Cut::Notch)
-    return fmt::format("notch {} × {} at the {} and {}", show(machining.u1 - machining.u0),
-                       show(machining.v1 - machining.v0),
-                       sideName(part.edges[static_cast<std::size_t>(Edge::W1)]),
-                       sideName(part.edges[static_cast<std::size_t>(Edge::L1)]));
+    return fmt::format(
+        "notch {} × {} at the {} and {}", show(machining.u1 - machining.u0),
+        show(machining.v1 - machining.v0),
+        sideName(part.edges[static_cast<std::size_t>(
+            machining.u0 > Length{} && machining.u1 == part.length.total() ? Edge::W2 : Edge::W1)]),
+        sideName(part.edges[static_cast<std::size_t>(
+            machining.v0 > Length{} && machining.v1 == part.width.total() ? Edge::L2 : Edge::L1)]));
   if (machining.cut == Cut::PinHoles)
     return fmt::format(
         "{} pin holes {} wide, {} deep, {} apart, {} face, row {} from the {} edge, "

@@ -29,22 +29,42 @@ inline constexpr std::array<Edge, 4> kEdges = {Edge::L1, Edge::L2, Edge::W1, Edg
 enum class Side { Front, Back, Left, Right, Top, Bottom };
 std::string sideName(Side side);  // "front", "top", ...
 
-enum class Cut { Dado, Rabbet, Groove, Notch, PinHoles };
+enum class Cut {
+  Dado,
+  Rabbet,
+  Groove,
+  Notch,
+  PinHoles,
+  EdgeGroove,  // along an edge, into the thickness
+  Bevel,    // an edge off square
+  Taper,    // a long edge that does not run along the board
+  Arc,      // a hollowed edge
+  Hole,
+  Slot,
+  HingeCup,
+  Pockets,  // for pocket screws, along an end
+  Mortises  // for loose tenons or dowels
+};
 std::string cutName(Cut cut);  // "dado", "rabbet", ...
 
 // Something cut into a part: a rectangle on a face, so deep. For a notch the depth is the whole
-// thickness; for pin holes the rectangle holds the row from the first hole's centre to the last's.
+// thickness; for rows of holes, pockets or mortises the rectangle holds the row from the first
+// centre to the last. A bevel runs along the edge `from`, `angle` off square, and leaves `face` its
+// full size. A taper cuts edge L2 (or L1) from v0 at u = 0 to v1 at u = length. An arc hollows the
+// edge `from` by `depth`.
 struct Machining {
   Cut cut = Cut::Dado;
   Face face = Face::Inside;
   std::string receives;   // what goes into it: "bottom", "back", "shelf"
   Length u0, u1, v0, v1;  // in the part's own frame, finished size
   Length depth;
+  Length w0;                 // EdgeGroove: from the inside face to its near side
   Edge from = Edge::W1;  // the edge it is measured from
   Length distance;       // from that edge to its near side (pin holes: to the row)
   Length width;          // across; for pin holes the diameter
-  int holes = 0;         // pin holes only
-  Length pitch;          // pin holes only
+  int holes = 0;         // of a row
+  Length pitch;          // of a row
+  Angle angle;           // of a bevel or taper
   bool through = true;   // runs from edge to edge of the part
   bool operator==(const Machining&) const = default;
 };
@@ -65,6 +85,14 @@ struct Part {
   std::array<bool, 4> exposed{};       // seen when built, whether banded or not
   Length bandedLength, bandedWidth;    // taken off for banding along length and width
   Length oversize;
+  std::string oversizeWhy;  // "flush-trimmed after gluing"
+  Finish finish = Finish::None;
+  bool lumber = false;      // cut from bars, not nested
+  // Where several share one blank: so many parts, and the blank's size.
+  std::int64_t perBlank = 1;
+  Reason blankWidth;
+  std::string note;         // what else the maker must know
+  std::string overridden;   // why it is other than the rules say; empty: it is not
   std::string run;  // grain run, empty: none
   int runOrder = 0;
   std::vector<Machining> machining;
@@ -73,14 +101,20 @@ struct Part {
 
   Length cutLength() const { return length.total() - bandedLength + oversize; }
   Length cutWidth() const { return width.total() - bandedWidth + oversize; }
+  // What the saw cuts: the part itself, or the blank that several share.
+  Length blank() const { return perBlank > 1 ? blankWidth.total() : cutWidth(); }
+  std::int64_t blanks() const { return (quantity + perBlank - 1) / perBlank; }
   // The edge that looks to `side`, if one does.
   std::optional<Edge> edgeAt(Side side) const;
   // The whole board in its own frame.
   Box board() const;
 };
 
-// The room a machining takes out of a part, in the part's own frame. Pin holes take none that
-// matters between parts and give an empty box.
+// A row of equal cuts that takes no room that matters between parts.
+bool isRow(Cut cut);
+
+// The room a machining takes out of a part, in the part's own frame; empty for rows, bevels, tapers
+// and whatever is not a rectangle.
 Box removed(const Machining& machining, const Part& part);
 
 // "dado for the bottom, inside face, 100 from the bottom edge, 18 wide, 6 deep, through"

@@ -19,7 +19,9 @@ struct Term {
 class Reason {
  public:
   Reason() = default;
-  Reason(std::string name, Length value) { plus(std::move(name), value); }
+  Reason(std::string name, Length value, std::int64_t times = 1) {
+    plus(std::move(name), value, times);
+  }
 
   Reason& plus(std::string name, Length value, std::int64_t times = 1);
   Reason& minus(std::string name, Length value, std::int64_t times = 1);

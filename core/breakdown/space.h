@@ -3,6 +3,7 @@
 #pragma once
 
 #include <array>
+#include <optional>
 #include <vector>
 
 #include "core/length/length.h"
@@ -33,14 +34,24 @@ struct Direction {
   bool operator==(const Direction&) const = default;
 };
 
+// A rotation about a line parallel to an axis, counted the way that turns the next axis (x to y, y
+// to z, z to x) towards the one after it.
+struct Turn {
+  Axis axis = Axis::X;
+  Angle angle;
+  Point about;
+  bool operator==(const Turn&) const = default;
+};
+
 // Where a part's own frame lies: u along its length from end 1, v along its width from edge 1, w
 // through its thickness from the inside face.
 struct Pose {
   Point origin;
   Direction u, v, w;
+  std::optional<Turn> turn = {};  // after it lies along the axes
   bool operator==(const Pose&) const = default;
 
-  // The box in space of a box given in the part's own frame.
+  // The box in space of a box given in the part's own frame, before any turn.
   Box place(const Box& own) const;
 };
 

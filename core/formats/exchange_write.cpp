@@ -41,6 +41,7 @@ std::string writeParts(const Job& job, const std::vector<Part>& parts) {
       "# unit: mm\ncode,name,assembly,qty,length,width,thickness,material,grain,band_l1,band_l2,"
       "band_w1,band_w2,oversize,run,run_order,note\n";
   for (const Part& part : parts) {
+    if (part.lumber) continue;  // no sheet has it; bars have a list of their own
     const Material& material = *findMaterial(job, part.material);
     const std::string hand = part.hand == Hand::Left    ? "left hand"
                              : part.hand == Hand::Right ? "right hand"
@@ -61,6 +62,7 @@ std::string writeStock(const Job& job) {
       "# unit: mm\nid,material,thickness,measured,length,width,grain,qty,price,kind,trim\n";
   for (const StockPiece& piece : job.stock) {
     const Material& material = *findMaterial(job, piece.material);
+    if (material.lumber) continue;
     out += fmt::format(
         "{},{},{},{},{},{},{},{},{},{},{}\n", csvField(piece.id), csvField(material.name),
         mm(material.nominal), mm(piece.measured.value_or(material.measured)), mm(piece.length),

@@ -30,6 +30,10 @@ class JsonWriter {
   void operator()(const char* name, const std::string& value) { object_[name] = value; }
   void operator()(const char* name, const Length& value) { object_[name] = value.inMm(); }
   void operator()(const char* name, const Money& value) { object_[name] = value.asDouble(); }
+  void operator()(const char* name, const Angle& value) {
+    constexpr double kMillidegrees = 1000;
+    object_[name] = static_cast<double>(value.inMillidegrees()) / kMillidegrees;
+  }
   void operator()(const char* name, bool value) { object_[name] = value; }
   void operator()(const char* name, int value) { object_[name] = value; }
   void operator()(const char* name, std::int64_t value) { object_[name] = value; }
@@ -40,7 +44,11 @@ class JsonWriter {
   template <class T>
   void operator()(const char* name, const std::vector<T>& values) {
     OrderedJson list = OrderedJson::array();
-    for (const T& value : values) list.push_back(element(value));
+    for (const T& value : values)
+      if constexpr (std::is_same_v<T, std::string>)
+        list.push_back(value);
+      else
+        list.push_back(element(value));
     object_[name] = std::move(list);
   }
   template <class T>
@@ -55,6 +63,11 @@ class JsonWriter {
   void choice(const char* name, const T& value, const Choices<T>& choices) {
     for (const auto& [word, meaning] : choices)
       if (meaning == value) object_[name] = word;
+  }
+  // Whether an optional field is there to be written.
+  template <class T>
+  bool wants(const char*, const std::optional<T>& value) {
+    return value.has_value();
   }
   // A field whose JSON is made elsewhere.
   void put(const char* name, OrderedJson json) { object_[name] = std::move(json); }
@@ -121,6 +134,14 @@ class JsonReader {
     refuse(pointer_ + "/" + name, *json, "one of " + words);
   }
 
+  // Whether an optional field is there to be read; then it has a value to read into.
+  template <class T>
+  bool wants(const char* name, std::optional<T>& value) {
+    if (get(name) == nullptr) return false;
+    value.emplace();
+    return true;
+  }
+
   const OrderedJson* get(const char* name) {
     used_.insert(name);
     if (!object_.is_object()) return nullptr;
@@ -159,6 +180,12 @@ class JsonReader {
       value = Length::nm(*nm);
     else
       refuse(pointer, json, "millimetres with at most six decimals");
+  }
+  void read(const OrderedJson& json, const std::string& pointer, Angle& value) {
+    if (const auto units = scaled(json, 1e3, 360))
+      value = Angle::millidegrees(*units);
+    else
+      refuse(pointer, json, "degrees with at most three decimals");
   }
   void read(const OrderedJson& json, const std::string& pointer, Money& value) {
     const auto units = scaled(json, 1e4, 1e9);

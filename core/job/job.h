@@ -4,9 +4,12 @@
 
 #include <optional>
 #include <string>
+#include <variant>
 #include <vector>
 
-#include "core/job/opening.h"
+#include "core/job/boards.h"
+#include "core/job/carcass.h"
+#include "core/job/kinds.h"
 #include "core/job/shop.h"
 #include "core/job/stock.h"
 #include "core/length/format.h"
@@ -14,93 +17,40 @@
 
 namespace pp {
 
-enum class Joint { Butt, Dado };
-
-// Which way the back's grain runs.
-enum class BackGrain { Upright, Across, Either };
-
-// The back is let into a rabbet round all four outside panels; its width is the back's thickness.
-struct Back {
-  std::string material;                  // id of a Material
-  Length rabbetDepth = Length::mm(9);    // into the outside panels, > 0
-  Length clearance = Length::um(1'500);  // in all, in each direction, >= 0
-  BackGrain grain = BackGrain::Upright;
-  bool operator==(const Back&) const = default;
-};
-
-// A notch in the lower front corner of both sides with a kick board across it.
-struct Toe {
-  Length height = Length::mm(100);  // the bottom's underside stands here, > 0
-  Length depth = Length::mm(75);    // from the sides' front edge to the kick board's face, > 0
-  bool operator==(const Toe&) const = default;
-};
-
-struct ShelfRules {
-  Length clearance = Length::mm(3);  // in length and in depth
-  Length setBack = Length::mm(0);    // behind the carcass front
-  Length pinPitch = Length::mm(32);
-  Length pinSetBack = Length::mm(37);  // pin row from the front edge and from the back
-  Length pinDiameter = Length::mm(5);
-  Length pinDepth = Length::mm(10);
-  bool operator==(const ShelfRules&) const = default;
-};
-
-// Drawer boxes on side-mounted slides behind inset fronts.
-struct DrawerRules {
-  DrawerSchool school = DrawerSchool::Between;
-  std::string boxMaterial;        // sides, front and back of the box: id of a Material
-  std::string bottomMaterial;     // id of a Material
-  std::string frontMaterial;      // id of a Material
-  std::string frontBanding;       // on all four edges of the front, or empty
-  Length gap = Length::mm(2);     // round every front
-  Length ease = Length::um(800);  // box narrower than opening less slides by this
-  Length lowerClearance = Length::mm(12);
-  Length upperClearance = Length::mm(12);
-  Length slideReserve = Length::mm(10);  // a slide fits when slide + this <= depth
-  Length grooveDepth = Length::mm(6);
-  Length grooveUp = Length::mm(12);            // groove's lower edge above the box's lower edge
-  Length bottomClearance = Length::um(1'500);  // in all
-  Length frontRabbet = Length::mm(6);          // RabbetedFront: depth into the box front
-  Length backDado = Length::mm(6);             // RabbetedFront: depth into the sides
-  Length backSetIn = Length::mm(12);           // RabbetedFront: back from the sides' rear ends
-  bool operator==(const DrawerRules&) const = default;
-};
-
-struct Carcass {
-  Length width = Length::mm(600);
-  Length height = Length::mm(720);
-  Length depth = Length::mm(560);
-  std::string material;  // id of a Material
-  std::string banding;   // on all front edges, or empty
-  Joint joint = Joint::Dado;
-  Length dadoDepth = Length::mm(6);
-  Back back;
-  std::optional<Toe> toe;
-  ShelfRules shelves;
-  DrawerRules drawers;
-  Opening inside;
-  bool operator==(const Carcass&) const = default;
-};
+using AssemblyBody = std::variant<Carcass, CarcassGroup, Top, BaseFrame, WallPanel, SeatBox,
+                                  Platform, Ring, Boards>;
 
 struct Assembly {
   std::string code;  // unique in the job; begins the codes of its parts
   std::string name;
-  Carcass carcass;
+  std::int64_t copies = 1;  // so many of it are built, 1..1 000
+  Finish finish = Finish::None;
+  AssemblyBody body;
+
+  bool isCarcass() const { return std::holds_alternative<Carcass>(body); }
+  // Precondition: isCarcass().
+  Carcass& carcass() { return std::get<Carcass>(body); }
+  const Carcass& carcass() const { return std::get<Carcass>(body); }
   bool operator==(const Assembly&) const = default;
 };
 
-// Which dimension of a board follows the grain.
-enum class BoardGrain { Length, Width, Any };
-
-// A board of a given size that belongs to no assembly: a lid, a tray's bottom, a spare shelf.
-struct LooseBoard {
+// What is bought ready: glass, stone, a worktop. Counted and listed, never laid out.
+struct BoughtIn {
   std::string name;
-  std::string material;       // id of a Material
   std::int64_t quantity = 1;  // 1..10 000
-  Length length, width;       // finished, banding included, > 0
-  BoardGrain grain = BoardGrain::Length;
-  std::string bandLong, bandShort;  // on both edges along the length, and along the width; or empty
-  bool operator==(const LooseBoard&) const = default;
+  std::string note;
+  Money price;  // each
+  bool operator==(const BoughtIn&) const = default;
+};
+
+// A part that is made other than the rules say, and why.
+struct PartOverride {
+  std::string part;  // code
+  std::string why;   // not empty
+  std::optional<Length> length, width;  // finished
+  std::optional<BoardGrain> grain;
+  std::optional<std::string> banding;  // on the edges that the rules band; empty: none
+  bool operator==(const PartOverride&) const = default;
 };
 
 enum class Goal { Cost, Offcuts, Setups };
@@ -153,6 +103,8 @@ struct Job {
   std::vector<Slide> slides;
   std::vector<Assembly> assemblies;
   std::vector<LooseBoard> loose;
+  std::vector<BoughtIn> bought;
+  std::vector<PartOverride> overrides;
   std::vector<JobPin> pins;
   bool operator==(const Job&) const = default;
 };

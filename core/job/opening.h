@@ -26,14 +26,21 @@ struct AdjustableShelves {
   bool operator==(const AdjustableShelves&) const = default;
 };
 
-// How a drawer box is put together.
-enum class DrawerSchool {
-  Between,       // front and back between the sides, bottom in four grooves
-  RabbetedFront  // front rabbeted over the sides, back in dados, bottom slides in under the back
+// Shelves that lie on strips screwed to the sides of the opening.
+struct LooseShelves {
+  int count = 1;  // 1..50
+  bool operator==(const LooseShelves&) const = default;
 };
 
-// Drawers with inset fronts, one above the other, listed from the top down.
+enum class BankKind {
+  Drawers,
+  Trays,     // boxes without fronts, on wooden runners
+  Platforms  // pull-outs: a box upside down, its bottom as a working surface
+};
+
+// Drawers or trays, one above the other, listed from the top down.
 struct DrawerBank {
+  BankKind kind = BankKind::Drawers;
   std::vector<Share> fronts = {Share{}};  // heights of the fronts; gaps come off the opening first
   std::optional<Length> boxHeight;        // none: what the clearances leave
   bool matched = false;                   // the fronts are cut as one grain run
@@ -51,10 +58,20 @@ struct Split {
   bool operator==(const Split& other) const;
 };
 
-using OpeningContent = std::variant<OpenSpace, AdjustableShelves, DrawerBank, Split>;
+using OpeningContent =
+    std::variant<OpenSpace, AdjustableShelves, LooseShelves, DrawerBank, Split>;
+
+enum class Hinge { Left, Right, Pair, Top, Bottom };  // Top: a lid that lifts
+
+// A door, a pair or a lid over an opening, whatever is inside.
+struct Door {
+  Hinge hinge = Hinge::Left;
+  bool operator==(const Door&) const = default;
+};
 
 struct Opening {
   OpeningContent content = OpenSpace{};
+  std::optional<Door> door;
   bool operator==(const Opening& other) const = default;
 };
 

@@ -22,6 +22,7 @@ struct Material {
   bool grained = true;  // false: parts may lie either way round
   Tone tone = Tone::Birch;
   std::int64_t density = 650;  // kg per cubic metre
+  bool lumber = false;         // bought as bars: parts are cut to length, not nested on sheets
   bool operator==(const Material&) const = default;
 };
 
@@ -56,11 +57,17 @@ struct Banding {
   bool operator==(const Banding&) const = default;
 };
 
-// A pair of side-mounted drawer slides as it is sold.
+enum class SlideKind { Side, Under };
+
+// A pair of drawer slides as it is sold.
 struct Slide {
   std::string name;                       // unique in the job
   Length length;                          // > 0
-  Length thickness = Length::um(12'700);  // taken by one slide between box and opening
+  Length thickness = Length::um(12'700);  // the box is narrower than its place by twice this, >= 0
+  SlideKind kind = SlideKind::Side;
+  // Under a box these take the place of the drawer's own clearances.
+  std::optional<Length> below = {}, above = {};
+  Money price = {};  // a pair
   bool operator==(const Slide&) const = default;
 };
 

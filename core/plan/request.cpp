@@ -43,15 +43,15 @@ Length bevelKerf(Length kerf) {
 namespace {
 
 // The job's pins as far as their parts and stock are there.
-void addPins(const Job& job, const std::vector<Part>& parts, NestRequest& out) {
+void addPins(const Job& job, NestRequest& out) {
   for (const JobPin& pin : job.pins) {
-    const auto part = std::find_if(parts.begin(), parts.end(),
-                                   [&pin](const Part& one) { return one.code == pin.part; });
+    const auto part = std::find_if(out.parts.begin(), out.parts.end(),
+                                   [&pin](const PartDemand& one) { return one.code == pin.part; });
     const auto stock = std::find_if(out.stock.begin(), out.stock.end(),
                                     [&pin](const StockSupply& row) { return row.id == pin.stock; });
-    if (part == parts.end() || stock == out.stock.end()) continue;
+    if (part == out.parts.end() || stock == out.stock.end()) continue;
     Pin one;
-    one.part = static_cast<std::size_t>(part - parts.begin());
+    one.part = static_cast<std::size_t>(part - out.parts.begin());
     one.copies = pin.copies;
     one.stock = static_cast<std::size_t>(stock - out.stock.begin());
     one.sheet = pin.sheet;
@@ -77,14 +77,15 @@ NestRequest requestOf(const Job& job, const std::vector<Part>& parts) {
   out.goal = job.saw.goal;
   out.ease = job.saw.ease;
   for (const Part& part : parts) {
+    if (part.lumber) continue;  // cut from bars
     const Material& material = *findMaterial(job, part.material);
     PartDemand demand;
     demand.code = part.code;
     demand.length = part.cutLength();
-    demand.width = part.cutWidth();
+    demand.width = part.blank();
     demand.thickness = material.nominal;
     demand.material = material.name;
-    demand.quantity = part.quantity;
+    demand.quantity = part.blanks();
     demand.grain = part.grain;
     demand.run = part.run;
     demand.runOrder = part.runOrder;
@@ -93,6 +94,7 @@ NestRequest requestOf(const Job& job, const std::vector<Part>& parts) {
   }
   for (const StockPiece& piece : job.stock) {
     const Material& material = *findMaterial(job, piece.material);
+    if (material.lumber) continue;
     const Length trim =
         piece.trim.value_or(piece.kind == StockKind::Sheet ? job.saw.trim : Length{});
     out.stock.push_back({piece.id, material.name, material.nominal,
@@ -100,7 +102,7 @@ NestRequest requestOf(const Job& job, const std::vector<Part>& parts) {
                          piece.grain, piece.quantity, piece.price, piece.kind, trim, piece.lot,
                          material.density});
   }
-  addPins(job, parts, out);
+  addPins(job, out);
   return out;
 }
 

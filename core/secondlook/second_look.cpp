@@ -51,11 +51,13 @@ Nearest nearestPiece(const Job& job, const Part& part) {
 
 // A back is the one panel whose grain may be turned without being seen to be wrong.
 std::optional<Fix> turnedBack(const Job& job, const Part& part) {
+  const Assembly* assembly = findAssembly(job, part.assembly);
+  if (assembly == nullptr || !assembly->isCarcass()) return std::nullopt;
   Part turned = part;
   turned.grain = PartGrain::Any;
   if (!nearestPiece(job, turned).fits) return std::nullopt;
   Job fixed = job;
-  assemblyIn(fixed, part.assembly)->carcass.back.grain = BackGrain::Across;
+  assemblyIn(fixed, part.assembly)->carcass().back.grain = BackGrain::Across;
   return Fix{"Run the back's grain across", fixed};
 }
 
@@ -65,6 +67,7 @@ std::vector<Finding> checkPartFitsSheet(const Job& job, const Breakdown& breakdo
   std::vector<Finding> out;
   const LengthStyle style = styleOf(job);
   for (const Part& part : breakdown.parts) {
+    if (part.lumber) continue;
     const Nearest nearest = nearestPiece(job, part);
     if (nearest.fits) continue;
     const Material& material = *findMaterial(job, part.material);
@@ -106,11 +109,11 @@ std::vector<Finding> checkDrawerStacks(const Job& job, const Breakdown& breakdow
         fmt::format("There is {}; it takes {}.", trouble.problem.found, trouble.problem.expected);
     Job fixed = job;
     Assembly& assembly = *assemblyIn(fixed, trouble.assembly);
-    Opening opening = *find(assembly.carcass.inside, trouble.opening);
+    Opening opening = *find(assembly.carcass().inside, trouble.opening);
     auto& bank = std::get<DrawerBank>(opening.content);
     bank.boxHeight.reset();
     for (Share& share : bank.fronts) share = {};
-    assembly.carcass.inside = replaced(assembly.carcass.inside, trouble.opening, opening);
+    assembly.carcass().inside = replaced(assembly.carcass().inside, trouble.opening, opening);
     const Breakdown again = breakDown(fixed, assembly);
     const bool cured =
         std::none_of(again.troubles.begin(), again.troubles.end(),
@@ -141,10 +144,10 @@ std::vector<Finding> checkExposedEdges(const Job& job, const Breakdown& breakdow
       finding.what = fmt::format("{} {} of {} show bare plies", pieces,
                                  fronts ? "drawer front edges" : "front edges", assembly.code);
       finding.why = "They are seen when the cabinet stands, and no banding is chosen for them.";
-      if (!job.bandings.empty()) {
+      if (!job.bandings.empty() && assembly.isCarcass()) {
         Job fixed = job;
-        Carcass& carcass = assemblyIn(fixed, assembly.code)->carcass;
-        (fronts ? carcass.drawers.frontBanding : carcass.banding) = job.bandings.front().name;
+        Carcass& carcass = assemblyIn(fixed, assembly.code)->carcass();
+        (fronts ? carcass.fronts.banding : carcass.banding) = job.bandings.front().name;
         finding.fix = Fix{"Band them with " + job.bandings.front().name, fixed};
       }
       out.push_back(finding);

@@ -11,7 +11,7 @@ namespace {
 
 Job widened(const Job& job, int mm) {
   Job out = job;
-  out.assemblies.front().carcass.width += Length::mm(mm);
+  out.assemblies.front().carcass().width += Length::mm(mm);
   return out;
 }
 
@@ -40,9 +40,9 @@ TEST(Document, refusedEditsChangeNothing) {
   ASSERT_TRUE(document.openDemo(QStringLiteral("log-wall")).empty());
   const Job start = document.job();
   Job bad = start;
-  bad.assemblies.front().carcass.width = Length{};
+  bad.assemblies.front().carcass().width = Length{};
   EXPECT_FALSE(document.edit(QStringLiteral("bad"), bad).empty());
-  Carcass narrow = start.assemblies.front().carcass;
+  Carcass narrow = start.assemblies.front().carcass();
   narrow.width = Length::mm(30);  // valid as data, but nothing can be drawn
   EXPECT_FALSE(document.editAssembly(QStringLiteral("narrow"), "B1", narrow).empty());
   EXPECT_EQ(document.job(), start);

@@ -42,7 +42,7 @@ class Window : public testing::Test {
     ASSERT_TRUE(window_->openDemo(QStringLiteral("ringing-trolley")));
     window_->showStage(0);
   }
-  const Carcass& carcass() const { return window_->document().job().assemblies.front().carcass; }
+  const Carcass& carcass() const { return window_->document().job().assemblies.front().carcass(); }
   ElevationView* elevation() const {
     return named<ElevationView>(window_.get(), QStringLiteral("Elevation"));
   }

@@ -23,7 +23,6 @@ std::string listOf(const Job& job) {
 }
 
 TEST(CarcassRules, eachAgainstItsFormula) {
-  const Back back{"b6", mm(9), mm(1.5)};
   const ShelfRules rules;
   struct Row {
     const char* name;
@@ -40,7 +39,7 @@ TEST(CarcassRules, eachAgainstItsFormula) {
       {"divider, dado", dividerLength(mm(700), Joint::Dado, mm(6)), mm(712),
        "clear height 700 + 2 × dado depth 6 = 712"},
       {"shelf depth", shelfDepth(mm(560), mm(5.8)), mm(554.2), "depth 560 − back 5.8 = 554.2"},
-      {"back", backSize("clear width", mm(564), back), mm(580.5),
+      {"back", backSize("clear width", mm(564), "rabbet depth", mm(9), mm(9), mm(1.5)), mm(580.5),
        "clear width 564 + 2 × rabbet depth 9 − clearance 1.5 = 580.5"},
       {"adjustable shelf", adjustableShelfLength(mm(564), rules), mm(561),
        "clear width 564 − clearance 3 = 561"},
@@ -59,15 +58,15 @@ TEST(CarcassRules, eachAgainstItsFormula) {
             "width 30 − 2 × side 23/32 = 28 9/16");
   EXPECT_EQ(shelfLength(Length::in(28, 9, 16), Joint::Dado, Length::in(0, 1, 4)).total(),
             Length::in(29, 1, 16));
-  EXPECT_EQ(backSize("clear width", Length::in(28, 9, 16),
-                     {"b", Length::in(0, 3, 8), Length::in(0, 1, 16)})
+  EXPECT_EQ(backSize("clear width", Length::in(28, 9, 16), "rabbet depth", Length::in(0, 3, 8),
+                     Length::in(0, 3, 8), Length::in(0, 1, 16))
                 .total(),
             Length::in(29, 1, 4));
 }
 
 // 600 x 720 x 560, 18 and 6, dados 6: inside 564 x 684; back 564 + 18 - 1.5 by 684 + 18 - 1.5.
 TEST(Breakdown, wholePartsListOfAPlainCarcass) {
-  Carcass carcass = test::metricCarcass().carcass;
+  Carcass carcass = test::metricCarcass().carcass();
   carcass.inside.content = Split{SplitBy::Shelves, {{}, {}}, {{}, {}}};
   EXPECT_EQ(listOf(test::jobWith(carcass)),
             "B1-01 left side x1 720 x 560 cut 720 x 560 b18\n"
@@ -80,7 +79,7 @@ TEST(Breakdown, wholePartsListOfAPlainCarcass) {
 
 // With toe and deducted banding of 2, butt joints, measured 17.8 and 5.8.
 TEST(Breakdown, wholePartsListWithToeBandingAndAdjustableShelves) {
-  Carcass carcass = test::metricCarcass().carcass;
+  Carcass carcass = test::metricCarcass().carcass();
   carcass.joint = Joint::Butt;
   carcass.toe = Toe{mm(100), mm(75)};
   carcass.banding = "edge";
@@ -99,7 +98,7 @@ TEST(Breakdown, wholePartsListWithToeBandingAndAdjustableShelves) {
 }
 
 TEST(Breakdown, machiningOfASide) {
-  Carcass carcass = test::metricCarcass().carcass;
+  Carcass carcass = test::metricCarcass().carcass();
   carcass.toe = Toe{mm(100), mm(75)};
   carcass.inside.content = AdjustableShelves{1};
   const std::vector<Part> parts = breakDown(test::jobWith(carcass)).parts;
@@ -123,7 +122,7 @@ TEST(Breakdown, machiningOfASide) {
 }
 
 TEST(Breakdown, dadosThatMeetInADividerAreRefused) {
-  Carcass carcass = test::metricCarcass().carcass;
+  Carcass carcass = test::metricCarcass().carcass();
   carcass.width = mm(1000);
   carcass.dadoDepth = mm(9);
   Split shelves{SplitBy::Shelves, {{}, {}}, {{}, {}}};
@@ -137,13 +136,13 @@ TEST(Breakdown, dadosThatMeetInADividerAreRefused) {
 }
 
 TEST(Breakdown, shelvesThatFillTheirOpeningAreRefused) {
-  Carcass carcass = test::metricCarcass().carcass;
+  Carcass carcass = test::metricCarcass().carcass();
   carcass.inside.content = AdjustableShelves{38};  // 38 x 18 = 684, the clear height
   EXPECT_EQ(breakDown(test::jobWith(carcass)).troubles.size(), 1U);
 }
 
 TEST(Breakdown, looseBoardsComeLastWithTheirBandingTakenOff) {
-  Job job = test::jobWith(test::metricCarcass().carcass);
+  Job job = test::jobWith(test::metricCarcass().carcass());
   LooseBoard lid;
   lid.name = "lid";
   lid.material = "b18";

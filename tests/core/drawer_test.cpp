@@ -50,7 +50,7 @@ TEST(DrawerBox, inchExample) {
   rules.ease = Length::in(0, 1, 32);
   rules.grooveDepth = Length::in(0, 1, 4);
   rules.bottomClearance = Length::in(0, 1, 16);
-  EXPECT_EQ(drawerBoxWidth(Length::in(20), slide, rules).total(), Length::in(18, 31, 32));
+  EXPECT_EQ(drawerBoxWidth(Length::in(20), &slide, rules).total(), Length::in(18, 31, 32));
   const Length side = Length::in(0, 15, 32);
   const DrawerBoxSizes sizes = drawerBoxSizes(
       {Length::in(18, 31, 32), Length::in(16), Length::in(7), side, side, Length::in(0, 7, 32)},
@@ -86,7 +86,7 @@ TEST(DrawerBank, longestStockedSlideThatFits) {
 }
 
 Job bankOf(std::vector<Share> fronts, std::optional<Length> boxHeight = {}) {
-  Carcass carcass = test::metricCarcass().carcass;
+  Carcass carcass = test::metricCarcass().carcass();
   DrawerBank bank;
   bank.fronts = std::move(fronts);
   bank.boxHeight = boxHeight;
@@ -128,7 +128,7 @@ TEST(DrawerBank, aStackThatDoesNotFitIsATroubleAndTheRestStillHasParts) {
 
 TEST(DrawerBank, matchedFrontsAreARunInOrder) {
   Job job = bankOf({{}, {}, {}});
-  std::get<DrawerBank>(job.assemblies[0].carcass.inside.content).matched = true;
+  std::get<DrawerBank>(job.assemblies[0].carcass().inside.content).matched = true;
   int order = 0;
   for (const Part& part : breakDown(job).parts) {
     if (part.name != "drawer front") continue;

@@ -82,7 +82,7 @@ TEST(JobFile, openingsNestedTooDeepAreRefused) {
     inside =
         "{\"kind\":\"split\",\"by\":\"dividers\",\"sizes\":[\"rest\",\"rest\"],\"children\":[" +
         inside + ",{\"kind\":\"open\"}]}";
-  std::string text = writeJob(test::jobWith(test::metricCarcass().carcass));
+  std::string text = writeJob(test::jobWith(test::metricCarcass().carcass()));
   const std::size_t at = text.find("\"inside\": {");
   const std::size_t end = text.find('}', at);
   text.replace(at, end - at + 1, "\"inside\": " + inside);

@@ -51,7 +51,7 @@ TEST(ShareOut, keepsTheSumAndSaysWhenItCannot) {
 
 TEST(Layout, openingsOfAHandDrawnCarcass) {
   // 900 x 850 x 600 of 18, toe 100: inside 864 x 714 from (18, 118).
-  Carcass carcass = test::metricCarcass().carcass;
+  Carcass carcass = test::metricCarcass().carcass();
   carcass.width = mm(900);
   carcass.height = mm(850);
   carcass.depth = mm(600);
@@ -75,7 +75,7 @@ TEST(Layout, openingsOfAHandDrawnCarcass) {
 TEST(Layout, refusesWhatCannotStand) {
   const Job job = test::metricJob();
   const auto refusedFor = [&](auto change) {
-    Carcass carcass = test::metricCarcass().carcass;
+    Carcass carcass = test::metricCarcass().carcass();
     change(carcass);
     const auto layout = layOut(job, carcass);
     return layout.ok() ? std::string("built") : layout.problems().front().field;
@@ -130,7 +130,7 @@ void sums(const Carcass& carcass, const CarcassLayout& layout, const OpeningPath
 
 RC_GTEST_PROP(Layout, openingTreeSums, ()) {
   const Job job = *test::buildableJob();
-  const Carcass& carcass = job.assemblies.front().carcass;
+  const Carcass& carcass = job.assemblies.front().carcass();
   const auto layout = layOut(job, carcass);
   RC_PRE(layout.ok());
   sums(carcass, layout.value(), {}, layout->clear);

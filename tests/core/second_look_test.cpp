@@ -14,9 +14,9 @@ std::vector<Finding> look(const Job& job) {
 }
 
 Job banded() {
-  Carcass carcass = test::metricCarcass().carcass;
+  Carcass carcass = test::metricCarcass().carcass();
   carcass.banding = "edge";
-  carcass.drawers.frontBanding = "edge";
+  carcass.fronts.banding = "edge";
   return test::jobWith(carcass);
 }
 
@@ -31,11 +31,11 @@ TEST(SecondLook, saysNothingOfASoundJob) {
 TEST(SecondLook, partLargerThanEverySheet) {
   Job job = banded();
   // Untrimmed 2440, trimmed 6 each end: a side of 2428 just fits, a nanometre more does not.
-  job.assemblies[0].carcass.height = mm(2428);
-  job.assemblies[0].carcass.back.grain = BackGrain::Upright;
+  job.assemblies[0].carcass().height = mm(2428);
+  job.assemblies[0].carcass().back.grain = BackGrain::Upright;
   const auto sides = [&] { return checkPartFitsSheet(job, breakDown(job)); };
   EXPECT_TRUE(sides().empty());
-  job.assemblies[0].carcass.height += Length::nm(1);
+  job.assemblies[0].carcass().height += Length::nm(1);
   ASSERT_EQ(sides().size(), 2U);
   EXPECT_EQ(sides()[0].severity, Severity::Stop);
   EXPECT_EQ(sides()[0].what, "B1-01 left side is larger than every sheet of birch 18");
@@ -44,7 +44,7 @@ TEST(SecondLook, partLargerThanEverySheet) {
 
 TEST(SecondLook, aBackTooLargeOneWayIsTurnedByItsFix) {
   Job job = banded();
-  job.assemblies[0].carcass.width = mm(1400);
+  job.assemblies[0].carcass().width = mm(1400);
   const auto findings = look(job);
   ASSERT_EQ(findings.size(), 1U);
   ASSERT_TRUE(findings[0].fix.has_value());
@@ -63,10 +63,10 @@ TEST(SecondLook, drawerStackThatDoesNotFitAndItsFix) {
   DrawerBank bank;
   // Clear height 684, two gaps of 2 and one between: 678 is the most that two fronts may be.
   bank.fronts = {{mm(339)}, {mm(339)}};
-  job.assemblies[0].carcass.inside.content = bank;
+  job.assemblies[0].carcass().inside.content = bank;
   EXPECT_TRUE(look(job).empty());
   bank.fronts = {{mm(339)}, {mm(339) + Length::nm(1)}};
-  job.assemblies[0].carcass.inside.content = bank;
+  job.assemblies[0].carcass().inside.content = bank;
   const auto findings = look(job);
   ASSERT_EQ(findings.size(), 1U);
   EXPECT_EQ(findings[0].severity, Severity::Stop);
@@ -76,7 +76,7 @@ TEST(SecondLook, drawerStackThatDoesNotFitAndItsFix) {
 
 TEST(SecondLook, exposedEdgesWithoutBandingAndTheirFix) {
   Job job = banded();
-  job.assemblies[0].carcass.banding.clear();
+  job.assemblies[0].carcass().banding.clear();
   const auto findings = look(job);
   ASSERT_EQ(findings.size(), 1U);
   EXPECT_EQ(findings[0].what, "4 front edges of B1 show bare plies");  // sides, top, bottom
@@ -86,8 +86,8 @@ TEST(SecondLook, exposedEdgesWithoutBandingAndTheirFix) {
 
 TEST(SecondLook, worstFirst) {
   Job job = banded();
-  job.assemblies[0].carcass.banding.clear();
-  job.assemblies[0].carcass.height = mm(3000);
+  job.assemblies[0].carcass().banding.clear();
+  job.assemblies[0].carcass().height = mm(3000);
   const auto findings = look(job);
   ASSERT_GE(findings.size(), 2U);
   EXPECT_EQ(findings.front().severity, Severity::Stop);
@@ -96,7 +96,7 @@ TEST(SecondLook, worstFirst) {
 
 TEST(SecondLook, whatCannotBeBuiltIsSaid) {
   Job job = banded();
-  job.assemblies[0].carcass.dadoDepth = mm(20);
+  job.assemblies[0].carcass().dadoDepth = mm(20);
   const auto findings = look(job);
   ASSERT_EQ(findings.size(), 1U);
   EXPECT_EQ(findings[0].what, "B1 cannot be built as drawn");

@@ -1,6 +1,7 @@
 #include "tests/core/support.h"
 
 #include <fstream>
+#include <functional>
 #include <sstream>
 
 namespace pp::test {
@@ -23,6 +24,8 @@ Job metricJob() {
   }
   for (const int length : {250, 300, 350, 400, 450, 500})
     job.slides.push_back({"slide " + std::to_string(length), Length::mm(length)});
+  job.slides.push_back(
+      {"under 350", Length::mm(350), Length::mm(5), SlideKind::Under, Length::mm(14), Length::mm(7)});
   return job;
 }
 
@@ -30,19 +33,19 @@ Assembly metricCarcass() {
   Assembly assembly;
   assembly.code = "B1";
   assembly.name = "base";
-  Carcass& carcass = assembly.carcass;
+  Carcass& carcass = assembly.carcass();
   carcass.material = "b18";
   carcass.back.material = "b6";
   carcass.drawers.boxMaterial = "b12";
   carcass.drawers.bottomMaterial = "b6";
-  carcass.drawers.frontMaterial = "b18";
+  carcass.fronts.material = "b18";
   return assembly;
 }
 
 Job jobWith(const Carcass& carcass) {
   Job job = metricJob();
   Assembly assembly = metricCarcass();
-  assembly.carcass = carcass;
+  assembly.carcass() = carcass;
   job.assemblies = {assembly};
   return job;
 }
@@ -62,52 +65,256 @@ int pick(int from, int to) {
 
 Opening randomOpening(int depth) {
   Opening out;
-  const int kind = depth == 0 ? pick(0, 2) : pick(0, 5);
+  const int kind = depth == 0 ? pick(0, 4) : pick(0, 7);
+  if (pick(0, 3) == 0) out.door = Door{static_cast<Hinge>(pick(0, 4))};
   if (kind == 1) out.content = AdjustableShelves{pick(1, 3)};
-  if (kind == 2) {
+  if (kind == 2) out.content = LooseShelves{pick(1, 2)};
+  if (kind == 3 || kind == 4) {
     DrawerBank bank;
+    bank.kind = static_cast<BankKind>(pick(0, 2));
     bank.fronts.assign(static_cast<std::size_t>(pick(1, 3)), Share{});
     if (bank.fronts.size() > 1 && pick(0, 1) == 1)
       bank.fronts[0].fixed = Length::um(pick(90'000, 110'000));
     bank.matched = pick(0, 1) == 1;
     out.content = bank;
+    out.door.reset();  // a door before drawers would need them set back
   }
-  if (kind < 3) return out;
+  if (kind < 5) return out;
   Split split;
   split.by = pick(0, 1) == 1 ? SplitBy::Dividers : SplitBy::Shelves;
   split.sizes.assign(static_cast<std::size_t>(pick(2, 3)), Share{});
   if (pick(0, 1) == 1) split.sizes[0].fixed = Length::um(pick(150'000, 300'000));
   for (std::size_t i = 0; i < split.sizes.size(); ++i)
     split.children.push_back(randomOpening(depth - 1));
+  // A door over several openings is theirs alone.
+  const std::function<void(Opening&)> strip = [&strip](Opening& opening) {
+    opening.door.reset();
+    if (auto* bank = std::get_if<DrawerBank>(&opening.content)) bank->kind = BankKind::Trays;
+    if (auto* inner = std::get_if<Split>(&opening.content))
+      for (Opening& child : inner->children) strip(child);
+  };
+  if (out.door)
+    for (Opening& child : split.children) strip(child);
   out.content = split;
   return out;
+}
+
+// Thicknesses as a calliper reads them, down to the hundredth.
+Job measuredJob() {
+  Job job = metricJob();
+  job.materials[0].measured = Length::um(pick(1'700, 1'900) * 10);
+  job.materials[1].measured = Length::um(pick(1'100, 1'300) * 10);
+  job.materials[2].measured = Length::um(pick(500, 650) * 10);
+  return job;
+}
+
+FaceFrame randomFrame() {
+  FaceFrame frame;
+  frame.material = "b18";
+  frame.stile = frame.rail = Length::um(pick(35'000, 60'000));
+  frame.middle = Length::um(pick(40'000, 60'000));
+  frame.fixing = pick(0, 1) == 1 ? FrameFixing::Tongue : FrameFixing::PocketScrews;
+  frame.equalOpenings = pick(0, 2) == 0;
+  frame.depthIncludes = pick(0, 1) == 1;
+  frame.overhangLeft = Length::um(pick(0, 10'000));
+  frame.overhangRight = Length::um(pick(0, 10'000));
+  return frame;
+}
+
+Carcass randomCarcass() {
+  Carcass carcass = metricCarcass().carcass();
+  carcass.width =
+      Length::nm(static_cast<std::int64_t>(pick(500'000, 2'000'000)) * 1000 + pick(0, 999));
+  carcass.height =
+      Length::nm(static_cast<std::int64_t>(pick(600'000, 2'000'000)) * 1000 + pick(0, 999));
+  carcass.depth = Length::um(pick(330'000, 700'000));
+  carcass.joint = static_cast<Joint>(pick(0, 5));
+  if (pick(0, 1) == 1) carcass.joint = Joint::Dado;
+  carcass.dadoDepth = Length::um(pick(3'000, 8'000));
+  carcass.top = static_cast<TopSchool>(pick(0, 5));
+  carcass.topRabbet = Length::um(pick(5'000, 12'000));
+  carcass.back.school = static_cast<BackSchool>(pick(0, 5));
+  carcass.back.rabbetDepth = Length::um(pick(5'000, 10'000));
+  carcass.back.setIn = Length::um(pick(5'000, 20'000));
+  carcass.back.clearance = Length::um(pick(0, 2'000));
+  if (pick(0, 3) == 0) carcass.wallLeft = Length::mm(10);
+  if (pick(0, 3) == 0) carcass.wallRight = Length::mm(8);
+  carcass.liningLeft = pick(0, 3) == 0;
+  carcass.liningRight = pick(0, 3) == 0;
+  if (pick(0, 1) == 1) {
+    carcass.toe = Toe{Length::um(pick(98'000, 120'000)), Length::um(pick(40'000, 90'000))};
+    if (pick(0, 1) == 1) carcass.baseboard = Baseboard{};
+    if (carcass.top == TopSchool::Mitred) carcass.top = TopSchool::Between;
+  }
+  if (carcass.top == TopSchool::Mitred && carcass.back.school == BackSchool::RabbetSides)
+    carcass.back.school = BackSchool::Groove;
+  if (pick(0, 1) == 1) carcass.banding = "edge";
+  carcass.shelves.lip = pick(0, 2) == 0 ? Length::mm(25) : Length{};
+  carcass.drawers.school = static_cast<DrawerSchool>(pick(0, 4));
+  carcass.drawers.running = static_cast<Running>(pick(0, 3));
+  carcass.fronts.fit = pick(0, 1) == 1 ? FrontFit::Overlay : FrontFit::Inset;
+  carcass.fronts.style = static_cast<FrontStyle>(pick(0, 2));
+  carcass.fronts.panelMaterial = "b6";
+  carcass.fronts.overlay = Length::um(pick(0, 15'000));
+  carcass.fronts.fingerPull = pick(0, 3) == 0;
+  return carcass;
 }
 
 }  // namespace
 
 rc::Gen<Job> buildableJob() {
   return rc::gen::exec([] {
-    Job job = metricJob();
-    // Thicknesses as a calliper reads them, down to the hundredth.
-    job.materials[0].measured = Length::um(pick(1'700, 1'900) * 10);
-    job.materials[1].measured = Length::um(pick(1'100, 1'300) * 10);
-    job.materials[2].measured = Length::um(pick(500, 650) * 10);
+    Job job = measuredJob();
     Assembly assembly = metricCarcass();
-    Carcass& carcass = assembly.carcass;
-    carcass.width =
-        Length::nm(static_cast<std::int64_t>(pick(500'000, 2'000'000)) * 1000 + pick(0, 999));
-    carcass.height =
-        Length::nm(static_cast<std::int64_t>(pick(600'000, 2'000'000)) * 1000 + pick(0, 999));
-    carcass.depth = Length::um(pick(330'000, 700'000));
-    carcass.joint = pick(0, 1) == 1 ? Joint::Dado : Joint::Butt;
-    carcass.dadoDepth = Length::um(pick(3'000, 8'000));
-    carcass.back.rabbetDepth = Length::um(pick(5'000, 10'000));
-    carcass.back.clearance = Length::um(pick(0, 2'000));
-    if (pick(0, 1) == 1)
-      carcass.toe = Toe{Length::um(pick(60'000, 120'000)), Length::um(pick(40'000, 90'000))};
-    if (pick(0, 1) == 1) carcass.banding = "edge";
-    carcass.drawers.school = pick(0, 1) == 1 ? DrawerSchool::Between : DrawerSchool::RabbetedFront;
+    Carcass carcass = randomCarcass();
+    if (pick(0, 2) == 0) carcass.frame = randomFrame();
+    if (!carcass.toe && pick(0, 2) == 0) {
+      carcass.stand = Stand{};
+      carcass.stand->kind = static_cast<StandKind>(pick(0, 3));
+      carcass.stand->material = "b18";
+    }
+    if (pick(0, 4) == 0) carcass.cleat = Cleat{"b18", Length::mm(80)};
     carcass.inside = randomOpening(2);
+    assembly.body = carcass;
+    job.assemblies = {assembly};
+    return job;
+  });
+}
+
+rc::Gen<Job> buildableGroup() {
+  return rc::gen::exec([] {
+    Job job = measuredJob();
+    Assembly group;
+    group.code = "G1";
+    CarcassGroup body;
+    Carcass first = randomCarcass();
+    first.cleat.reset();
+    const int count = pick(2, 3);
+    for (int i = 0; i < count; ++i) {
+      Assembly member;
+      member.code = "B" + std::to_string(i + 1);
+      Carcass carcass = first;
+      carcass.width = Length::um(pick(400'000, 1'000'000));
+      carcass.wallLeft = i == 0 ? first.wallLeft : Length{};
+      carcass.wallRight = i + 1 == count ? first.wallRight : Length{};
+      carcass.inside = randomOpening(1);
+      member.body = carcass;
+      body.members.push_back(member.code);
+      job.assemblies.push_back(member);
+    }
+    if (pick(0, 3) != 0) body.frame = randomFrame();
+    if (!first.toe && pick(0, 1) == 1) {
+      body.stand = Stand{};
+      body.stand->kind = StandKind::Frame;
+      body.stand->material = "b18";
+      body.stand->longest = Length::mm(pick(900, 2'400));
+    }
+    if (pick(0, 1) == 1) {
+      body.top = Top{};
+      body.top->material = "b18";
+      body.top->build = pick(0, 1) == 1 ? TopBuild::Laminated : TopBuild::Single;
+    }
+    group.body = body;
+    job.assemblies.push_back(group);
+    return job;
+  });
+}
+
+rc::Gen<Job> buildableKind() {
+  return rc::gen::exec([] {
+    Job job = measuredJob();
+    Assembly assembly;
+    assembly.code = "K1";
+    const auto um = [](int from, int to) { return Length::um(pick(from * 1'000, to * 1'000)); };
+    switch (pick(0, 6)) {
+      case 0: {
+        Top top;
+        top.material = "b18";
+        top.width = um(500, 3'000);
+        top.depth = um(300, 800);
+        top.overLeft = um(0, 30);
+        top.overRight = um(0, 30);
+        top.overBack = um(0, 30);
+        top.build = pick(0, 1) == 1 ? TopBuild::Laminated : TopBuild::Single;
+        if (pick(0, 1) == 1) top.edgingMaterial = "b12";
+        top.edging = um(3, 19);
+        top.edgeLeft = pick(0, 1) == 1;
+        top.edgeRight = pick(0, 1) == 1;
+        top.edgeBack = pick(0, 1) == 1;
+        top.corner = pick(0, 1) == 1 ? EdgingCorner::Mitred : EdgingCorner::Butted;
+        assembly.body = top;
+        break;
+      }
+      case 1: {
+        BaseFrame frame;
+        frame.material = "b18";
+        frame.width = um(500, 4'000);
+        frame.depth = um(200, 700);
+        assembly.body = frame;
+        break;
+      }
+      case 2: {
+        WallPanel panel;
+        panel.material = "b18";
+        panel.cleatMaterial = "b12";
+        panel.height = um(500, 1'200);
+        panel.cleats = pick(1, 3);
+        assembly.body = panel;
+        break;
+      }
+      case 3: {
+        SeatBox seat;
+        seat.material = "b18";
+        seat.width = um(900, 2'400);
+        seat.lids = pick(1, 3);
+        seat.backHeight = pick(0, 2) == 0 ? Length{} : um(200, 400);
+        seat.lean = Angle::millidegrees(pick(0, 20'000));
+        seat.hingeRail = um(180, 230);
+        seat.depth = um(420, 600);
+        if (pick(0, 1) == 1) seat.batten = Baseboard{um(5, 40), um(10, 60)};
+        assembly.body = seat;
+        break;
+      }
+      case 4: {
+        Platform platform;
+        platform.material = "b18";
+        platform.width = um(800, 3'000);
+        platform.depth = um(800, 2'000);
+        platform.across = pick(1, 4);
+        platform.deep = pick(1, 3);
+        assembly.body = platform;
+        break;
+      }
+      case 5: {
+        Ring ring;
+        ring.material = "b18";
+        ring.pieces = pick(3, 24);
+        ring.side = um(140, 400);
+        ring.width = um(40, 200);
+        assembly.body = ring;
+        break;
+      }
+      default: {
+        Boards boards;
+        LooseBoard board;
+        board.name = "leg";
+        board.material = "b18";
+        board.quantity = pick(1, 4);
+        board.length = um(300, 800);
+        board.width = um(60, 200);
+        Feature taper;
+        taper.kind = FeatureKind::Taper;
+        taper.across = board.width;
+        taper.size = board.width / 2;
+        Feature notch;
+        notch.kind = FeatureKind::Notch;
+        notch.length = notch.width = Length::mm(20);
+        board.features = {taper, notch};
+        boards.boards = {board, board};
+        assembly.body = boards;
+        break;
+      }
+    }
     job.assemblies = {assembly};
     return job;
   });

@@ -18,9 +18,15 @@ Job jobWith(const Carcass& carcass);
 
 std::string demo(const std::string& name);  // content of a demo job file
 
+inline constexpr const char* kDemos[] = {"log-wall", "ringing-trolley"};
+
 // A random carcass of the job that is usually buildable: openings, toe, joints, measured
 // thicknesses and drawer schools vary.
 rc::Gen<Job> buildableJob();
+// Two or three of them side by side, then the group of them.
+rc::Gen<Job> buildableGroup();
+// Any kind of assembly but these.
+rc::Gen<Job> buildableKind();
 
 inline Length mm(double value) {
   return Length::nm(static_cast<std::int64_t>(value * 1e6 + (value < 0 ? -0.5 : 0.5)));

@@ -105,7 +105,7 @@ QWidget* DrawStage::makeSide() {
   connect(list_, &QListWidget::currentRowChanged, this, [this](int row) {
     if (row < 0 || row >= static_cast<int>(document().job().assemblies.size())) return;
     const Assembly& chosen = document().job().assemblies[static_cast<std::size_t>(row)];
-    document().measure(tr("width of %1").arg(qs(chosen.code)), chosen.carcass.width);
+    document().measure(tr("width of %1").arg(qs(chosen.code)), chosen.carcass().width);
     document().select({chosen.code, std::nullopt, {}});
   });
   connect(list_, &QListWidget::itemChanged, this, &DrawStage::rename);
@@ -141,7 +141,7 @@ void DrawStage::follow() {
   if (const Assembly* of = assembly()) {
     sentence_->setParagraphs(describe(document().job(), *of, document().selection().opening),
                              document().style());
-    remark_->setText(jointRemark(of->carcass));
+    remark_->setText(jointRemark(of->carcass()));
   } else {
     sentence_->setParagraphs({}, document().style());
     remark_->clear();
@@ -170,7 +170,7 @@ void DrawStage::ask(int key) {
   if (of == nullptr) return;
   if (!document().selection().opening) {
     Selection selection = document().selection();
-    selection.opening = leaves(of->carcass.inside).front();
+    selection.opening = leaves(of->carcass().inside).front();
     document().select(selection);
   }
   if (key == Qt::Key_E) return emptyOpening();
@@ -230,7 +230,7 @@ void DrawStage::answer() {
       split.sizes = sizes.value();
       split.children.resize(sizes->size());
       // What was in the opening moves into the first of the new ones.
-      split.children.front() = *pp::find(assembly()->carcass.inside, path);
+      split.children.front() = *pp::find(assembly()->carcass().inside, path);
       opening.content = split;
       select.push_back(0);
       what = asked_ == Qt::Key_V ? tr("dividers") : tr("shelves");
@@ -241,7 +241,7 @@ void DrawStage::answer() {
 
 void DrawStage::setOpening(const QString& what, const OpeningPath& path, Opening opening,
                            const OpeningPath& select) {
-  Carcass carcass = assembly()->carcass;
+  Carcass carcass = assembly()->carcass();
   carcass.inside = replaced(carcass.inside, path, std::move(opening));
   const Problems problems = document().editAssembly(what, document().selection().assembly, carcass);
   if (!problems.empty()) return answerProblem_->show(problems);
@@ -262,7 +262,7 @@ void DrawStage::cancelAnswer() {
 void DrawStage::emptyOpening() {
   OpeningPath path = *document().selection().opening;
   const bool open =
-      std::holds_alternative<OpenSpace>(pp::find(assembly()->carcass.inside, path)->content);
+      std::holds_alternative<OpenSpace>(pp::find(assembly()->carcass().inside, path)->content);
   if (open && !path.empty()) path.pop_back();
   setOpening(tr("empty the opening"), path, Opening{}, path);
 }
@@ -270,7 +270,7 @@ void DrawStage::emptyOpening() {
 void DrawStage::changeCarcass(const QString& name, const std::function<Problems(Carcass&)>& apply) {
   const Assembly* of = assembly();
   if (of == nullptr) return;
-  Carcass carcass = of->carcass;
+  Carcass carcass = of->carcass();
   Problems problems = apply(carcass);
   if (problems.empty()) problems = document().editAssembly(name, of->code, carcass);
   // Typing the value that is there already is no edit, but the field must still go.
@@ -294,7 +294,7 @@ void DrawStage::addAssembly() {
   Assembly added;
   added.code = freeCode();
   added.name = tr("carcass").toStdString();
-  Carcass& carcass = added.carcass;
+  Carcass& carcass = added.carcass();
   // The thickest material makes the case, the thinnest the back and the drawer bottoms.
   const auto byThickness = [](const Material& a, const Material& b) {
     return a.nominal < b.nominal;
@@ -303,11 +303,11 @@ void DrawStage::addAssembly() {
       *std::max_element(next.materials.begin(), next.materials.end(), byThickness);
   const Material& thin =
       *std::min_element(next.materials.begin(), next.materials.end(), byThickness);
-  carcass.material = carcass.drawers.frontMaterial = thick.id;
+  carcass.material = carcass.fronts.material = thick.id;
   carcass.back.material = carcass.drawers.bottomMaterial = thin.id;
   carcass.drawers.boxMaterial = next.materials[next.materials.size() / 2].id;
   if (!next.bandings.empty())
-    carcass.banding = carcass.drawers.frontBanding = next.bandings.front().name;
+    carcass.banding = carcass.fronts.banding = next.bandings.front().name;
   const std::string code = added.code;
   next.assemblies.push_back(std::move(added));
   const Problems problems = document().edit(tr("add %1").arg(qs(code)), std::move(next));

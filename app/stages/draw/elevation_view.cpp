@@ -27,7 +27,7 @@ const Assembly* ElevationView::assembly() const {
 void ElevationView::follow() {
   layout_.reset();
   if (const Assembly* of = assembly()) {
-    auto layout = layOut(document_.job(), of->carcass);
+    auto layout = layOut(document_.job(), of->carcass());
     if (layout) layout_ = std::move(layout).value();
   }
   QString description;

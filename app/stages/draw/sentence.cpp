@@ -13,7 +13,7 @@ namespace {
 class Writer {
  public:
   Writer(const Job& job, const Assembly& assembly)
-      : job_(job), carcass_(assembly.carcass), style_(styleOf(job)) {}
+      : job_(job), carcass_(assembly.carcass()), style_(styleOf(job)) {}
 
   std::vector<Paragraph> run(const std::optional<OpeningPath>& selected) {
     sizes();
@@ -284,13 +284,13 @@ class Writer {
     length(tr("upper clearance"), rules.upperClearance,
            [](Carcass& c, Length l) { c.drawers.upperClearance = l; });
     say(tr(". Fronts are inset, of"));
-    material(tr("drawer front material"), rules.frontMaterial,
-             [](Carcass& c, const std::string& id) { c.drawers.frontMaterial = id; });
+    material(tr("drawer front material"), carcass_.fronts.material,
+             [](Carcass& c, const std::string& id) { c.fronts.material = id; });
     say(tr("with"));
-    banding(tr("drawer front banding"), rules.frontBanding,
-            [](Carcass& c, const std::string& id) { c.drawers.frontBanding = id; });
+    banding(tr("drawer front banding"), carcass_.fronts.banding,
+            [](Carcass& c, const std::string& id) { c.fronts.banding = id; });
     say(tr("round them and a gap of"));
-    length(tr("front gap"), rules.gap, [](Carcass& c, Length l) { c.drawers.gap = l; });
+    length(tr("front gap"), carcass_.fronts.gap, [](Carcass& c, Length l) { c.fronts.gap = l; });
     say(tr("on every side."));
   }
 

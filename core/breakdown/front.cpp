@@ -1,0 +1,329 @@
+#include "core/breakdown/front.h"
+
+#include <algorithm>
+
+namespace pp {
+namespace {
+
+constexpr Angle kFingerPull = Angle::degrees(30);
+constexpr Length kCup = Length::mm(35);
+constexpr Length kCupCentre = Length::um(22'500);  // 5 mm of wood beside the cup
+constexpr Length kCupDepth = Length::um(12'500);
+constexpr Length kScrewHole = Length::mm(5);
+
+// How far a front may reach over an edge of its opening: over an outside panel the overlay, over one
+// that it shares with a neighbour half of what the gap leaves.
+Length overEdge(const Carcass& carcass, const CarcassLayout& layout, bool outside) {
+  const FrontRules& rules = carcass.fronts;
+  if (rules.fit == FrontFit::Inset) return -rules.gap;
+  const Length panel = layout.frame ? layout.frame->middle : layout.thickness;
+  const Length shared = (panel - rules.gap) / 2;
+  return outside ? rules.overlay : std::min(rules.overlay, shared);
+}
+
+Machining round(Cut cut, std::string receives, Length u, Length v, Length width, Length depth,
+                Edge from, Length distance) {
+  Machining out;
+  out.cut = cut;
+  out.receives = std::move(receives);
+  out.u0 = out.u1 = u;
+  out.v0 = out.v1 = v;
+  out.width = width;
+  out.depth = depth;
+  out.from = from;
+  out.distance = distance;
+  out.holes = 1;
+  out.through = false;
+  return out;
+}
+
+class FrontMaker {
+ public:
+  FrontMaker(const Maker& maker, const FrontRules& rules, const FrontPlace& place,
+             std::string name, bool upright, const OpeningPath& opening)
+      : maker_(maker),
+        rules_(rules),
+        place_(place),
+        name_(std::move(name)),
+        upright_(upright),
+        opening_(opening) {}
+
+  std::vector<Part> slab() {
+    Part part = board(name_, rules_.material, upright_ ? place_.height : place_.width,
+                      upright_ ? place_.width : place_.height);
+    put(part, Length{}, Length{}, upright_, Length{});
+    for (const Side side : {Side::Left, Side::Right, Side::Bottom, Side::Top})
+      maker_.show(part, side, rules_.banding);
+    return {part};
+  }
+
+  Result<std::vector<Part>> framed() {
+    const Length width = rules_.frameWidth;
+    const Length thickness = maker_.thickness(rules_.material);
+    const Length panel = maker_.thickness(panelMaterial());
+    if (place_.rect.width <= 2 * width || place_.rect.height <= 2 * width)
+      return cannot("front frame", maker_.shown(width) + " wide",
+                    "stiles and rails that leave room for a panel");
+    if (panel >= thickness || rules_.tongue >= width)
+      return cannot("front panel", maker_.shown(panel) + " thick",
+                    "thinner than the frame, and a groove less deep than the frame is wide");
+    std::vector<Part> out;
+    const bool grooved = rules_.style == FrontStyle::GroovedFrame;
+    for (const bool left : {true, false}) out.push_back(stile(left, grooved, panel, thickness));
+    for (const bool lower : {true, false}) out.push_back(rail(lower, grooved, panel, thickness));
+    Part middle = board(name_ + " panel", panelMaterial(), framedPanel(place_.height, rules_),
+                        framedPanel(place_.width, rules_));
+    const Length into = rules_.tongue - rules_.panelClearance / 2;
+    put(middle, width - into, width - into, true,
+        grooved ? (thickness - panel) / 2 : thickness - panel);
+    out.push_back(std::move(middle));
+    return out;
+  }
+
+ private:
+  const std::string& panelMaterial() const {
+    return rules_.panelMaterial.empty() ? rules_.material : rules_.panelMaterial;
+  }
+
+  Part board(std::string name, const std::string& material, Reason length, Reason width) const {
+    Part part = maker_.board(std::move(name), material, std::move(length), std::move(width));
+    part.show = Face::Outside;
+    part.opening = opening_;
+    if (rules_.finish) part.finish = *rules_.finish;
+    return part;
+  }
+
+  // At (x, z) from the front's lower left corner, `behind` its face.
+  void put(Part& part, Length x, Length z, bool upright, Length behind) const {
+    Maker::place(part, {{place_.rect.x + x, place_.face + behind + part.thickness,
+                         place_.rect.z + z},
+                        upright ? kUp : kRight,
+                        upright ? kRight : kUp,
+                        kForwards});
+  }
+
+  static void edgeGroove(Part& part, bool high, Length panel, Length depth) {
+    Machining cut;
+    cut.cut = Cut::EdgeGroove;
+    cut.receives = "panel";
+    cut.u1 = part.length.total();
+    cut.v0 = high ? part.width.total() - depth : Length{};
+    cut.v1 = cut.v0 + depth;
+    cut.w0 = part.thickness - panel - (part.thickness - panel) / 2;
+    cut.width = panel;
+    cut.depth = depth;
+    cut.from = high ? Edge::L2 : Edge::L1;
+    part.machining.push_back(std::move(cut));
+  }
+
+  // The rabbet from behind that takes the panel of a lapped frame.
+  void panelRabbet(Part& part, bool high, Length u0, Length u1, Length panel) const {
+    Machining cut = grooveAlong(part, "panel", high ? part.width.total() - rules_.tongue : Length{},
+                                rules_.tongue, panel);
+    cut.u0 = u0;
+    cut.u1 = u1;
+    cut.through = false;
+    part.machining.push_back(std::move(cut));
+  }
+
+  Part stile(bool left, bool grooved, Length panel, Length thickness) const {
+    const Length width = rules_.frameWidth;
+    Part part = board(name_ + " stile", rules_.material, place_.height,
+                      Reason("stile width", width));
+    put(part, left ? Length{} : place_.rect.width - width, Length{}, true, Length{});
+    part.hand = left ? Hand::Left : Hand::Right;
+    if (grooved) {
+      edgeGroove(part, left, panel, rules_.tongue);
+    } else {
+      for (const Length u : {Length{}, part.length.total() - width})
+        part.machining.push_back(
+            dadoAcross(part, name_ + " rail", u, width, thickness / 2, Face::Outside));
+      panelRabbet(part, left, width - rules_.tongue, part.length.total() - width + rules_.tongue,
+                  panel);
+    }
+    return part;
+  }
+
+  Part rail(bool lower, bool grooved, Length panel, Length thickness) const {
+    const Length width = rules_.frameWidth;
+    Part part = board(name_ + (lower ? " lower rail" : " upper rail"), rules_.material,
+                      grooved ? railLength(place_.width, rules_) : place_.width,
+                      Reason("rail width", width));
+    put(part, grooved ? width - rules_.tongue : Length{},
+        lower ? Length{} : place_.rect.height - width, false, Length{});
+    if (grooved) {
+      edgeGroove(part, lower, panel, rules_.tongue);
+      // What is left in the middle of the thickness is the tongue.
+      const Length shoulder = (thickness - panel) / 2;
+      for (const Length u : {Length{}, part.length.total() - rules_.tongue}) {
+        part.machining.push_back(dadoAcross(part, "shoulder of the tongue", u, rules_.tongue,
+                                            shoulder, Face::Outside));
+        part.machining.push_back(dadoAcross(part, "shoulder of the tongue", u, rules_.tongue,
+                                            thickness - panel - shoulder, Face::Inside));
+      }
+    } else {
+      for (const Length u : {Length{}, part.length.total() - width})
+        part.machining.push_back(dadoAcross(part, name_ + " stile", u, width,
+                                            thickness - thickness / 2, Face::Inside));
+      panelRabbet(part, lower, width, part.length.total() - width, panel);
+    }
+    return part;
+  }
+
+  const Maker& maker_;
+  const FrontRules& rules_;
+  const FrontPlace& place_;
+  std::string name_;
+  bool upright_;
+  const OpeningPath& opening_;
+};
+
+struct Leaf {
+  FrontPlace place;
+  Hinge hinge;
+};
+
+std::vector<Leaf> leavesOf(const Carcass& carcass, const CarcassLayout& layout,
+                           const OpeningRect& door, Length thickness) {
+  const Hinge hinge = find(carcass.inside, door.path)->door->hinge;
+  const FrontRules& rules = carcass.fronts;
+  const FrontReach reach = frontReach(carcass, layout, door);
+  const std::int64_t count = hinge == Hinge::Pair ? 2 : 1;
+  FrontPlace place;
+  place.width = frontWidth(door.face.width, reach.left, reach.right, rules.gap, count);
+  place.height = frontWidth(door.face.height, reach.bottom, reach.top, rules.gap, 1);
+  place.rect = {door.face.x - reach.left, door.face.z - reach.bottom, place.width.total(),
+                place.height.total()};
+  place.face = layout.frameFront - (rules.fit == FrontFit::Overlay ? thickness : Length{});
+  if (count == 1) return {{place, hinge}};
+  FrontPlace right = place;
+  right.rect.x = door.face.right() + reach.right - right.rect.width;
+  return {{place, Hinge::Left}, {right, Hinge::Right}};
+}
+
+}  // namespace
+
+FrontReach frontReach(const Carcass& carcass, const CarcassLayout& layout,
+                      const OpeningRect& opening) {
+  const FrontRect& r = opening.rect;
+  const FrontRect& clear = layout.clear;
+  return {overEdge(carcass, layout, r.x == clear.x),
+          overEdge(carcass, layout, r.right() == clear.right()),
+          overEdge(carcass, layout, r.z == clear.z),
+          overEdge(carcass, layout, r.top() == clear.top())};
+}
+
+Reason frontWidth(Length opening, Length reachLow, Length reachHigh, Length gap,
+                  std::int64_t count) {
+  Reason out("opening", opening);
+  if (reachLow < Length{} && reachLow == reachHigh)
+    out.minus("gap", -reachLow, 2);
+  else if (reachLow == reachHigh)
+    out.plus("overlay", reachLow, 2);
+  else
+    out.plus("overlay", reachLow).plus("overlay", reachHigh);
+  out.minus("gap", gap, count - 1);
+  return count > 1 ? out.shared(count) : out;
+}
+
+Reason railLength(const Reason& width, const FrontRules& rules) {
+  return Reason("front width", width.total())
+      .minus("stile", rules.frameWidth, 2)
+      .plus("tongue", rules.tongue, 2);
+}
+
+Reason framedPanel(const Reason& size, const FrontRules& rules) {
+  return Reason("front", size.total())
+      .minus("frame", rules.frameWidth, 2)
+      .plus(rules.style == FrontStyle::LappedFrame ? "rabbet" : "groove", rules.tongue, 2)
+      .minus("clearance", rules.panelClearance);
+}
+
+std::vector<Length> hingePlaces(Length height, double grams, const std::vector<Length>& blocked) {
+  constexpr Length kFromEnd = Length::mm(100);
+  constexpr Length kClear = Length::mm(30);
+  constexpr double kHeavy = 15'000;
+  std::int64_t count = height <= Length::mm(1'000) ? 2 : height <= Length::mm(1'600) ? 3 : 4;
+  if (grams > kHeavy) ++count;
+  const Length end = std::min(kFromEnd, height / 4);
+  std::vector<Length> out;
+  for (std::int64_t i = 0; i < count; ++i) {
+    Length at = end + i * (height - 2 * end) / (count - 1);
+    for (const Length shelf : blocked)
+      if (at > shelf - kClear && at < shelf + kClear)
+        at = at >= shelf ? shelf + kClear : shelf - kClear;
+    out.push_back(at);
+  }
+  return out;
+}
+
+Result<std::vector<Part>> frontParts(const Maker& maker, const FrontRules& rules,
+                                     const FrontPlace& place, const std::string& name, bool upright,
+                                     const OpeningPath& opening) {
+  if (place.rect.width <= Length{} || place.rect.height <= Length{})
+    return cannot("fronts", "an opening that the gaps take up", "smaller gaps or a larger opening");
+  FrontMaker front(maker, rules, place, name, upright, opening);
+  if (rules.style == FrontStyle::Slab) return front.slab();
+  return front.framed();
+}
+
+Result<std::vector<Part>> doorParts(const Maker& maker, const Carcass& carcass,
+                                    const CarcassLayout& layout, const OpeningRect& door) {
+  const FrontRules& rules = carcass.fronts;
+  const Material& material = *findMaterial(maker.job(), rules.material);
+  std::vector<Part> out;
+  for (const Leaf& leaf : leavesOf(carcass, layout, door, material.measured)) {
+    const bool flap = leaf.hinge == Hinge::Top || leaf.hinge == Hinge::Bottom;
+    auto made = frontParts(maker, rules, leaf.place, flap ? "lid" : "door", !flap, door.path);
+    if (!made) return made.problems();
+    std::vector<Part> parts = std::move(made).value();
+    const FrontRect& r = leaf.place.rect;
+    const double grams =
+        (r.width * r.height).inM2() * material.measured.inMm() * static_cast<double>(material.density);
+    std::vector<Length> blocked;
+    for (const PanelRect& panel : layout.panels)
+      if (panel.kind == PanelKind::Shelf && panel.rect.z > r.z && panel.rect.z < r.top() &&
+          panel.rect.x < r.right() && panel.rect.right() > r.x && !flap)
+        blocked.push_back(panel.rect.z + panel.rect.height / 2 - r.z);
+    for (Part& part : parts) {
+      const bool slab = rules.style == FrontStyle::Slab;
+      const bool stile = part.name.ends_with("stile");
+      const bool low = leaf.hinge == Hinge::Left || leaf.hinge == Hinge::Bottom;
+      if (!flap && part.hand == Hand::None && slab)
+        part.hand = leaf.hinge == Hinge::Left ? Hand::Left : Hand::Right;
+      const bool hinged = slab || (!flap && stile && (part.hand == Hand::Left) == low) ||
+                          (flap && part.name.ends_with(low ? "lower rail" : "upper rail"));
+      const bool pulled = slab || (!flap && stile && (part.hand == Hand::Left) != low) ||
+                          (flap && part.name.ends_with(low ? "upper rail" : "lower rail"));
+      const Length along = flap && !slab ? part.length.total() : flap ? r.width : r.height;
+      const Length v = low ? kCupCentre : part.width.total() - kCupCentre;
+      if (hinged)
+        for (const Length u : hingePlaces(along, grams, blocked))
+          part.machining.push_back(round(Cut::HingeCup, "hinge", u, v, kCup, kCupDepth,
+                                         low ? Edge::L1 : Edge::L2, kCupCentre));
+      if (!pulled) continue;
+      const Edge free = low ? Edge::L2 : Edge::L1;
+      if (rules.fingerPull) {
+        part.machining.push_back(bevel(free, kFingerPull, Face::Outside, "finger pull"));
+      } else {
+        const Length in = std::min(rules.pullFromEdge, part.width.total() / 2);
+        Machining hole = round(Cut::Hole, "pull", part.length.total() / 2,
+                               low ? part.width.total() - in : in, kScrewHole, part.thickness, free,
+                               in);
+        hole.through = true;
+        part.machining.push_back(std::move(hole));
+      }
+    }
+    out.insert(out.end(), parts.begin(), parts.end());
+  }
+  return out;
+}
+
+std::vector<FrontRect> doorRects(const Carcass& carcass, const CarcassLayout& layout,
+                                 const OpeningRect& door) {
+  std::vector<FrontRect> out;
+  for (const Leaf& leaf : leavesOf(carcass, layout, door, Length{})) out.push_back(leaf.place.rect);
+  return out;
+}
+
+}  // namespace pp

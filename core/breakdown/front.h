@@ -1,0 +1,47 @@
+// Doors and drawer fronts: slabs and two schools of frame and panel.
+#pragma once
+
+#include "core/breakdown/layout.h"
+#include "core/breakdown/maker.h"
+
+namespace pp {
+
+// A front where it hangs, with where its sizes come from.
+struct FrontPlace {
+  FrontRect rect;
+  Reason width, height;
+  Length face;  // y of its face
+};
+
+// How far a front lies over each edge of its opening; below zero: how far inside it stays.
+struct FrontReach {
+  Length left, right, bottom, top;
+};
+FrontReach frontReach(const Carcass& carcass, const CarcassLayout& layout, const OpeningRect& opening);
+
+// One of `count` fronts side by side over an opening.
+Reason frontWidth(Length opening, Length reachLow, Length reachHigh, Length gap, std::int64_t count);
+
+// Frame and panel, from the front's own size.
+Reason railLength(const Reason& width, const FrontRules& rules);
+Reason framedPanel(const Reason& size, const FrontRules& rules);
+
+// Hinges a door needs: two up to 1000 mm, three to 1600, four above, one more over 15 kg. Centres
+// from the door's lower end: the outer ones 100 mm from the ends, the rest shared; each is moved
+// off what lies at `blocked` (from the door's lower end) by 30 mm at least.
+std::vector<Length> hingePlaces(Length height, double grams, const std::vector<Length>& blocked);
+
+// The boards of one front. `upright`: its grain runs up. Problems when a frame leaves no panel.
+Result<std::vector<Part>> frontParts(const Maker& maker, const FrontRules& rules,
+                                     const FrontPlace& place, const std::string& name, bool upright,
+                                     const OpeningPath& opening);
+
+// Every door of the carcass.
+Result<std::vector<Part>> doorParts(const Maker& maker, const Carcass& carcass,
+                                    const CarcassLayout& layout, const OpeningRect& door);
+
+// The rectangles of the doors of an opening, for drawing.
+std::vector<FrontRect> doorRects(const Carcass& carcass, const CarcassLayout& layout,
+                                 const OpeningRect& door);
+
+}  // namespace pp

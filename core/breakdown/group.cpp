@@ -1,0 +1,140 @@
+#include <algorithm>
+
+#include "core/breakdown/frame.h"
+#include "core/breakdown/kinds.h"
+#include "core/breakdown/stand.h"
+
+namespace pp {
+
+Length memberOffset(const Job& job, const CarcassGroup& group, const std::string& member) {
+  Length x;
+  for (const std::string& code : group.members) {
+    if (code == member) break;
+    x += findAssembly(job, code)->carcass().width;
+  }
+  return x;
+}
+
+namespace {
+
+class GroupMaker {
+ public:
+  GroupMaker(const Maker& maker, const CarcassGroup& group) : maker_(maker), group_(group) {}
+
+  Result<std::vector<Part>> run() {
+    for (const std::string& code : group_.members) {
+      const Assembly& member = *findAssembly(maker_.job(), code);
+      auto layout = layOut(maker_.job(), member);
+      if (!layout) return layout.problems();
+      members_.push_back({&member.carcass(), std::move(layout).value(),
+                          memberOffset(maker_.job(), group_, code)});
+    }
+    const CarcassLayout& first = members_.front().layout;
+    for (const Member& member : members_) {
+      if (member.layout.outer.top() != first.outer.top())
+        return cannot("group", "carcasses of different heights", "carcasses of one height");
+      if (group_.frame && member.layout.frameFront != first.frameFront)
+        return cannot("group", "fronts in different planes", "carcasses whose frame lies in one plane");
+    }
+    std::vector<Part> out;
+    if (group_.stand)
+      if (const Problems problems = add(out, stand()); !problems.empty()) return problems;
+    if (group_.frame) frame(out);
+    if (group_.top)
+      if (const Problems problems = add(out, top()); !problems.empty()) return problems;
+    return out;
+  }
+
+ private:
+  struct Member {
+    const Carcass* carcass;
+    CarcassLayout layout;
+    Length x;
+  };
+
+  static Problems add(std::vector<Part>& out, Result<std::vector<Part>> parts) {
+    if (!parts) return parts.problems();
+    out.insert(out.end(), parts->begin(), parts->end());
+    return {};
+  }
+
+  Length left() const { return members_.front().x + members_.front().layout.outer.x; }
+  Length right() const { return members_.back().x + members_.back().layout.outer.right(); }
+
+  Result<std::vector<Part>> stand() const {
+    if (group_.stand->kind != StandKind::Frame) return std::vector<Part>{};
+    Length depth = members_.front().layout.sideDepth;
+    Length moulding;
+    for (const Member& member : members_) {
+      depth = std::min(depth, member.layout.sideDepth);
+      moulding = std::max(moulding, mouldingDepth(*member.carcass));
+    }
+    return baseFrameParts(maker_,
+                          frameOf(*group_.stand, right() - left(),
+                                  depth - group_.stand->setIn - moulding),
+                          {left(), group_.stand->setIn, Length{}});
+  }
+
+  void frame(std::vector<Part>& out) const {
+    const FaceFrame& frame = *group_.frame;
+    for (std::size_t i = 0; i < members_.size(); ++i) {
+      const Member& member = members_[i];
+      const Length toe = member.carcass->toe ? member.carcass->toe->height : Length{};
+      const FrontRect outline =
+          frameOutline(member.layout.outer, member.layout.outer.z + toe, *member.carcass, frame);
+      if (i == 0)
+        stile(out, {MemberKind::Stile, {outline.x, outline.z, frame.stile, outline.height}}, {i});
+      for (FrameMember one : member.layout.members) {
+        one.rect.x += member.x;
+        Part part = memberPart(maker_, frame, one, member.layout.frameFront);
+        letIn(part, one, frame, member.layout, member.x);
+        out.push_back(std::move(part));
+      }
+      const bool last = i + 1 == members_.size();
+      const Length at = last ? member.x + outline.right() - frame.stile
+                             : member.x + member.layout.outer.right() - frame.middle / 2;
+      const FrontRect rect{at, outline.z, last ? frame.stile : frame.middle, outline.height};
+      if (last)
+        stile(out, {MemberKind::Stile, rect}, {i});
+      else
+        stile(out, {MemberKind::MiddleStile, rect}, {i, i + 1});
+    }
+  }
+
+  void stile(std::vector<Part>& out, const FrameMember& member,
+             const std::vector<std::size_t>& over) const {
+    Part part = memberPart(maker_, *group_.frame, member, members_.front().layout.frameFront);
+    for (const std::size_t i : over)
+      letIn(part, member, *group_.frame, members_[i].layout, members_[i].x);
+    out.push_back(std::move(part));
+  }
+
+  Result<std::vector<Part>> top() const {
+    Top top = *group_.top;
+    const CarcassLayout& first = members_.front().layout;
+    // From wall to wall where there are walls.
+    const Length from = left() - members_.front().carcass->wallLeft;
+    const Length to = right() + members_.back().carcass->wallRight;
+    top.width = to - from;
+    Length depth;
+    for (const Member& member : members_)
+      depth = std::max({depth, member.layout.sideDepth,
+                        member.carcass->back.school == BackSchool::Behind
+                            ? member.layout.sideDepth + member.layout.backThickness
+                            : Length{}});
+    top.depth = depth - first.frameFront;
+    return topParts(maker_, top, {from, first.frameFront, first.outer.top()});
+  }
+
+  const Maker& maker_;
+  const CarcassGroup& group_;
+  std::vector<Member> members_;
+};
+
+}  // namespace
+
+Result<std::vector<Part>> groupParts(const Maker& maker, const CarcassGroup& group) {
+  return GroupMaker(maker, group).run();
+}
+
+}  // namespace pp

@@ -1,0 +1,63 @@
+#include "core/breakdown/maker.h"
+
+namespace pp {
+namespace {
+
+Side sideAt(const Direction& direction, bool high) {
+  const bool up = (direction.sign > 0) == high;
+  switch (direction.axis) {
+    case Axis::X:
+      return up ? Side::Right : Side::Left;
+    case Axis::Y:
+      return up ? Side::Back : Side::Front;
+    case Axis::Z:
+      break;
+  }
+  return up ? Side::Top : Side::Bottom;
+}
+
+}  // namespace
+
+Part Maker::board(std::string name, const std::string& material, Reason length,
+                  Reason width) const {
+  const Material& sheet = *findMaterial(job_, material);
+  Part part;
+  part.name = std::move(name);
+  part.assembly = assembly_.code;
+  part.material = material;
+  part.thickness = sheet.measured;
+  part.grain = sheet.grained ? PartGrain::Length : PartGrain::Any;
+  part.lumber = sheet.lumber;
+  part.length = std::move(length);
+  part.width = std::move(width);
+  part.finish = assembly_.finish;
+  return part;
+}
+
+void Maker::place(Part& part, const Pose& pose) {
+  part.edges = {sideAt(pose.v, false), sideAt(pose.v, true), sideAt(pose.u, false),
+                sideAt(pose.u, true)};
+  part.poses.push_back(pose);
+}
+
+void Maker::show(Part& part, Side side, const std::string& banding) const {
+  const auto edge = part.edgeAt(side);
+  if (!edge) return;
+  // Solid wood has no plies to hide.
+  part.exposed[static_cast<std::size_t>(*edge)] = !part.lumber;
+  band(part, *edge, findBanding(job_, banding));
+}
+
+Length Maker::thickness(const std::string& material) const {
+  return findMaterial(job_, material)->measured;
+}
+
+std::string Maker::shown(Length length) const {
+  return formatWithUnit(length, styleOf(job_));
+}
+
+Problem cannot(std::string field, std::string found, std::string expected) {
+  return {{}, 0, std::move(field), std::move(found), std::move(expected)};
+}
+
+}  // namespace pp

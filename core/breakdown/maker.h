@@ -1,0 +1,41 @@
+// Makes the boards of one assembly: what all rule families do alike.
+#pragma once
+
+#include "core/breakdown/banding.h"
+#include "core/breakdown/machining.h"
+#include "core/breakdown/part.h"
+
+namespace pp {
+
+// The six directions of an assembly.
+inline constexpr Direction kRight{Axis::X, 1}, kLeft{Axis::X, -1}, kBackwards{Axis::Y, 1},
+    kForwards{Axis::Y, -1}, kUp{Axis::Z, 1}, kDown{Axis::Z, -1};
+
+class Maker {
+ public:
+  // Both are kept by reference.
+  Maker(const Job& job, const Assembly& assembly) : job_(job), assembly_(assembly) {}
+
+  // A board without a place. Its thickness, grain and whether it is lumber follow the material.
+  Part board(std::string name, const std::string& material, Reason length, Reason width) const;
+
+  // Says which way the edges look, for a board that lies as `pose` has it: L1, L2, W1, W2 in turn.
+  static void place(Part& part, const Pose& pose);
+
+  // The edge is seen when all is built; it is banded where a banding is named.
+  void show(Part& part, Side side, const std::string& banding) const;
+
+  Length thickness(const std::string& material) const;
+  const Job& job() const { return job_; }
+  const Assembly& assembly() const { return assembly_; }
+  std::string shown(Length length) const;  // with its unit
+
+ private:
+  const Job& job_;
+  const Assembly& assembly_;
+};
+
+// "{field}: found, expected" for something that cannot be built.
+Problem cannot(std::string field, std::string found, std::string expected);
+
+}  // namespace pp

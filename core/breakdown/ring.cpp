@@ -1,0 +1,42 @@
+#include "core/breakdown/kinds.h"
+#include "core/breakdown/trig.h"
+
+namespace pp {
+
+Angle ringBevel(int pieces) {
+  constexpr std::int64_t kHalfTurn = 180'000;
+  return Angle::millidegrees((kHalfTurn + pieces / 2) / pieces);
+}
+
+Result<std::vector<Part>> ringParts(const Maker& maker, const Ring& ring) {
+  const Angle angle = ringBevel(ring.pieces);
+  Part part = maker.board("ring piece", ring.material, Reason("side at the long points", ring.side),
+                          Reason("board width", ring.width));
+  const Length t = part.thickness;
+  if (ring.side <= 2 * timesTangent(t, angle))
+    return cannot("side", maker.shown(ring.side),
+                  "more than the two bevels of a board " + maker.shown(t) + " thick take");
+  for (const Edge edge : {Edge::W1, Edge::W2})
+    part.machining.push_back(bevel(edge, angle, Face::Outside, "next piece"));
+  part.quantity = ring.pieces;
+  // From the middle of the ring to the middle of a side: half a side over the bevel's tangent.
+  const Length across = timesTangent(
+      ring.side / 2, Angle::millidegrees(90'000 - angle.inMillidegrees()));
+  const Point middle{across, Length{}, across};
+  constexpr std::int64_t kTurn = 360'000;
+  for (int i = 0; i < ring.pieces; ++i) {
+    const Pose pose{{across - ring.side / 2, Length{}, t},
+                    kRight,
+                    kBackwards,
+                    kDown,
+                    Turn{Axis::Y, Angle::millidegrees(kTurn * i / ring.pieces), middle}};
+    if (i == 0)
+      Maker::place(part, pose);
+    else
+      part.poses.push_back(pose);
+  }
+  part.show = Face::Outside;
+  return std::vector<Part>{part};
+}
+
+}  // namespace pp

@@ -1,0 +1,158 @@
+#include "core/breakdown/kinds.h"
+
+namespace pp {
+namespace {
+
+constexpr Angle kHalfRight = Angle::degrees(45);
+
+bool edged(const Top& top, bool side) {
+  return !top.edgingMaterial.empty() && top.edging > Length{} && side;
+}
+
+}  // namespace
+
+Reason topLength(const Top& top) {
+  const std::int64_t edges = (edged(top, top.edgeLeft) ? 1 : 0) + (edged(top, top.edgeRight) ? 1 : 0);
+  return Reason("run", top.width)
+      .plus("left overhang", top.overLeft)
+      .plus("right overhang", top.overRight)
+      .minus("edging", top.edging, edges);
+}
+
+Reason topWidth(const Top& top) {
+  const std::int64_t edges = (edged(top, top.edgeFront) ? 1 : 0) + (edged(top, top.edgeBack) ? 1 : 0);
+  return Reason("depth", top.depth)
+      .plus("front overhang", top.overFront)
+      .plus("rear overhang", top.overBack)
+      .minus("edging", top.edging, edges);
+}
+
+Reason frontEdging(const Top& top) {
+  const std::int64_t edges = (edged(top, top.edgeLeft) ? 1 : 0) + (edged(top, top.edgeRight) ? 1 : 0);
+  return Reason("top's edge", topLength(top).total()).plus("edging", top.edging, edges);
+}
+
+Reason sideEdging(const Top& top) {
+  const bool mitred = top.corner == EdgingCorner::Mitred;
+  const std::int64_t edges = (edged(top, top.edgeFront) ? 1 : 0) + (edged(top, top.edgeBack) ? 1 : 0);
+  return Reason("top's edge", topWidth(top).total()).plus("edging", top.edging, mitred ? edges : 0);
+}
+
+namespace {
+
+class TopMaker {
+ public:
+  TopMaker(const Maker& maker, const Top& top, Point at) : maker_(maker), top_(top) {
+    // From the run's corner to the sheet's.
+    x_ = at[0] - top.overLeft + (edged(top, top.edgeLeft) ? top.edging : Length{});
+    y_ = at[1] - top.overFront + (edged(top, top.edgeFront) ? top.edging : Length{});
+    z_ = at[2];
+    length_ = topLength(top);
+    width_ = topWidth(top);
+  }
+
+  Result<std::vector<Part>> run() {
+    if (length_.total() <= 2 * top_.strip || width_.total() <= 2 * top_.strip)
+      return cannot("top", maker_.shown(width_.total()) + " deep",
+                    "more than its edging and strips take");
+    const Length sheet = maker_.thickness(top_.material);
+    Length lower;
+    if (top_.build == TopBuild::Laminated) {
+      const std::string& material =
+          top_.lowerMaterial.empty() ? top_.material : top_.lowerMaterial;
+      Part part = flat("top lower layer", material, length_, width_, x_, y_);
+      part.oversize = top_.oversize;
+      part.oversizeWhy = "flush-trimmed after gluing";
+      lower = part.thickness;
+      out_.push_back(std::move(part));
+    } else if (top_.strip > Length{}) {
+      lower = sheet;
+      strips();
+    }
+    z_ += lower;
+    Part upper = flat("top", top_.material, length_, width_, x_, y_);
+    upper.show = Face::Outside;
+    out_.push_back(std::move(upper));
+    z_ -= lower;
+    edging(lower + sheet);
+    return std::move(out_);
+  }
+
+ private:
+  Part flat(std::string name, const std::string& material, const Reason& length,
+            const Reason& width, Length x, Length y) const {
+    Part part = maker_.board(std::move(name), material, length, width);
+    Maker::place(part, {{x, y, z_}, kRight, kBackwards, kUp});
+    return part;
+  }
+
+  void strips() {
+    const Reason strip("strip width", top_.strip);
+    for (const bool front : {true, false})
+      out_.push_back(flat("build-up strip, long", top_.material, length_, strip, x_,
+                          front ? y_ : y_ + width_.total() - top_.strip));
+    const Reason between = Reason("top's depth", width_.total()).minus("strip", top_.strip, 2);
+    const Length centres = length_.total() - top_.strip;
+    const std::int64_t gaps =
+        (centres.inNm() + top_.stripEvery.inNm() - 1) / top_.stripEvery.inNm();
+    for (std::int64_t i = 0; i <= gaps; ++i) {
+      Part part = maker_.board("build-up strip, across", top_.material, between, strip);
+      const Length along = i == gaps ? centres : i * centres / gaps;
+      Maker::place(part, {{x_ + along, y_ + top_.strip, z_}, kBackwards, kRight, kUp});
+      out_.push_back(std::move(part));
+    }
+  }
+
+  Part stripOf(const char* name, const Reason& length, Length high) const {
+    Part part =
+        maker_.board(name, top_.edgingMaterial, length, Reason("top's thickness", high));
+    part.thickness = top_.edging;
+    part.show = Face::Outside;
+    return part;
+  }
+
+  void edging(Length high) {
+    const bool left = edged(top_, top_.edgeLeft);
+    const bool right = edged(top_, top_.edgeRight);
+    const bool front = edged(top_, top_.edgeFront);
+    const bool back = edged(top_, top_.edgeBack);
+    const bool mitred = top_.corner == EdgingCorner::Mitred;
+    const Length e = top_.edging;
+    for (const bool fore : {true, false}) {
+      if (!(fore ? front : back)) continue;
+      Part part = stripOf(fore ? "front edging" : "rear edging", frontEdging(top_), high);
+      const Length x = x_ - (left ? e : Length{});
+      // Inside is the face that is glued on.
+      Maker::place(part, {{x, fore ? y_ : y_ + width_.total(), z_}, kRight, kUp,
+                          fore ? kForwards : kBackwards});
+      if (mitred && left) part.machining.push_back(bevel(Edge::W1, kHalfRight, Face::Outside, "mitre"));
+      if (mitred && right) part.machining.push_back(bevel(Edge::W2, kHalfRight, Face::Outside, "mitre"));
+      out_.push_back(std::move(part));
+    }
+    for (const bool first : {true, false}) {
+      if (!(first ? left : right)) continue;
+      Part part = stripOf(first ? "left edging" : "right edging", sideEdging(top_), high);
+      part.hand = mitred && front != back ? (first ? Hand::Left : Hand::Right) : Hand::None;
+      const Length y = y_ - (mitred && front ? e : Length{});
+      Maker::place(part, {{first ? x_ : x_ + length_.total(), y, z_}, kBackwards, kUp,
+                          first ? kLeft : kRight});
+      if (mitred && front) part.machining.push_back(bevel(Edge::W1, kHalfRight, Face::Outside, "mitre"));
+      if (mitred && back) part.machining.push_back(bevel(Edge::W2, kHalfRight, Face::Outside, "mitre"));
+      out_.push_back(std::move(part));
+    }
+  }
+
+  const Maker& maker_;
+  const Top& top_;
+  Length x_, y_, z_;
+  Reason length_, width_;
+  std::vector<Part> out_;
+};
+
+}  // namespace
+
+Result<std::vector<Part>> topParts(const Maker& maker, const Top& top, Point at) {
+  return TopMaker(maker, top, at).run();
+}
+
+}  // namespace pp
