@@ -33,8 +33,9 @@ class BoardMaker {
       : maker_(maker), board_(board), copies_(copies) {}
 
   Result<Part> run() {
-    part_ = maker_.board(board_.name.empty() ? "board" : board_.name, board_.material,
-                         Reason("typed length", board_.length), Reason("typed width", board_.width));
+    part_ =
+        maker_.board(board_.name.empty() ? "board" : board_.name, board_.material,
+                     Reason("typed length", board_.length), Reason("typed width", board_.width));
     part_.quantity = board_.quantity;
     const bool grained = findMaterial(maker_.job(), board_.material)->grained;
     part_.grain = !grained || board_.grain == BoardGrain::Any ? PartGrain::Any
@@ -56,9 +57,9 @@ class BoardMaker {
 
  private:
   Problems outside(const char* what) const {
-    return {cannot(part_.name, std::string("a ") + what + " that leaves the board",
-                   "one inside " + maker_.shown(board_.length) + " × " +
-                       maker_.shown(board_.width))};
+    return {
+        cannot(part_.name, std::string("a ") + what + " that leaves the board",
+               "one inside " + maker_.shown(board_.length) + " × " + maker_.shown(board_.width))};
   }
 
   Problems add(const Feature& f) {
@@ -118,8 +119,7 @@ class BoardMaker {
         cut.depth = f.depth;
         break;
       case FeatureKind::Bevel:
-        if (f.angle == Angle{})
-          return {cannot(part_.name, "a bevel of 0°", "an angle off square")};
+        if (f.angle == Angle{}) return {cannot(part_.name, "a bevel of 0°", "an angle off square")};
         cut = bevel(edgeOf(f.edge),
                     f.angle < Angle{} ? Angle::millidegrees(-f.angle.inMillidegrees()) : f.angle,
                     f.angle < Angle{} ? Face::Inside : Face::Outside, "bevel");

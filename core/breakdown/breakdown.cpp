@@ -32,8 +32,9 @@ bool same(const Machining& a, const Machining& b) {
 bool sameBoard(const Part& a, const Part& b) {
   return a.run.empty() && b.run.empty() && a.name == b.name && a.hand == b.hand &&
          a.material == b.material && same(a.thickness, b.thickness) && a.finish == b.finish &&
-         a.oversize == b.oversize && a.grain == b.grain && same(a.length.total(), b.length.total()) &&
-         same(a.width.total(), b.width.total()) && a.bands == b.bands &&
+         a.oversize == b.oversize && a.grain == b.grain &&
+         same(a.length.total(), b.length.total()) && same(a.width.total(), b.width.total()) &&
+         a.bands == b.bands &&
          std::equal(a.machining.begin(), a.machining.end(), b.machining.begin(), b.machining.end(),
                     [](const Machining& x, const Machining& y) { return same(x, y); });
 }
@@ -117,8 +118,8 @@ class AssemblyBreaker {
                           outer.top() - cleat.height);
     if (!part) return trouble(part.problems());
     out_.parts.push_back(std::move(part).value());
-    out_.parts.push_back(spacerPart(maker_, cleat.material, length, cleat.height / 2, outer.x,
-                                    rear, outer.z));
+    out_.parts.push_back(
+        spacerPart(maker_, cleat.material, length, cleat.height / 2, outer.x, rear, outer.z));
   }
 
   void breakDown(const CarcassGroup& group) { take(groupParts(maker_, group)); }
@@ -128,9 +129,7 @@ class AssemblyBreaker {
   void breakDown(const SeatBox& seat) { take(seatBoxParts(maker_, seat)); }
   void breakDown(const Platform& platform) { take(platformParts(maker_, platform)); }
   void breakDown(const Ring& ring) { take(ringParts(maker_, ring)); }
-  void breakDown(const Boards& boards) {
-    take(boardsParts(maker_, boards, assembly_.copies));
-  }
+  void breakDown(const Boards& boards) { take(boardsParts(maker_, boards, assembly_.copies)); }
 
   const Job& job_;
   const Assembly& assembly_;

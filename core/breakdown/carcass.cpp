@@ -57,8 +57,8 @@ BackReach backReach(const Carcass& carcass, Length thickness) {
     case BackSchool::Groove:
       return {depth, depth, depth, standing ? thickness : depth, clearance};
     case BackSchool::RabbetSides:
-      return {depth, depth, thickness,
-              carcass.top == TopSchool::Capping ? Length{} : thickness, clearance};
+      return {depth, depth, thickness, carcass.top == TopSchool::Capping ? Length{} : thickness,
+              clearance};
     case BackSchool::Behind:
       return {thickness, thickness, thickness, thickness, Length{}};
     case BackSchool::Between:
@@ -145,8 +145,8 @@ class Builder {
     Reason height("height", carcass_.height);
     height.minus("stand", layout_.foot);
     if (carcass_.top == TopSchool::Capping) height.minus("top", t_);
-    Part part = make(left ? "left side" : "right side", height,
-                     depthReason(layout_.sideDepth, "back"));
+    Part part =
+        make(left ? "left side" : "right side", height, depthReason(layout_.sideDepth, "back"));
     part.hand = left ? Hand::Left : Hand::Right;
     Maker::place(part, {{left ? panel.rect.x + t_ : panel.rect.x, Length{}, panel.rect.z},
                         kUp,
@@ -158,14 +158,14 @@ class Builder {
       for (const Edge edge : {Edge::W1, Edge::W2})
         part.machining.push_back(bevel(edge, kHalfRight, Face::Outside, "mitre"));
     if (carcass_.toe)
-      part.machining.push_back(notch(part, "toe", Length{}, carcass_.toe->height, Length{},
-                                     carcass_.toe->depth));
+      part.machining.push_back(
+          notch(part, "toe", Length{}, carcass_.toe->height, Length{}, carcass_.toe->depth));
     if (carcass_.baseboard) {
       const Length up = carcass_.baseboard->height + kMouldingAir - layout_.foot;
       const Length in = carcass_.baseboard->thickness + kMouldingAir;
       if (up > Length{})
-        part.machining.push_back(notch(part, "baseboard", Length{}, up,
-                                       layout_.sideDepth - in, layout_.sideDepth));
+        part.machining.push_back(
+            notch(part, "baseboard", Length{}, up, layout_.sideDepth - in, layout_.sideDepth));
     }
     return part;
   }
@@ -180,23 +180,32 @@ class Builder {
     const bool rabbeted = top && carcass_.top == TopSchool::EndRabbets;
     Length enters = full ? Length{} : joint_;
     Reason length = shelfLength(panel.rect.width, carcass_.joint, carcass_.dadoDepth);
-    if (full) length = Reason("width", carcass_.width).minus("wall allowance", carcass_.wallLeft + carcass_.wallRight);
+    if (full)
+      length = Reason("width", carcass_.width)
+                   .minus("wall allowance", carcass_.wallLeft + carcass_.wallRight);
     if (rabbeted) {
       length = Reason("clear width", panel.rect.width).plus("rabbet depth", carcass_.topRabbet, 2);
       enters = carcass_.topRabbet;
     }
-    const char* name = shelf                                    ? "fixed shelf"
-                       : panel.kind == PanelKind::FrontRail     ? "front stretcher"
-                       : panel.kind == PanelKind::RearRail      ? "rear stretcher"
-                       : top                                    ? "top"
-                                                                : "bottom";
+    const char* name = shelf                                ? "fixed shelf"
+                       : panel.kind == PanelKind::FrontRail ? "front stretcher"
+                       : panel.kind == PanelKind::RearRail  ? "rear stretcher"
+                       : top                                ? "top"
+                                                            : "bottom";
     const Length depth = shelf ? layout_.clearDepth : layout_.lyingDepth;
+    // A fixed shelf beside a rail on edge stops before it.
+    const Length behind = shelf && carcass_.top == TopSchool::StandingRail &&
+                                  panel.rect.top() > layout_.outer.top() - carcass_.stretcher
+                              ? t_
+                              : Length{};
     Part part = make(name, length,
                      rail ? Reason("stretcher width", carcass_.stretcher)
-                          : depthReason(depth, "back").minus("behind the door", panel.setIn));
+                          : depthReason(depth, "back")
+                                .minus("behind the door", panel.setIn)
+                                .minus("rear rail", behind));
     part.opening = panel.path;
-    const Length y = panel.kind == PanelKind::RearRail ? layout_.lyingDepth - carcass_.stretcher
-                                                       : panel.setIn;
+    const Length y =
+        panel.kind == PanelKind::RearRail ? layout_.lyingDepth - carcass_.stretcher : panel.setIn;
     Maker::place(part, {{panel.rect.x - enters, y, top ? panel.rect.z : panel.rect.z + t_},
                         kRight,
                         kBackwards,
@@ -210,35 +219,34 @@ class Builder {
   }
 
   Part makeStandingRail(const PanelRect& panel) const {
-    Part part = make("rear stretcher", shelfLength(panel.rect.width, carcass_.joint, carcass_.dadoDepth),
-                     Reason("stretcher width", carcass_.stretcher));
-    Maker::place(part, {{panel.rect.x - joint_, layout_.clearDepth, panel.rect.z},
-                        kRight,
-                        kUp,
-                        kForwards});
+    Part part =
+        make("rear stretcher", shelfLength(panel.rect.width, carcass_.joint, carcass_.dadoDepth),
+             Reason("stretcher width", carcass_.stretcher));
+    Maker::place(
+        part, {{panel.rect.x - joint_, layout_.clearDepth, panel.rect.z}, kRight, kUp, kForwards});
     return part;
   }
 
   Part makeDivider(const PanelRect& panel) const {
-    Part part = make("divider",
-                     dividerLength(panel.rect.height, carcass_.joint, carcass_.dadoDepth),
-                     depthReason(layout_.clearDepth, "back").minus("behind the door", panel.setIn));
+    Part part =
+        make("divider", dividerLength(panel.rect.height, carcass_.joint, carcass_.dadoDepth),
+             depthReason(layout_.clearDepth, "back").minus("behind the door", panel.setIn));
     part.opening = panel.path;
-    Maker::place(part, {{panel.rect.x, panel.setIn, panel.rect.z - joint_}, kUp, kBackwards, kRight});
+    Maker::place(part,
+                 {{panel.rect.x, panel.setIn, panel.rect.z - joint_}, kUp, kBackwards, kRight});
     maker_.show(part, Side::Front, carcass_.banding);
     if (carcass_.top == TopSchool::StandingRail && panel.rect.top() == layout_.clear.top())
-      part.machining.push_back(notch(part, "rear stretcher",
-                                     part.length.total() - joint_ - carcass_.stretcher + t_,
-                                     part.length.total(), part.width.total() - t_,
-                                     part.width.total()));
+      part.machining.push_back(
+          notch(part, "rear stretcher", part.length.total() - joint_ - carcass_.stretcher + t_,
+                part.length.total(), part.width.total() - t_, part.width.total()));
     return part;
   }
 
   Part makeLining(const PanelRect& panel) const {
     const bool left = panel.kind == PanelKind::LeftLining;
-    Part part = make(left ? "left lining" : "right lining",
-                     Reason("clear height", panel.rect.height),
-                     depthReason(layout_.clearDepth, "back").minus("behind the fronts", panel.setIn));
+    Part part =
+        make(left ? "left lining" : "right lining", Reason("clear height", panel.rect.height),
+             depthReason(layout_.clearDepth, "back").minus("behind the fronts", panel.setIn));
     part.hand = left ? Hand::Left : Hand::Right;
     Maker::place(part, {{left ? panel.rect.x + t_ : panel.rect.x, panel.setIn, panel.rect.z},
                         kUp,
@@ -246,10 +254,9 @@ class Builder {
                         left ? kLeft : kRight});
     maker_.show(part, Side::Front, carcass_.banding);
     if (carcass_.top == TopSchool::StandingRail)
-      part.machining.push_back(notch(part, "rear stretcher",
-                                     part.length.total() - carcass_.stretcher + t_,
-                                     part.length.total(), part.width.total() - t_,
-                                     part.width.total()));
+      part.machining.push_back(
+          notch(part, "rear stretcher", part.length.total() - carcass_.stretcher + t_,
+                part.length.total(), part.width.total() - t_, part.width.total()));
     return part;
   }
 
@@ -259,7 +266,8 @@ class Builder {
                          .minus("wall allowance", carcass_.wallLeft + carcass_.wallRight),
                      Reason("toe height", carcass_.toe->height));
     part.show = Face::Outside;
-    Maker::place(part, {{panel.rect.x, carcass_.toe->depth + t_, panel.rect.z}, kRight, kUp, kForwards});
+    Maker::place(part,
+                 {{panel.rect.x, carcass_.toe->depth + t_, panel.rect.z}, kRight, kUp, kForwards});
     return part;
   }
 
@@ -277,16 +285,15 @@ class Builder {
         "back", back.material,
         backSize("clear height", in.height, lying, reach.bottom, reach.top, reach.clearance),
         backSize("clear width", in.width, depth, reach.left, reach.right, reach.clearance));
-    part.grain = !findMaterial(maker_.job(), back.material)->grained || back.grain == BackGrain::Either
-                     ? PartGrain::Any
-                 : back.grain == BackGrain::Upright ? PartGrain::Length
-                                                    : PartGrain::Width;
+    part.grain =
+        !findMaterial(maker_.job(), back.material)->grained || back.grain == BackGrain::Either
+            ? PartGrain::Any
+        : back.grain == BackGrain::Upright ? PartGrain::Length
+                                           : PartGrain::Width;
     const Length half = reach.clearance / 2;
     const Length y = back.school == BackSchool::Behind ? layout_.sideDepth : layout_.clearDepth;
-    Maker::place(part, {{in.x - reach.left + half, y, in.z - reach.bottom + half},
-                        kUp,
-                        kRight,
-                        kBackwards});
+    Maker::place(
+        part, {{in.x - reach.left + half, y, in.z - reach.bottom + half}, kUp, kRight, kBackwards});
     return part;
   }
 
@@ -298,8 +305,8 @@ class Builder {
         (school == BackSchool::RabbetSides && side)) {
       // In the part's own frame: a rear stretcher does not begin at the front.
       const Length begins = layout_.clearDepth - part.poses.front().origin[1];
-      Machining cut = grooveAlong(part, "back", begins, layout_.backThickness,
-                                  carcass_.back.rabbetDepth);
+      Machining cut =
+          grooveAlong(part, "back", begins, layout_.backThickness, carcass_.back.rabbetDepth);
       // A capping top covers the sides' ends, so its cut stops where theirs are.
       if (part.name == "top" && carcass_.top == TopSchool::Capping) {
         cut.u0 = t_ - carcass_.back.rabbetDepth;
@@ -447,8 +454,7 @@ class Builder {
     const OpeningContent& content = find(carcass_.inside, leaf.path)->content;
     if (const auto* pins = std::get_if<AdjustableShelves>(&content))
       shelves(leaf, pins->count, true);
-    if (const auto* loose = std::get_if<LooseShelves>(&content))
-      shelves(leaf, loose->count, false);
+    if (const auto* loose = std::get_if<LooseShelves>(&content)) shelves(leaf, loose->count, false);
     const bool drawers = std::holds_alternative<DrawerBank>(content);
     if (carcass_.back.school == BackSchool::Between && !drawers) strips(leaf);
     if (carcass_.back.school == BackSchool::None) rails(leaf);
@@ -464,22 +470,23 @@ class Builder {
     const ShelfRules& rules = carcass_.shelves;
     const Length front = rules.setBack + leaf.setIn;
     const Length behind = standsBehind(leaf) ? t_ : Length{};
-    Part part =
-        make(pinned ? "adjustable shelf" : "loose shelf",
-             adjustableShelfLength(leaf.rect.width, rules),
-             adjustableShelfDepth(layout_.clearDepth, rules).minus("behind the door", leaf.setIn)
-                 .minus("rear rail", behind));
+    Part part = make(pinned ? "adjustable shelf" : "loose shelf",
+                     adjustableShelfLength(leaf.rect.width, rules),
+                     adjustableShelfDepth(layout_.clearDepth, rules)
+                         .minus("behind the door", leaf.setIn)
+                         .minus("rear rail", behind));
     // Between two shelves there must be room for what hangs under one.
     constexpr Length kStrip = Length::mm(20);
     const Length air = leaf.rect.height - count * t_;
     const Length under = (pinned ? rules.lip : kStrip) +
                          (carcass_.back.school == BackSchool::Between ? kStrip : Length{});
-    if (air <= (count + 1) * under || part.length.total() <= Length{} || part.width.total() <= Length{}) {
-      problems_.push_back(cannot(
-          pinned ? "adjustable shelves" : "loose shelves",
-          fmt::format("{} in an opening {} high and {} wide", count,
-                      maker_.shown(leaf.rect.height), maker_.shown(leaf.rect.width)),
-          "fewer shelves or a larger opening"));
+    if (air <= (count + 1) * under || part.length.total() <= Length{} ||
+        part.width.total() <= Length{}) {
+      problems_.push_back(
+          cannot(pinned ? "adjustable shelves" : "loose shelves",
+                 fmt::format("{} in an opening {} high and {} wide", count,
+                             maker_.shown(leaf.rect.height), maker_.shown(leaf.rect.width)),
+                 "fewer shelves or a larger opening"));
       return;
     }
     part.opening = leaf.path;
@@ -498,20 +505,17 @@ class Builder {
     strip.opening = lip.opening = leaf.path;
     for (int i = 0; i < count; ++i) {
       const Length z = leaf.rect.z + (i + 1) * space + i * t_;  // underside
-      Maker::place(part, {{leaf.rect.x + rules.clearance / 2, front, z + t_},
-                          kRight,
-                          kBackwards,
-                          kDown});
+      Maker::place(part,
+                   {{leaf.rect.x + rules.clearance / 2, front, z + t_}, kRight, kBackwards, kDown});
       for (const bool left : {true, false})
         Maker::place(strip, {{left ? leaf.rect.x + t_ : leaf.rect.right() - t_, front,
                               z - strip.width.total()},
                              kBackwards,
                              kUp,
                              left ? kLeft : kRight});
-      Maker::place(lip, {{leaf.rect.x + rules.clearance / 2, front + t_, z - rules.lip},
-                         kRight,
-                         kUp,
-                         kForwards});
+      Maker::place(
+          lip,
+          {{leaf.rect.x + rules.clearance / 2, front + t_, z - rules.lip}, kRight, kUp, kForwards});
     }
     maker_.show(part, Side::Front, carcass_.banding);
     shelves_.push_back(part);
@@ -554,9 +558,10 @@ class Builder {
   void strips(const OpeningRect& leaf) {
     constexpr Length kStrip = Length::mm(20);
     if (leaf.rect.height < 3 * kStrip) return;
-    const bool rail = carcass_.top == TopSchool::StandingRail &&
-                      leaf.rect.top() == layout_.clear.top();
-    Part part = make("nailing strip", Reason("clear width", leaf.rect.width), Reason("strip", kStrip));
+    const bool rail =
+        carcass_.top == TopSchool::StandingRail && leaf.rect.top() == layout_.clear.top();
+    Part part =
+        make("nailing strip", Reason("clear width", leaf.rect.width), Reason("strip", kStrip));
     part.opening = leaf.path;
     part.quantity = rail ? 1 : 2;
     for (const Length z : {leaf.rect.z, leaf.rect.top() - kStrip})
@@ -574,10 +579,9 @@ class Builder {
     Part part = make("rear rail", Reason("clear width", leaf.rect.width),
                      Reason("stretcher width", height));
     part.opening = leaf.path;
-    Maker::place(part, {{leaf.rect.x, layout_.clearDepth, leaf.rect.top() - height},
-                        kRight,
-                        kUp,
-                        kForwards});
+    Maker::place(
+        part,
+        {{leaf.rect.x, layout_.clearDepth, leaf.rect.top() - height}, kRight, kUp, kForwards});
     shelves_.push_back(part);
   }
 
@@ -589,9 +593,10 @@ class Builder {
           if (a.face == Face::Inside && b.face == Face::Outside && !isRow(a.cut) && !isRow(b.cut) &&
               a.cut != Cut::Bevel && b.cut != Cut::Bevel && a.u0 < b.u1 && b.u0 < a.u1 &&
               a.v0 < b.v1 && b.v0 < a.v1 && a.depth + b.depth >= part.thickness)
-            return {cannot("dado depth", maker_.shown(a.depth),
-                           fmt::format("less than {}, because dados lie opposite one another in the {}",
-                                       maker_.shown(part.thickness / 2), part.name))};
+            return {
+                cannot("dado depth", maker_.shown(a.depth),
+                       fmt::format("less than {}, because dados lie opposite one another in the {}",
+                                   maker_.shown(part.thickness / 2), part.name))};
     return {};
   }
 

@@ -1,5 +1,5 @@
-// Sides, bottom, top, back, kick board, linings, dividers, fixed, adjustable and loose shelves of one
-// carcass.
+// Sides, bottom, top, back, kick board, linings, dividers, fixed, adjustable and loose shelves of
+// one carcass.
 #pragma once
 
 #include "core/breakdown/layout.h"

@@ -74,7 +74,9 @@ Result<std::vector<DrawerCell>> drawerCells(Length openingHeight, Length low, Le
   if (low == -gap && high == -gap)
     rest.minus("gap", gap, count + 1);
   else
-    rest.plus("below the opening", low).plus("above the opening", high).minus("gap", gap, count - 1);
+    rest.plus("below the opening", low)
+        .plus("above the opening", high)
+        .minus("gap", gap, count - 1);
   const auto heights = shareOut(rest.total(), fronts, style);
   if (!heights) return heights.problems();
   std::int64_t shares = 0;
@@ -179,8 +181,7 @@ Result<std::vector<DrawerPlan>> planDrawers(const Job& job, const Carcass& carca
   const bool upmost = leaf.rect.top() == layout.clear.top();
   if (carcass.top == TopSchool::StandingRail && upmost) depth -= layout.thickness;
   if (carcass.back.school == BackSchool::None && upmost) depth -= layout.thickness;
-  const bool slides =
-      rules.running == Running::SideSlides || rules.running == Running::UnderSlides;
+  const bool slides = rules.running == Running::SideSlides || rules.running == Running::UnderSlides;
   const Slide* slide = nullptr;
   if (slides) {
     const SlideKind kind =
@@ -212,8 +213,9 @@ Result<std::vector<DrawerPlan>> planDrawers(const Job& job, const Carcass& carca
     drawer.cell.bottom = low - face.z;
     drawer.cell.height = high - low;
     drawer.width = drawerBoxWidth(pass.width, slide, rules);
-    drawer.depth = slide != nullptr ? Reason("slide length", slide->length)
-                                    : Reason("inside depth", depth).minus("reserve", rules.slideReserve);
+    drawer.depth = slide != nullptr
+                       ? Reason("slide length", slide->length)
+                       : Reason("inside depth", depth).minus("reserve", rules.slideReserve);
     drawer.height = bank.boxHeight ? Reason("typed height", *bank.boxHeight)
                                    : Reason("room of the drawer", drawer.cell.height)
                                          .minus("lower clearance", clearance.below)
@@ -239,7 +241,12 @@ namespace {
 class Boxes {
  public:
   Boxes(const Maker& maker, const Carcass& carcass, const OpeningRect& leaf, BankKind kind)
-      : maker_(maker), carcass_(carcass), rules_(carcass.drawers), leaf_(leaf), pass_(leaf.passage()), kind_(kind) {}
+      : maker_(maker),
+        carcass_(carcass),
+        rules_(carcass.drawers),
+        leaf_(leaf),
+        pass_(leaf.passage()),
+        kind_(kind) {}
 
   Problems add(const DrawerPlan& drawer, int order, bool matched) {
     drawer_ = &drawer;
@@ -313,9 +320,9 @@ class Boxes {
                      sizes_.sideHeight);
     part.hand = left ? Hand::Left : Hand::Right;
     const bool rabbeted = is(DrawerSchool::RabbetedFront);
-    const Length y = rabbeted                  ? box().front - rules_.frontRabbet
+    const Length y = rabbeted                 ? box().front - rules_.frontRabbet
                      : is(DrawerSchool::Over) ? box().front
-                                               : Length{};
+                                              : Length{};
     Maker::place(part, {at(left ? box().side : box().width - box().side, y, lift()), kBackwards,
                         kUp, left ? kLeft : kRight});
     if (grooved()) part.machining.push_back(groove(part));
@@ -330,8 +337,8 @@ class Boxes {
   void boxFront() {
     Part part = make("box front", rules_.boxMaterial, sizes_.frontLength, sizes_.frontHeight);
     const bool whole = is(DrawerSchool::RabbetedFront) || is(DrawerSchool::Over);
-    Maker::place(part, {at(whole ? Length{} : box().side, box().front, lift()), kRight, kUp,
-                        kForwards});
+    Maker::place(part,
+                 {at(whole ? Length{} : box().side, box().front, lift()), kRight, kUp, kForwards});
     if (grooved()) part.machining.push_back(groove(part));
     // Where the front runs past the sides, its groove stops at them.
     if (is(DrawerSchool::Over)) stopGroove(part);
@@ -363,8 +370,8 @@ class Boxes {
                             kRight, kUp, kBackwards});
         break;
       case DrawerSchool::CutDownBack:
-        Maker::place(part, {at(box().side, rear, rules_.grooveUp + box().bottom), kRight, kUp,
-                            kBackwards});
+        Maker::place(
+            part, {at(box().side, rear, rules_.grooveUp + box().bottom), kRight, kUp, kBackwards});
         break;
       default:
         Maker::place(part, {at(is(DrawerSchool::Over) ? Length{} : box().side, rear, lift()),
@@ -409,14 +416,14 @@ class Boxes {
 
   void runners() {
     const Length begin = std::max(drawer_->boxY, leaf_.setIn);
-    Part part = make("runner", rules_.boxMaterial,
-                     Reason("box depth", drawer_->depth.total())
-                         .minus("before the case", begin - drawer_->boxY),
-                     Reason("runner height", rules_.runnerHeight));
+    Part part = make(
+        "runner", rules_.boxMaterial,
+        Reason("box depth", drawer_->depth.total()).minus("before the case", begin - drawer_->boxY),
+        Reason("runner height", rules_.runnerHeight));
     for (const bool left : {true, false}) {
       Part one = part;
-      Maker::place(one, {{left ? pass_.x + one.thickness : pass_.right() - one.thickness,
-                          begin, drawer_->boxZ - rules_.runnerHeight},
+      Maker::place(one, {{left ? pass_.x + one.thickness : pass_.right() - one.thickness, begin,
+                          drawer_->boxZ - rules_.runnerHeight},
                          kBackwards,
                          kUp,
                          left ? kLeft : kRight});
@@ -439,11 +446,11 @@ class Boxes {
                        Reason("pad", std::min(kPad, box().height)));
       part.thickness = thick;
       part.note = fmt::format("packed or planed to {} thick", maker_.shown(thick));
-      Maker::place(part, {{first ? leaf_.rect.x + thick : leaf_.rect.right() - thick, begin,
-                           drawer_->boxZ},
-                          kBackwards,
-                          kUp,
-                          first ? kLeft : kRight});
+      Maker::place(
+          part, {{first ? leaf_.rect.x + thick : leaf_.rect.right() - thick, begin, drawer_->boxZ},
+                 kBackwards,
+                 kUp,
+                 first ? kLeft : kRight});
       parts_.push_back(part);
     }
   }

@@ -103,8 +103,7 @@ std::vector<Part> frameParts(const Maker& maker, const Carcass& carcass,
   const FrontRect outline = frameOutline(layout.outer, layout.outer.z + toe, carcass, frame);
   std::vector<FrameMember> members = {
       {MemberKind::Stile, {outline.x, outline.z, frame.stile, outline.height}},
-      {MemberKind::Stile,
-       {outline.right() - frame.stile, outline.z, frame.stile, outline.height}}};
+      {MemberKind::Stile, {outline.right() - frame.stile, outline.z, frame.stile, outline.height}}};
   members.insert(members.end(), layout.members.begin(), layout.members.end());
   std::vector<Part> out;
   for (const FrameMember& member : members) {

@@ -11,8 +11,8 @@ constexpr Length kCupCentre = Length::um(22'500);  // 5 mm of wood beside the cu
 constexpr Length kCupDepth = Length::um(12'500);
 constexpr Length kScrewHole = Length::mm(5);
 
-// How far a front may reach over an edge of its opening: over an outside panel the overlay, over one
-// that it shares with a neighbour half of what the gap leaves.
+// How far a front may reach over an edge of its opening: over an outside panel the overlay, over
+// one that it shares with a neighbour half of what the gap leaves.
 Length overEdge(const Carcass& carcass, const CarcassLayout& layout, bool outside) {
   const FrontRules& rules = carcass.fronts;
   if (rules.fit == FrontFit::Inset) return -rules.gap;
@@ -39,8 +39,8 @@ Machining round(Cut cut, std::string receives, Length u, Length v, Length width,
 
 class FrontMaker {
  public:
-  FrontMaker(const Maker& maker, const FrontRules& rules, const FrontPlace& place,
-             std::string name, bool upright, const OpeningPath& opening)
+  FrontMaker(const Maker& maker, const FrontRules& rules, const FrontPlace& place, std::string name,
+             bool upright, const OpeningPath& opening)
       : maker_(maker),
         rules_(rules),
         place_(place),
@@ -95,11 +95,11 @@ class FrontMaker {
 
   // At (x, z) from the front's lower left corner, `behind` its face.
   void put(Part& part, Length x, Length z, bool upright, Length behind) const {
-    Maker::place(part, {{place_.rect.x + x, place_.face + behind + part.thickness,
-                         place_.rect.z + z},
-                        upright ? kUp : kRight,
-                        upright ? kRight : kUp,
-                        kForwards});
+    Maker::place(part,
+                 {{place_.rect.x + x, place_.face + behind + part.thickness, place_.rect.z + z},
+                  upright ? kUp : kRight,
+                  upright ? kRight : kUp,
+                  kForwards});
   }
 
   static void edgeGroove(Part& part, bool high, Length panel, Length depth) {
@@ -128,8 +128,8 @@ class FrontMaker {
 
   Part stile(bool left, bool grooved, Length panel, Length thickness) const {
     const Length width = rules_.frameWidth;
-    Part part = board(name_ + " stile", rules_.material, place_.height,
-                      Reason("stile width", width));
+    Part part =
+        board(name_ + " stile", rules_.material, place_.height, Reason("stile width", width));
     put(part, left ? Length{} : place_.rect.width - width, Length{}, true, Length{});
     part.hand = left ? Hand::Left : Hand::Right;
     if (grooved) {
@@ -156,15 +156,15 @@ class FrontMaker {
       // What is left in the middle of the thickness is the tongue.
       const Length shoulder = (thickness - panel) / 2;
       for (const Length u : {Length{}, part.length.total() - rules_.tongue}) {
-        part.machining.push_back(dadoAcross(part, "shoulder of the tongue", u, rules_.tongue,
-                                            shoulder, Face::Outside));
+        part.machining.push_back(
+            dadoAcross(part, "shoulder of the tongue", u, rules_.tongue, shoulder, Face::Outside));
         part.machining.push_back(dadoAcross(part, "shoulder of the tongue", u, rules_.tongue,
                                             thickness - panel - shoulder, Face::Inside));
       }
     } else {
       for (const Length u : {Length{}, part.length.total() - width})
-        part.machining.push_back(dadoAcross(part, name_ + " stile", u, width,
-                                            thickness - thickness / 2, Face::Inside));
+        part.machining.push_back(
+            dadoAcross(part, name_ + " stile", u, width, thickness - thickness / 2, Face::Inside));
       panelRabbet(part, lower, width, part.length.total() - width, panel);
     }
     return part;
@@ -278,8 +278,8 @@ Result<std::vector<Part>> doorParts(const Maker& maker, const Carcass& carcass,
     if (!made) return made.problems();
     std::vector<Part> parts = std::move(made).value();
     const FrontRect& r = leaf.place.rect;
-    const double grams =
-        (r.width * r.height).inM2() * material.measured.inMm() * static_cast<double>(material.density);
+    const double grams = (r.width * r.height).inM2() * material.measured.inMm() *
+                         static_cast<double>(material.density);
     std::vector<Length> blocked;
     for (const PanelRect& panel : layout.panels)
       if (panel.kind == PanelKind::Shelf && panel.rect.z > r.z && panel.rect.z < r.top() &&
@@ -307,9 +307,9 @@ Result<std::vector<Part>> doorParts(const Maker& maker, const Carcass& carcass,
         part.machining.push_back(bevel(free, kFingerPull, Face::Outside, "finger pull"));
       } else {
         const Length in = std::min(rules.pullFromEdge, part.width.total() / 2);
-        Machining hole = round(Cut::Hole, "pull", part.length.total() / 2,
-                               low ? part.width.total() - in : in, kScrewHole, part.thickness, free,
-                               in);
+        Machining hole =
+            round(Cut::Hole, "pull", part.length.total() / 2, low ? part.width.total() - in : in,
+                  kScrewHole, part.thickness, free, in);
         hole.through = true;
         part.machining.push_back(std::move(hole));
       }

@@ -17,10 +17,12 @@ struct FrontPlace {
 struct FrontReach {
   Length left, right, bottom, top;
 };
-FrontReach frontReach(const Carcass& carcass, const CarcassLayout& layout, const OpeningRect& opening);
+FrontReach frontReach(const Carcass& carcass, const CarcassLayout& layout,
+                      const OpeningRect& opening);
 
 // One of `count` fronts side by side over an opening.
-Reason frontWidth(Length opening, Length reachLow, Length reachHigh, Length gap, std::int64_t count);
+Reason frontWidth(Length opening, Length reachLow, Length reachHigh, Length gap,
+                  std::int64_t count);
 
 // Frame and panel, from the front's own size.
 Reason railLength(const Reason& width, const FrontRules& rules);

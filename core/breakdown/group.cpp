@@ -26,15 +26,16 @@ class GroupMaker {
       const Assembly& member = *findAssembly(maker_.job(), code);
       auto layout = layOut(maker_.job(), member);
       if (!layout) return layout.problems();
-      members_.push_back({&member.carcass(), std::move(layout).value(),
-                          memberOffset(maker_.job(), group_, code)});
+      members_.push_back(
+          {&member.carcass(), std::move(layout).value(), memberOffset(maker_.job(), group_, code)});
     }
     const CarcassLayout& first = members_.front().layout;
     for (const Member& member : members_) {
       if (member.layout.outer.top() != first.outer.top())
         return cannot("group", "carcasses of different heights", "carcasses of one height");
       if (group_.frame && member.layout.frameFront != first.frameFront)
-        return cannot("group", "fronts in different planes", "carcasses whose frame lies in one plane");
+        return cannot("group", "fronts in different planes",
+                      "carcasses whose frame lies in one plane");
     }
     std::vector<Part> out;
     if (group_.stand)
@@ -69,10 +70,9 @@ class GroupMaker {
       depth = std::min(depth, member.layout.sideDepth);
       moulding = std::max(moulding, mouldingDepth(*member.carcass));
     }
-    return baseFrameParts(maker_,
-                          frameOf(*group_.stand, right() - left(),
-                                  depth - group_.stand->setIn - moulding),
-                          {left(), group_.stand->setIn, Length{}});
+    return baseFrameParts(
+        maker_, frameOf(*group_.stand, right() - left(), depth - group_.stand->setIn - moulding),
+        {left(), group_.stand->setIn, Length{}});
   }
 
   void frame(std::vector<Part>& out) const {

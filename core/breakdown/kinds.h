@@ -15,7 +15,8 @@ Length memberOffset(const Job& job, const CarcassGroup& group, const std::string
 // Worktop: the sheet is the finished size less the solid edging on its edges.
 Reason topLength(const Top& top);
 Reason topWidth(const Top& top);
-// The strip along the front edge: mitred corners reach over the side strips, butted ones cover them.
+// The strip along the front edge: mitred corners reach over the side strips, butted ones cover
+// them.
 Reason frontEdging(const Top& top);
 Reason sideEdging(const Top& top);
 Result<std::vector<Part>> topParts(const Maker& maker, const Top& top, Point at);

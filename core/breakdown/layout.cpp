@@ -63,7 +63,8 @@ class Solver {
   void outline() {
     const Length t = out_.thickness;
     const Length walls = carcass_.wallLeft + carcass_.wallRight;
-    const Length linings = (carcass_.liningLeft ? t : Length{}) + (carcass_.liningRight ? t : Length{});
+    const Length linings =
+        (carcass_.liningLeft ? t : Length{}) + (carcass_.liningRight ? t : Length{});
     needRoom("width", carcass_.width, walls + 2 * t + linings);
     needRoom("height", carcass_.height, out_.foot + toe() + 2 * t);
     out_.outer = {carcass_.wallLeft, out_.foot, carcass_.width - walls,
@@ -87,7 +88,8 @@ class Solver {
       out_.frameFront = tongue - out_.frameThickness;
     }
     const Length tb = out_.backThickness;
-    const Length setIn = carcass_.back.school == BackSchool::Groove ? carcass_.back.setIn : Length{};
+    const Length setIn =
+        carcass_.back.school == BackSchool::Groove ? carcass_.back.setIn : Length{};
     needRoom("depth", depth, tb + setIn);
     out_.sideDepth = out_.lyingDepth = depth;
     out_.clearDepth = depth - tb - setIn;
@@ -122,11 +124,10 @@ class Solver {
     const FrontRect top{in.x, o.top() - t, in.width, t};
     if (carcass_.top == TopSchool::StandingRail) {
       out_.panels.push_back({PanelKind::FrontRail, top, {}, 0});
-      out_.panels.push_back(
-          {PanelKind::RearRail,
-           {in.x, o.top() - carcass_.stretcher, in.width, carcass_.stretcher},
-           {},
-           0});
+      out_.panels.push_back({PanelKind::RearRail,
+                             {in.x, o.top() - carcass_.stretcher, in.width, carcass_.stretcher},
+                             {},
+                             0});
     } else if (hasRails()) {
       out_.panels.push_back({PanelKind::FrontRail, top, {}, 0});
       out_.panels.push_back({PanelKind::RearRail, top, {}, 0});
@@ -136,8 +137,7 @@ class Solver {
                              {},
                              0});
     }
-    if (carcass_.toe)
-      out_.panels.push_back({PanelKind::Kick, {in.x, o.z, in.width, toe()}, {}, 0});
+    if (carcass_.toe) out_.panels.push_back({PanelKind::Kick, {in.x, o.z, in.width, toe()}, {}, 0});
     // Linings stand behind whatever closes the frame.
     const Length behind = std::max(frameBack(), frontBehind());
     if (carcass_.liningLeft)
@@ -192,8 +192,8 @@ class Solver {
       return face;
     }
     const FrontRect& in = out_.inner;
-    if (frontBehind() > Length{} && (face.x < in.x || face.right() > in.right() ||
-                                     face.z < in.z || face.top() > in.top()))
+    if (frontBehind() > Length{} &&
+        (face.x < in.x || face.right() > in.right() || face.z < in.z || face.top() > in.top()))
       add("face frame", fmt::format("fronts {} thick", show(doorThickness_)),
           "stiles and rails wide enough to cover the panels' edges, or thinner fronts");
     out_.members.push_back({MemberKind::UpperRail, {left, face.top(), face.width, frame.rail}});
@@ -240,19 +240,25 @@ class Solver {
           sizes.problems().front().found, sizes.problems().front().expected);
       return;
     }
-    const std::vector<FrontRect> faces =
-        out_.frame && !covered ? facesOf(*split, sizes.value(), rect, face)
-                               : plainFaces(*split, sizes.value(), rect, face);
+    const std::vector<FrontRect> faces = out_.frame && !covered
+                                             ? facesOf(*split, sizes.value(), rect, face)
+                                             : plainFaces(*split, sizes.value(), rect, face);
     if (!problems_.empty()) return;
     Length at = dividers ? rect.x : rect.top();
     for (std::size_t i = 0; i < sizes->size(); ++i) {
       const Length size = sizes.value()[i];
       if (i > 0) {
         if (!dividers) at -= out_.thickness;
-        out_.panels.push_back(
-            dividers
-                ? PanelRect{PanelKind::Divider, {at, rect.z, out_.thickness, rect.height}, path, i - 1, setIn}
-                : PanelRect{PanelKind::Shelf, {rect.x, at, rect.width, out_.thickness}, path, i - 1, setIn});
+        out_.panels.push_back(dividers ? PanelRect{PanelKind::Divider,
+                                                   {at, rect.z, out_.thickness, rect.height},
+                                                   path,
+                                                   i - 1,
+                                                   setIn}
+                                       : PanelRect{PanelKind::Shelf,
+                                                   {rect.x, at, rect.width, out_.thickness},
+                                                   path,
+                                                   i - 1,
+                                                   setIn});
         if (dividers) at += out_.thickness;
       }
       if (!dividers) at -= size;
@@ -278,8 +284,8 @@ class Solver {
                                      : FrontRect{rect.x, at, rect.width, size};
       const Length x = std::max(one.x, face.x);
       const Length z = std::max(one.z, face.z);
-      out.push_back({x, z, std::min(one.right(), face.right()) - x,
-                     std::min(one.top(), face.top()) - z});
+      out.push_back(
+          {x, z, std::min(one.right(), face.right()) - x, std::min(one.top(), face.top()) - z});
       at = dividers ? at + size + out_.thickness : at - out_.thickness;
     }
     return out;
@@ -326,10 +332,9 @@ class Solver {
             "wider members, or openings that follow the panels");
         return {};
       }
-      out_.members.push_back(
-          {dividers ? MemberKind::MiddleStile : MemberKind::MiddleRail,
-           dividers ? FrontRect{low, face.z, middle, face.height}
-                    : FrontRect{face.x, low, face.width, middle}});
+      out_.members.push_back({dividers ? MemberKind::MiddleStile : MemberKind::MiddleRail,
+                              dividers ? FrontRect{low, face.z, middle, face.height}
+                                       : FrontRect{face.x, low, face.width, middle}});
       from = dividers ? to + middle : to - middle;
       if (dividers) panel += out_.thickness;
     }

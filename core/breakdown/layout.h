@@ -58,21 +58,21 @@ struct FrameMember {
 };
 
 struct CarcassLayout {
-  Length thickness;       // measured, of the carcass panels
-  Length backThickness;   // measured; 0 without a back
-  Length frameThickness;  // measured; 0 without a frame
-  Length frameFront;      // y of what stands foremost: 0, or the frame's face (below 0)
-  FrontRect outer;        // of the panels: from the wall allowance, from the stand up
-  FrontRect inner;        // between the sides, from bottom to top
-  FrontRect clear;        // the same less linings
-  Length sideDepth;       // of the sides, from their front edges
-  Length lyingDepth;      // of top and bottom
-  Length clearDepth;      // of shelves and dividers: to the back's face
-  Length foot;            // height of the stand
+  Length thickness;                // measured, of the carcass panels
+  Length backThickness;            // measured; 0 without a back
+  Length frameThickness;           // measured; 0 without a frame
+  Length frameFront;               // y of what stands foremost: 0, or the frame's face (below 0)
+  FrontRect outer;                 // of the panels: from the wall allowance, from the stand up
+  FrontRect inner;                 // between the sides, from bottom to top
+  FrontRect clear;                 // the same less linings
+  Length sideDepth;                // of the sides, from their front edges
+  Length lyingDepth;               // of top and bottom
+  Length clearDepth;               // of shelves and dividers: to the back's face
+  Length foot;                     // height of the stand
   std::optional<FaceFrame> frame;  // own, or the group's
   std::vector<PanelRect> panels;
-  std::vector<OpeningRect> leaves;  // reading order
-  std::vector<OpeningRect> doors;   // every opening with a door, leaf or not
+  std::vector<OpeningRect> leaves;   // reading order
+  std::vector<OpeningRect> doors;    // every opening with a door, leaf or not
   std::vector<FrameMember> members;  // of the frame, those between this carcass's own sides
 };
 

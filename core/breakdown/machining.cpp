@@ -71,7 +71,8 @@ Machining rowAtEnd(const Part& part, Cut cut, std::string receives, Edge edge, L
   const Length across = part.width.total();
   const Length margin = std::min(kFromEdge, across / 4);
   const Length span = across - 2 * margin;
-  const std::int64_t gaps = std::max<std::int64_t>(1, (span.inNm() + kEvery.inNm() - 1) / kEvery.inNm());
+  const std::int64_t gaps =
+      std::max<std::int64_t>(1, (span.inNm() + kEvery.inNm() - 1) / kEvery.inNm());
   Machining row;
   row.cut = cut;
   row.face = face;

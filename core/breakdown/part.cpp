@@ -74,8 +74,8 @@ Box Part::board() const {
 }
 
 Box removed(const Machining& machining, const Part& part) {
-  if (machining.cut != Cut::EdgeGroove && machining.cut != Cut::Dado && machining.cut != Cut::Rabbet && machining.cut != Cut::Groove &&
-      machining.cut != Cut::Notch)
+  if (machining.cut != Cut::EdgeGroove && machining.cut != Cut::Dado &&
+      machining.cut != Cut::Rabbet && machining.cut != Cut::Groove && machining.cut != Cut::Notch)
     return {};
   if (machining.cut == Cut::EdgeGroove)
     return {{machining.u0, machining.v0, machining.w0},
@@ -94,13 +94,15 @@ std::string describe(const Machining& machining, const Part& part, const LengthS
   const auto show = [&style](Length length) { return format(length, style); };
   const auto degrees = [&machining] {
     constexpr double kMillidegrees = 1000;
-    return fmt::format("{}°", static_cast<double>(machining.angle.inMillidegrees()) / kMillidegrees);
+    return fmt::format("{}°",
+                       static_cast<double>(machining.angle.inMillidegrees()) / kMillidegrees);
   };
   switch (machining.cut) {
     case Cut::EdgeGroove:
-      return fmt::format("groove for the {} in the {} edge, {} from the inside face, {} wide, {} deep",
-                         machining.receives, edge, show(machining.w0), show(machining.width),
-                         show(machining.depth));
+      return fmt::format(
+          "groove for the {} in the {} edge, {} from the inside face, {} wide, {} deep",
+          machining.receives, edge, show(machining.w0), show(machining.width),
+          show(machining.depth));
     case Cut::Bevel:
       return fmt::format("bevel {} along the {} edge, {} face full size", degrees(), edge, face);
     case Cut::Taper:

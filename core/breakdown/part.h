@@ -36,9 +36,9 @@ enum class Cut {
   Notch,
   PinHoles,
   EdgeGroove,  // along an edge, into the thickness
-  Bevel,    // an edge off square
-  Taper,    // a long edge that does not run along the board
-  Arc,      // a hollowed edge
+  Bevel,       // an edge off square
+  Taper,       // a long edge that does not run along the board
+  Arc,         // a hollowed edge
   Hole,
   Slot,
   HingeCup,
@@ -58,7 +58,7 @@ struct Machining {
   std::string receives;   // what goes into it: "bottom", "back", "shelf"
   Length u0, u1, v0, v1;  // in the part's own frame, finished size
   Length depth;
-  Length w0;                 // EdgeGroove: from the inside face to its near side
+  Length w0;             // EdgeGroove: from the inside face to its near side
   Edge from = Edge::W1;  // the edge it is measured from
   Length distance;       // from that edge to its near side (pin holes: to the row)
   Length width;          // across; for pin holes the diameter
@@ -87,13 +87,13 @@ struct Part {
   Length oversize;
   std::string oversizeWhy;  // "flush-trimmed after gluing"
   Finish finish = Finish::None;
-  bool lumber = false;      // cut from bars, not nested
+  bool lumber = false;  // cut from bars, not nested
   // Where several share one blank: so many parts, and the blank's size.
   std::int64_t perBlank = 1;
   Reason blankWidth;
-  std::string note;         // what else the maker must know
-  std::string overridden;   // why it is other than the rules say; empty: it is not
-  std::string run;  // grain run, empty: none
+  std::string note;        // what else the maker must know
+  std::string overridden;  // why it is other than the rules say; empty: it is not
+  std::string run;         // grain run, empty: none
   int runOrder = 0;
   std::vector<Machining> machining;
   std::vector<Pose> poses;  // where each copy goes; as many as quantity

@@ -17,13 +17,15 @@ Result<std::vector<Part>> platformParts(const Maker& maker, const Platform& plat
       const Length y = k * depth.total();
       for (const bool left : {true, false}) {
         Part side = maker.board("box side", platform.material, depth, height);
-        Maker::place(side, {{left ? x : x + width.total() - t, y, Length{}}, kBackwards, kUp, kRight});
+        Maker::place(side,
+                     {{left ? x : x + width.total() - t, y, Length{}}, kBackwards, kUp, kRight});
         out.push_back(std::move(side));
       }
       for (const bool front : {true, false}) {
         Part end = maker.board("box front or back", platform.material,
                                Reason("box width", width.total()).minus("side", t, 2), height);
-        Maker::place(end, {{x + t, front ? y : y + depth.total() - t, Length{}}, kRight, kUp, kBackwards});
+        Maker::place(
+            end, {{x + t, front ? y : y + depth.total() - t, Length{}}, kRight, kUp, kBackwards});
         out.push_back(std::move(end));
       }
       Part deck = maker.board("deck", platform.material, width, depth);

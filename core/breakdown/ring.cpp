@@ -20,8 +20,8 @@ Result<std::vector<Part>> ringParts(const Maker& maker, const Ring& ring) {
     part.machining.push_back(bevel(edge, angle, Face::Outside, "next piece"));
   part.quantity = ring.pieces;
   // From the middle of the ring to the middle of a side: half a side over the bevel's tangent.
-  const Length across = timesTangent(
-      ring.side / 2, Angle::millidegrees(90'000 - angle.inMillidegrees()));
+  const Length across =
+      timesTangent(ring.side / 2, Angle::millidegrees(90'000 - angle.inMillidegrees()));
   const Point middle{across, Length{}, across};
   constexpr std::int64_t kTurn = 360'000;
   for (int i = 0; i < ring.pieces; ++i) {

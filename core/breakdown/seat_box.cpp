@@ -83,11 +83,13 @@ class SeatMaker {
     for (const bool left : {true, false}) {
       Part end = make(left ? "left end" : "right end", Reason("depth", seat_.depth), high);
       end.hand = seat_.batten ? (left ? Hand::Left : Hand::Right) : Hand::None;
-      Maker::place(end, {{left ? t_ : seat_.width - t_, Length{}, Length{}}, kBackwards, kUp,
+      Maker::place(end, {{left ? t_ : seat_.width - t_, Length{}, Length{}},
+                         kBackwards,
+                         kUp,
                          left ? kLeft : kRight});
       if (seat_.batten)
-        end.machining.push_back(notch(end, "batten", seat_.depth - notchIn_, seat_.depth, Length{},
-                                      notchUp_));
+        end.machining.push_back(
+            notch(end, "batten", seat_.depth - notchIn_, seat_.depth, Length{}, notchUp_));
       out_.push_back(std::move(end));
     }
     Part front = make("front", clear, high);
@@ -99,11 +101,11 @@ class SeatMaker {
     Maker::place(rear, {{t_, seat_.depth - t_, notchUp_}, kRight, kUp, kBackwards});
     pockets(rear, "end");
     out_.push_back(std::move(rear));
-    Part bottom = make("bottom", clear,
-                       Reason("depth", seat_.depth)
-                           .minus("front", t_)
-                           .minus(seat_.batten ? "rear panel or batten" : "rear panel",
-                                  seat_.depth - rear_));
+    Part bottom =
+        make("bottom", clear,
+             Reason("depth", seat_.depth)
+                 .minus("front", t_)
+                 .minus(seat_.batten ? "rear panel or batten" : "rear panel", seat_.depth - rear_));
     Maker::place(bottom, {{t_, t_, t_}, kRight, kBackwards, kDown});
     pockets(bottom, "end");
     out_.push_back(std::move(bottom));
@@ -113,9 +115,9 @@ class SeatMaker {
   void dividers(const Reason& high) {
     const Length lid = lidWidth(seat_).total();
     for (int i = 1; i < seat_.lids; ++i) {
-      Part part = make("divider",
-                       Reason("depth", seat_.depth).minus("front", t_).minus("rear panel", t_),
-                       Reason(high).minus("bottom", t_));
+      Part part =
+          make("divider", Reason("depth", seat_.depth).minus("front", t_).minus("rear panel", t_),
+               Reason(high).minus("bottom", t_));
       // Under the gap between two lids.
       const Length middle = i * lid + (i - 1) * seat_.lidGap + seat_.lidGap / 2;
       Maker::place(part, {{middle - t_ / 2, t_, t_}, kBackwards, kUp, kRight});
@@ -129,7 +131,8 @@ class SeatMaker {
 
   void lids() {
     const Length z = seat_.height - t_;
-    Part rail = make("hinge rail", Reason("width", seat_.width), Reason("hinge rail", seat_.hingeRail));
+    Part rail =
+        make("hinge rail", Reason("width", seat_.width), Reason("hinge rail", seat_.hingeRail));
     Maker::place(rail, {{Length{}, seat_.depth - seat_.hingeRail, z}, kRight, kBackwards, kUp});
     rail.show = Face::Outside;
     out_.push_back(std::move(rail));
@@ -137,7 +140,8 @@ class SeatMaker {
     for (int i = 0; i < seat_.lids; ++i) {
       Part lid = make("lid", lidWidth(seat_), lidDepth(seat_));
       lid.show = Face::Outside;
-      Maker::place(lid, {{i * (width + seat_.lidGap), -seat_.overFront, z}, kRight, kBackwards, kUp});
+      Maker::place(lid,
+                   {{i * (width + seat_.lidGap), -seat_.overFront, z}, kRight, kBackwards, kUp});
       for (const Side side : {Side::Front, Side::Left, Side::Right})
         maker_.show(lid, side, seat_.banding);
       out_.push_back(std::move(lid));
@@ -162,8 +166,7 @@ class SeatMaker {
       taper.angle = seat_.lean;
       bracket.machining.push_back(std::move(taper));
       bracket.perBlank = 2;
-      bracket.blankWidth =
-          taperBlank(foot.total(), seat_.bracketTop, seat_.backHeight, kerf);
+      bracket.blankWidth = taperBlank(foot.total(), seat_.bracketTop, seat_.backHeight, kerf);
       out_.push_back(std::move(bracket));
     }
     Part rest = make("leaning back", Reason("width", seat_.width), leaningLength(seat_, t_));
@@ -173,7 +176,8 @@ class SeatMaker {
                         kRight,
                         kUp,
                         kForwards,
-                        Turn{Axis::X, Angle::millidegrees(-seat_.lean.inMillidegrees()),
+                        Turn{Axis::X,
+                             Angle::millidegrees(-seat_.lean.inMillidegrees()),
                              {Length{}, y, seat_.height}}});
     if (seat_.lean > Angle{})
       rest.machining.push_back(bevel(Edge::L1, seat_.lean, Face::Outside, "seat"));

@@ -27,8 +27,8 @@ Convex boxOf(const Box& box) {
   const auto face = [&](int i, int j, int k, int l) {
     return std::vector<Vec>{at(i), at(j), at(k), at(l)};
   };
-  return {{face(0, 2, 3, 1), face(4, 5, 7, 6), face(0, 1, 5, 4), face(2, 6, 7, 3),
-           face(0, 4, 6, 2), face(1, 3, 7, 5)}};
+  return {{face(0, 2, 3, 1), face(4, 5, 7, 6), face(0, 1, 5, 4), face(2, 6, 7, 3), face(0, 4, 6, 2),
+           face(1, 3, 7, 5)}};
 }
 
 Plane planeOf(const std::vector<Vec>& face) {
@@ -134,8 +134,7 @@ double commonVolume(const Convex& a, const Convex& b) {
 }
 
 Vec placed(const Pose& pose, Vec own) {
-  std::array<double, 3> out = {pose.origin[0].inMm(), pose.origin[1].inMm(),
-                               pose.origin[2].inMm()};
+  std::array<double, 3> out = {pose.origin[0].inMm(), pose.origin[1].inMm(), pose.origin[2].inMm()};
   for (const auto& [direction, along] :
        {std::pair{pose.u, own.x}, std::pair{pose.v, own.y}, std::pair{pose.w, own.z}})
     out[static_cast<std::size_t>(direction.axis)] += direction.sign * along;
@@ -144,8 +143,8 @@ Vec placed(const Pose& pose, Vec own) {
     const std::size_t i = (axis + 1) % 3;
     const std::size_t k = (axis + 2) % 3;
     constexpr double kHalfTurn = 180'000;
-    const double angle = static_cast<double>(pose.turn->angle.inMillidegrees()) / kHalfTurn *
-                         std::numbers::pi;
+    const double angle =
+        static_cast<double>(pose.turn->angle.inMillidegrees()) / kHalfTurn * std::numbers::pi;
     const double a = out[i] - pose.turn->about[i].inMm();
     const double b = out[k] - pose.turn->about[k].inMm();
     out[i] = pose.turn->about[i].inMm() + std::cos(angle) * a - std::sin(angle) * b;

@@ -32,8 +32,8 @@ Result<std::vector<Part>> baseFrameParts(const Maker& maker, const BaseFrame& fr
   for (std::int64_t s = 0; s < sections; ++s) {
     const Length x = at[0] + s * each;
     for (const bool front : {true, false}) {
-      Part rail = maker.board("base rail", frame.material, section,
-                              Reason("frame height", frame.height));
+      Part rail =
+          maker.board("base rail", frame.material, section, Reason("frame height", frame.height));
       const Length y = front ? at[1] : at[1] + frame.depth - t;
       Maker::place(rail, {{x, y, at[2]}, kRight, kUp, kBackwards});
       out.push_back(std::move(rail));

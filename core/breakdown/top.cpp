@@ -12,7 +12,8 @@ bool edged(const Top& top, bool side) {
 }  // namespace
 
 Reason topLength(const Top& top) {
-  const std::int64_t edges = (edged(top, top.edgeLeft) ? 1 : 0) + (edged(top, top.edgeRight) ? 1 : 0);
+  const std::int64_t edges =
+      (edged(top, top.edgeLeft) ? 1 : 0) + (edged(top, top.edgeRight) ? 1 : 0);
   return Reason("run", top.width)
       .plus("left overhang", top.overLeft)
       .plus("right overhang", top.overRight)
@@ -20,7 +21,8 @@ Reason topLength(const Top& top) {
 }
 
 Reason topWidth(const Top& top) {
-  const std::int64_t edges = (edged(top, top.edgeFront) ? 1 : 0) + (edged(top, top.edgeBack) ? 1 : 0);
+  const std::int64_t edges =
+      (edged(top, top.edgeFront) ? 1 : 0) + (edged(top, top.edgeBack) ? 1 : 0);
   return Reason("depth", top.depth)
       .plus("front overhang", top.overFront)
       .plus("rear overhang", top.overBack)
@@ -28,13 +30,15 @@ Reason topWidth(const Top& top) {
 }
 
 Reason frontEdging(const Top& top) {
-  const std::int64_t edges = (edged(top, top.edgeLeft) ? 1 : 0) + (edged(top, top.edgeRight) ? 1 : 0);
+  const std::int64_t edges =
+      (edged(top, top.edgeLeft) ? 1 : 0) + (edged(top, top.edgeRight) ? 1 : 0);
   return Reason("top's edge", topLength(top).total()).plus("edging", top.edging, edges);
 }
 
 Reason sideEdging(const Top& top) {
   const bool mitred = top.corner == EdgingCorner::Mitred;
-  const std::int64_t edges = (edged(top, top.edgeFront) ? 1 : 0) + (edged(top, top.edgeBack) ? 1 : 0);
+  const std::int64_t edges =
+      (edged(top, top.edgeFront) ? 1 : 0) + (edged(top, top.edgeBack) ? 1 : 0);
   return Reason("top's edge", topWidth(top).total()).plus("edging", top.edging, mitred ? edges : 0);
 }
 
@@ -58,8 +62,7 @@ class TopMaker {
     const Length sheet = maker_.thickness(top_.material);
     Length lower;
     if (top_.build == TopBuild::Laminated) {
-      const std::string& material =
-          top_.lowerMaterial.empty() ? top_.material : top_.lowerMaterial;
+      const std::string& material = top_.lowerMaterial.empty() ? top_.material : top_.lowerMaterial;
       Part part = flat("top lower layer", material, length_, width_, x_, y_);
       part.oversize = top_.oversize;
       part.oversizeWhy = "flush-trimmed after gluing";
@@ -104,8 +107,7 @@ class TopMaker {
   }
 
   Part stripOf(const char* name, const Reason& length, Length high) const {
-    Part part =
-        maker_.board(name, top_.edgingMaterial, length, Reason("top's thickness", high));
+    Part part = maker_.board(name, top_.edgingMaterial, length, Reason("top's thickness", high));
     part.thickness = top_.edging;
     part.show = Face::Outside;
     return part;
@@ -123,10 +125,13 @@ class TopMaker {
       Part part = stripOf(fore ? "front edging" : "rear edging", frontEdging(top_), high);
       const Length x = x_ - (left ? e : Length{});
       // Inside is the face that is glued on.
-      Maker::place(part, {{x, fore ? y_ : y_ + width_.total(), z_}, kRight, kUp,
-                          fore ? kForwards : kBackwards});
-      if (mitred && left) part.machining.push_back(bevel(Edge::W1, kHalfRight, Face::Outside, "mitre"));
-      if (mitred && right) part.machining.push_back(bevel(Edge::W2, kHalfRight, Face::Outside, "mitre"));
+      Maker::place(
+          part,
+          {{x, fore ? y_ : y_ + width_.total(), z_}, kRight, kUp, fore ? kForwards : kBackwards});
+      if (mitred && left)
+        part.machining.push_back(bevel(Edge::W1, kHalfRight, Face::Outside, "mitre"));
+      if (mitred && right)
+        part.machining.push_back(bevel(Edge::W2, kHalfRight, Face::Outside, "mitre"));
       out_.push_back(std::move(part));
     }
     for (const bool first : {true, false}) {
@@ -134,10 +139,13 @@ class TopMaker {
       Part part = stripOf(first ? "left edging" : "right edging", sideEdging(top_), high);
       part.hand = mitred && front != back ? (first ? Hand::Left : Hand::Right) : Hand::None;
       const Length y = y_ - (mitred && front ? e : Length{});
-      Maker::place(part, {{first ? x_ : x_ + length_.total(), y, z_}, kBackwards, kUp,
-                          first ? kLeft : kRight});
-      if (mitred && front) part.machining.push_back(bevel(Edge::W1, kHalfRight, Face::Outside, "mitre"));
-      if (mitred && back) part.machining.push_back(bevel(Edge::W2, kHalfRight, Face::Outside, "mitre"));
+      Maker::place(
+          part,
+          {{first ? x_ : x_ + length_.total(), y, z_}, kBackwards, kUp, first ? kLeft : kRight});
+      if (mitred && front)
+        part.machining.push_back(bevel(Edge::W1, kHalfRight, Face::Outside, "mitre"));
+      if (mitred && back)
+        part.machining.push_back(bevel(Edge::W2, kHalfRight, Face::Outside, "mitre"));
       out_.push_back(std::move(part));
     }
   }

@@ -27,9 +27,9 @@ Length overCosine(Length length, Angle angle) {
 }
 
 Angle slopeOf(Length rise, Length run) {
-  return Angle::millidegrees(std::llround(
-      std::atan2(static_cast<double>(rise.inNm()), static_cast<double>(run.inNm())) * kHalfTurn /
-      std::numbers::pi));
+  return Angle::millidegrees(
+      std::llround(std::atan2(static_cast<double>(rise.inNm()), static_cast<double>(run.inNm())) *
+                   kHalfTurn / std::numbers::pi));
 }
 
 }  // namespace pp

@@ -20,9 +20,10 @@ Result<std::vector<Part>> wallPanelParts(const Maker& maker, const WallPanel& pa
   const Length spacer = panel.cleatHeight / 2;
   const Length room = panel.height - spacer - panel.cleats * pair;
   if (room < Length{})
-    return cannot("cleats", std::to_string(panel.cleats) + " in a panel " +
-                                maker.shown(panel.height) + " high",
-                  "fewer or lower cleats");
+    return cannot(
+        "cleats",
+        std::to_string(panel.cleats) + " in a panel " + maker.shown(panel.height) + " high",
+        "fewer or lower cleats");
   for (int i = 0; i < panel.cleats; ++i) {
     const Length top = panel.height - i * (pair + room / panel.cleats);
     auto part = cleatPart(maker, panel.cleatMaterial, length, panel.cleatHeight, panel.setIn, t,

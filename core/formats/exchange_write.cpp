@@ -43,16 +43,18 @@ std::string writeParts(const Job& job, const std::vector<Part>& parts) {
   for (const Part& part : parts) {
     if (part.lumber) continue;  // no sheet has it; bars have a list of their own
     const Material& material = *findMaterial(job, part.material);
-    const std::string hand = part.hand == Hand::Left    ? "left hand"
+    const bool shared = part.perBlank > 1;
+    const std::string note = shared                     ? fmt::format("blank for {}", part.perBlank)
+                             : part.hand == Hand::Left  ? "left hand"
                              : part.hand == Hand::Right ? "right hand"
                                                         : "";
     out += fmt::format("{},{},{},{},{},{},{},{},{},{},{},{},{},{},{},{},{}\n", csvField(part.code),
-                       csvField(part.name), csvField(part.assembly), part.quantity,
-                       mm(part.length.total()), mm(part.width.total()), mm(material.nominal),
-                       csvField(material.name), grainName(part.grain), csvField(part.bands[0]),
-                       csvField(part.bands[1]), csvField(part.bands[2]), csvField(part.bands[3]),
-                       mm(part.oversize), csvField(part.run),
-                       part.run.empty() ? "" : std::to_string(part.runOrder), hand);
+                       csvField(part.name), csvField(part.assembly), part.blanks(),
+                       mm(part.length.total()), mm(shared ? part.blank() : part.width.total()),
+                       mm(material.nominal), csvField(material.name), grainName(part.grain),
+                       csvField(part.bands[0]), csvField(part.bands[1]), csvField(part.bands[2]),
+                       csvField(part.bands[3]), mm(part.oversize), csvField(part.run),
+                       part.run.empty() ? "" : std::to_string(part.runOrder), note);
   }
   return out;
 }

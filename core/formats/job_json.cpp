@@ -13,16 +13,13 @@ constexpr const char* kFormat = "plain-patch-job";
 constexpr std::size_t kDeepestOpening =
     40;  // as validate() has it; stops the reader's own recursion
 
-const Choices<Joint> kJoints = {{"butt", Joint::Butt},
-                                {"dado", Joint::Dado},
-                                {"pocket", Joint::Pocket},
-                                {"loose tenon", Joint::LooseTenon},
-                                {"dowel", Joint::Dowel},
-                                {"brads", Joint::Brads}};
+const Choices<Joint> kJoints = {{"butt", Joint::Butt},     {"dado", Joint::Dado},
+                                {"pocket", Joint::Pocket}, {"loose tenon", Joint::LooseTenon},
+                                {"dowel", Joint::Dowel},   {"brads", Joint::Brads}};
 const Choices<Finish> kFinishes = {{"none", Finish::None},
-                                  {"clear", Finish::Clear},
-                                  {"painted", Finish::Painted},
-                                  {"stained", Finish::Stained}};
+                                   {"clear", Finish::Clear},
+                                   {"painted", Finish::Painted},
+                                   {"stained", Finish::Stained}};
 const Choices<BoardGrain> kBoardGrains = {
     {"length", BoardGrain::Length}, {"width", BoardGrain::Width}, {"any", BoardGrain::Any}};
 
@@ -296,9 +293,8 @@ const Choices<Hinge> kHinges = {{"left", Hinge::Left},
                                 {"pair", Hinge::Pair},
                                 {"top", Hinge::Top},
                                 {"bottom", Hinge::Bottom}};
-const Choices<BankKind> kBanks = {{"drawers", BankKind::Drawers},
-                                  {"trays", BankKind::Trays},
-                                  {"platforms", BankKind::Platforms}};
+const Choices<BankKind> kBanks = {
+    {"drawers", BankKind::Drawers}, {"trays", BankKind::Trays}, {"platforms", BankKind::Platforms}};
 
 template <class T>
 const char* wordOf(const Choices<T>& choices, T value) {
@@ -321,8 +317,9 @@ OrderedJson contentJson(const Opening& opening) {
   if (const auto* pins = std::get_if<AdjustableShelves>(&opening.content))
     return {{"kind", "shelves"}, {"count", pins->count}};
   if (const auto* bank = std::get_if<DrawerBank>(&opening.content)) {
-    OrderedJson out = {
-        {"kind", wordOf(kBanks, bank->kind)}, {"fronts", sharesJson(bank->fronts)}, {"matched", bank->matched}};
+    OrderedJson out = {{"kind", wordOf(kBanks, bank->kind)},
+                       {"fronts", sharesJson(bank->fronts)},
+                       {"matched", bank->matched}};
     if (bank->boxHeight) out["boxHeight"] = bank->boxHeight->inMm();
     return out;
   }
@@ -372,8 +369,11 @@ void readOpening(const OrderedJson& json, const std::string& pointer, Problems& 
             {"platforms", Kind::Platforms},
             {"split", Kind::Split}});
   if (json.is_object() && a.get("kind") == nullptr)
-    problems.push_back(
-        {{}, 0, pointer + "/kind", "nothing", "one of open, shelves, loose shelves, drawers, trays, platforms, split"});
+    problems.push_back({{},
+                        0,
+                        pointer + "/kind",
+                        "nothing",
+                        "one of open, shelves, loose shelves, drawers, trays, platforms, split"});
   if (json.is_object() && a.get("door") != nullptr) {
     out.door = Door{};
     a.choice("door", out.door->hinge, kHinges);
@@ -602,7 +602,10 @@ void bodyField(JsonReader& a, AssemblyBody& body) {
     std::visit([&](auto& one) { a(kBodies[i], one); }, body);
   }
   if (found == 0)
-    a.problems().push_back({{}, 0, a.pointer(), "an assembly of no kind",
+    a.problems().push_back({{},
+                            0,
+                            a.pointer(),
+                            "an assembly of no kind",
                             fmt::format("one of {}", fmt::join(kBodies, ", "))});
 }
 void bodyField(JsonWriter& a, AssemblyBody& body) {

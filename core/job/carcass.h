@@ -64,18 +64,18 @@ enum class StandKind {
 // What a carcass stands on; its height is part of the carcass's own.
 struct Stand {
   StandKind kind = StandKind::Legs;
-  Length height = Length::mm(100);        // > 0
-  Length setIn = Length::mm(50);          // Frame, Runners: behind the carcass's front, >= 0
-  std::string material;                   // Frame, Runners: id of a Material
-  Length crossEvery = Length::mm(600);    // Frame: cross pieces are at most so far apart
-  Length longest = Length::mm(2'400);     // Frame: built in sections no longer than this
+  Length height = Length::mm(100);      // > 0
+  Length setIn = Length::mm(50);        // Frame, Runners: behind the carcass's front, >= 0
+  std::string material;                 // Frame, Runners: id of a Material
+  Length crossEvery = Length::mm(600);  // Frame: cross pieces are at most so far apart
+  Length longest = Length::mm(2'400);   // Frame: built in sections no longer than this
   bool operator==(const Stand&) const = default;
 };
 
 // Hung on a wall by a strip ripped at 45 degrees: one half on the carcass, one on the wall.
 struct Cleat {
-  std::string material;             // id of a Material
-  Length height = Length::mm(80);   // of each half at its long face, > thickness
+  std::string material;            // id of a Material
+  Length height = Length::mm(80);  // of each half at its long face, > thickness
   bool operator==(const Cleat&) const = default;
 };
 
@@ -129,19 +129,19 @@ enum class FrontStyle {
 
 // Doors and drawer fronts.
 struct FrontRules {
-  std::string material;           // id of a Material; frame pieces too
-  std::string banding;            // on all four edges of a slab, or empty
+  std::string material;  // id of a Material; frame pieces too
+  std::string banding;   // on all four edges of a slab, or empty
   FrontFit fit = FrontFit::Inset;
   FrontStyle style = FrontStyle::Slab;
-  Length gap = Length::mm(2);      // round an inset front and between neighbours, >= 0
-  Length overlay = Length::mm(15);  // Overlay: over the edge of an outside panel, >= 0
-  std::string panelMaterial;       // of a framed door: id of a Material; empty: the front's own
+  Length gap = Length::mm(2);          // round an inset front and between neighbours, >= 0
+  Length overlay = Length::mm(15);     // Overlay: over the edge of an outside panel, >= 0
+  std::string panelMaterial;           // of a framed door: id of a Material; empty: the front's own
   Length frameWidth = Length::mm(60);  // stiles and rails, > 0
   Length tongue = Length::mm(10);      // GroovedFrame: groove's depth; LappedFrame: rabbet's width
   Length panelClearance = Length::mm(2);  // in all
   std::optional<Finish> finish;           // none: the assembly's
   bool fingerPull = false;  // upper edge (a door's free edge) bevelled at 30 degrees behind
-  Length pullFromEdge = Length::mm(60);   // doors: the pull's centre from the free edge
+  Length pullFromEdge = Length::mm(60);  // doors: the pull's centre from the free edge
   bool operator==(const FrontRules&) const = default;
 };
 
@@ -159,7 +159,7 @@ struct FaceFrame {
   bool depthIncludes = false;     // the carcass's depth as typed holds the frame too
   bool equalOpenings = true;      // openings that share alike show alike, whatever is behind
   bool lowerRail = true;
-  std::optional<Finish> finish;   // none: the assembly's
+  std::optional<Finish> finish;  // none: the assembly's
   bool operator==(const FaceFrame&) const = default;
 };
 
@@ -181,9 +181,9 @@ struct Carcass {
   Joint joint = Joint::Dado;
   Length dadoDepth = Length::mm(6);
   TopSchool top = TopSchool::Between;
-  Length topRabbet = Length::mm(9);     // EndRabbets: depth into the sides
-  Length stretcher = Length::mm(100);   // width of rails instead of a top or back
-  Length wallLeft, wallRight;           // kept free of a wall at that side, >= 0
+  Length topRabbet = Length::mm(9);              // EndRabbets: depth into the sides
+  Length stretcher = Length::mm(100);            // width of rails instead of a top or back
+  Length wallLeft, wallRight;                    // kept free of a wall at that side, >= 0
   bool liningLeft = false, liningRight = false;  // a panel glued inside the side
   Back back;
   std::optional<Baseboard> baseboard;

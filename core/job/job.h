@@ -17,8 +17,8 @@
 
 namespace pp {
 
-using AssemblyBody = std::variant<Carcass, CarcassGroup, Top, BaseFrame, WallPanel, SeatBox,
-                                  Platform, Ring, Boards>;
+using AssemblyBody =
+    std::variant<Carcass, CarcassGroup, Top, BaseFrame, WallPanel, SeatBox, Platform, Ring, Boards>;
 
 struct Assembly {
   std::string code;  // unique in the job; begins the codes of its parts
@@ -45,8 +45,8 @@ struct BoughtIn {
 
 // A part that is made other than the rules say, and why.
 struct PartOverride {
-  std::string part;  // code
-  std::string why;   // not empty
+  std::string part;                     // code
+  std::string why;                      // not empty
   std::optional<Length> length, width;  // finished
   std::optional<BoardGrain> grain;
   std::optional<std::string> banding;  // on the edges that the rules band; empty: none

@@ -11,8 +11,8 @@
 namespace pp {
 
 enum class TopBuild {
-  Single,     // one sheet on strips round the edge and across
-  Laminated   // two sheets; the lower is cut oversize and flush-trimmed
+  Single,    // one sheet on strips round the edge and across
+  Laminated  // two sheets; the lower is cut oversize and flush-trimmed
 };
 enum class EdgingCorner { Mitred, Butted };
 
@@ -23,12 +23,12 @@ struct Top {
   Length overLeft, overRight, overFront = Length::mm(20), overBack;  // >= 0
   std::string material;
   TopBuild build = TopBuild::Single;
-  std::string lowerMaterial;             // Laminated: of the lower sheet; empty: the same
-  Length oversize = Length::mm(6);       // Laminated: of the lower sheet, each way
-  Length strip = Length::mm(75);         // Single: width of the strips; 0: none
-  Length stripEvery = Length::mm(600);   // Single: strips across are at most so far apart
-  std::string edgingMaterial;            // solid edging; empty: none
-  Length edging = Length::mm(10);        // its thickness, taken off the sheet
+  std::string lowerMaterial;            // Laminated: of the lower sheet; empty: the same
+  Length oversize = Length::mm(6);      // Laminated: of the lower sheet, each way
+  Length strip = Length::mm(75);        // Single: width of the strips; 0: none
+  Length stripEvery = Length::mm(600);  // Single: strips across are at most so far apart
+  std::string edgingMaterial;           // solid edging; empty: none
+  Length edging = Length::mm(10);       // its thickness, taken off the sheet
   bool edgeLeft = true, edgeRight = true, edgeFront = true, edgeBack = false;
   EdgingCorner corner = EdgingCorner::Mitred;
   bool operator==(const Top&) const = default;
@@ -74,11 +74,11 @@ struct SeatBox {
   Length height = Length::mm(450);  // to the top of the lids
   Length depth = Length::mm(450);
   std::string material;
-  std::string banding;              // on the lids' edges, or empty
-  int lids = 2;                     // 1..10, a divider between two
-  Length lidGap = Length::mm(3);    // between lids and behind them
-  Length hingeRail = Length::mm(80);  // the fixed strip behind the lids
-  Length overFront = Length::mm(20);  // the lids' overhang
+  std::string banding;                  // on the lids' edges, or empty
+  int lids = 2;                         // 1..10, a divider between two
+  Length lidGap = Length::mm(3);        // between lids and behind them
+  Length hingeRail = Length::mm(80);    // the fixed strip behind the lids
+  Length overFront = Length::mm(20);    // the lids' overhang
   Length backHeight = Length::mm(400);  // of the leaning back above the lids; 0: none
   Angle lean = Angle::degrees(10);      // off upright, 0..45 degrees
   Length bracketTop = Length::mm(40);   // width of the brackets behind the back, at their upper end
@@ -99,9 +99,9 @@ struct Platform {
 
 // n equal pieces bevelled at both ends.
 struct Ring {
-  int pieces = 6;                     // 3..100
-  Length side = Length::mm(200);      // outer side of one piece, at the long points
-  Length width = Length::mm(80);      // of the board
+  int pieces = 6;                 // 3..100
+  Length side = Length::mm(200);  // outer side of one piece, at the long points
+  Length width = Length::mm(80);  // of the board
   std::string material;
   bool operator==(const Ring&) const = default;
 };

@@ -58,8 +58,7 @@ struct Split {
   bool operator==(const Split& other) const;
 };
 
-using OpeningContent =
-    std::variant<OpenSpace, AdjustableShelves, LooseShelves, DrawerBank, Split>;
+using OpeningContent = std::variant<OpenSpace, AdjustableShelves, LooseShelves, DrawerBank, Split>;
 
 enum class Hinge { Left, Right, Pair, Top, Bottom };  // Top: a lid that lifts
 

@@ -184,7 +184,8 @@ class Validator {
   void body(const std::string& at, const Top& one) { top(at + "/top", one); }
 
   void top(const std::string& at, const Top& top) {
-    allPositive(at, {{"/width", top.width}, {"/depth", top.depth}, {"/stripEvery", top.stripEvery}});
+    allPositive(at,
+                {{"/width", top.width}, {"/depth", top.depth}, {"/stripEvery", top.stripEvery}});
     noneNegative(at, {{"/overLeft", top.overLeft},
                       {"/overRight", top.overRight},
                       {"/overFront", top.overFront},
@@ -209,9 +210,9 @@ class Validator {
 
   void body(const std::string& at, const WallPanel& panel) {
     const std::string here = at + "/wallPanel";
-    allPositive(here, {{"/width", panel.width},
-                       {"/height", panel.height},
-                       {"/cleatHeight", panel.cleatHeight}});
+    allPositive(
+        here,
+        {{"/width", panel.width}, {"/height", panel.height}, {"/cleatHeight", panel.cleatHeight}});
     notNegative(here + "/setIn", panel.setIn);
     within(here + "/cleats", panel.cleats, 1, 10);
     knownMaterial(here + "/material", panel.material);
@@ -238,9 +239,9 @@ class Validator {
 
   void body(const std::string& at, const Platform& platform) {
     const std::string here = at + "/platform";
-    allPositive(here, {{"/width", platform.width},
-                       {"/depth", platform.depth},
-                       {"/height", platform.height}});
+    allPositive(
+        here,
+        {{"/width", platform.width}, {"/depth", platform.depth}, {"/height", platform.height}});
     within(here + "/across", platform.across, 1, 20);
     within(here + "/deep", platform.deep, 1, 20);
     knownMaterial(here + "/material", platform.material);
@@ -428,7 +429,8 @@ class Validator {
 
   const Job& job_;
   Problems problems_;
-  std::set<std::string> materialIds_, bandingNames_, stockIds_, slideNames_, assemblyCodes_, overridden_;
+  std::set<std::string> materialIds_, bandingNames_, stockIds_, slideNames_, assemblyCodes_,
+      overridden_;
 };
 
 }  // namespace

@@ -331,7 +331,8 @@ class Nester {
       const std::scoped_lock lock(boundMutex_);
       for (std::size_t g = 0; g < works_.size(); ++g) isSettled_[g] = works_[g].settled();
     }
-    if (changed && !stopped()) offer();  // a plan takes too long to make once a stop is asked for
+    // Once a stop is asked for a plan takes too long to make, unless there is none that is whole.
+    if (changed && (!stopped() || !kept_.bestFor(Goal::Cost)->complete())) offer();
   }
 
   void improve() {

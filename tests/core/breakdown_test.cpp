@@ -163,12 +163,12 @@ TEST(Breakdown, looseBoardsComeLastWithTheirBandingTakenOff) {
 }
 
 TEST(Breakdown, demoJobsHaveNoTroubles) {
-  for (const char* name : {"log-wall", "ringing-trolley"}) {
+  for (const char* name : test::kDemos) {
     const auto job = readJob(name, test::demo(name));
     ASSERT_TRUE(job.ok()) << describe(job.problems());
     const Breakdown out = breakDown(job.value());
     EXPECT_TRUE(out.troubles.empty());
-    EXPECT_GT(out.parts.size(), 10U);
+    EXPECT_FALSE(out.parts.empty());
   }
 }
 

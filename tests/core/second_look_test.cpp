@@ -22,7 +22,7 @@ Job banded() {
 
 TEST(SecondLook, saysNothingOfASoundJob) {
   EXPECT_TRUE(look(banded()).empty());
-  for (const char* name : {"log-wall", "ringing-trolley"}) {
+  for (const char* name : test::kDemos) {
     const auto findings = look(readJob(name, test::demo(name)).value());
     EXPECT_TRUE(findings.empty()) << findings.front().what;
   }

@@ -24,8 +24,8 @@ Job metricJob() {
   }
   for (const int length : {250, 300, 350, 400, 450, 500})
     job.slides.push_back({"slide " + std::to_string(length), Length::mm(length)});
-  job.slides.push_back(
-      {"under 350", Length::mm(350), Length::mm(5), SlideKind::Under, Length::mm(14), Length::mm(7)});
+  job.slides.push_back({"under 350", Length::mm(350), Length::mm(5), SlideKind::Under,
+                        Length::mm(14), Length::mm(7)});
   return job;
 }
 
