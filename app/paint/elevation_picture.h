@@ -1,4 +1,4 @@
-// The front view of a carcass to scale, and which opening lies under a point of it.
+// The front view of a carcass to scale, and which opening or panel lies under a point of it.
 #pragma once
 
 #include <QPainter>
@@ -19,6 +19,9 @@ struct ElevationPicture {
   Mapping mapping(const QRectF& room) const;
   void paint(QPainter& painter, const QRectF& room) const;
   std::optional<OpeningPath> openingAt(const QPointF& point, const QRectF& room) const;
+  // A divider or fixed shelf that can be dragged, within a few pixels; an index into the layout's
+  // panels.
+  std::optional<std::size_t> panelAt(const QPointF& point, const QRectF& room) const;
 };
 
 }  // namespace pp

@@ -87,19 +87,19 @@ Problems Document::edit(const QString& what, Job next) {
   return {};
 }
 
-Problems Document::editAssembly(const QString& what, const std::string& code,
-                                AssemblyBody body) {
+Problems Document::editAssembly(const QString& what, const std::string& code, Assembly assembly) {
   Job next = *job_;
-  for (Assembly& assembly : next.assemblies) {
-    if (assembly.code != code) continue;
-    assembly.body = std::move(body);
+  for (Assembly& one : next.assemblies) {
+    if (one.code != code) continue;
+    one = std::move(assembly);
     if (Problems problems = validate(next); !problems.empty()) return problems;
     // A drawing that cannot be solved would leave nothing to look at: it is refused where it is
     // typed. Drawers that do not go in are a finding instead, since the rest can still be drawn.
     Problems unsolved;
-    for (const Trouble& trouble : breakDown(next, assembly).troubles)
+    for (const Trouble& trouble : breakDown(next, one).troubles)
       if (!trouble.drawers) unsolved.push_back(trouble.problem);
     if (!unsolved.empty()) return unsolved;
+    break;
   }
   return edit(what, std::move(next));
 }
@@ -143,7 +143,7 @@ void Document::take(Job job, const QString& path) {
   emit selectionChanged();
   if (!job_->assemblies.empty())
     measure(tr("width of %1").arg(qs(job_->assemblies.front().code)),
-            job_->assemblies.front().carcass().width);
+            widthOf(job_->assemblies.front()));
 }
 
 void Document::show(std::shared_ptr<const Job> job) {

@@ -36,8 +36,9 @@ class Document : public QObject {
   // Takes `next` as the job, `what` as the words for undo. Problems, and no change, when it is not
   // valid. Taking an equal job is no edit.
   Problems edit(const QString& what, Job next);
-  // As edit(), but also refuses what `assembly` could then not be built from.
-  Problems editAssembly(const QString& what, const std::string& assembly, AssemblyBody body);
+  // Puts `assembly` in the place of the one with that code. As edit(), but also refuses what could
+  // then not be built.
+  Problems editAssembly(const QString& what, const std::string& code, Assembly assembly);
 
   bool canUndo() const { return at_ > 0; }
   bool canRedo() const { return at_ + 1 < states_.size(); }

@@ -142,12 +142,16 @@ void MainWindow::makeMenus() {
   });
   file->addAction(tr("&Open …"), QKeySequence::Open, this, &MainWindow::open);
   QMenu* demo = file->addMenu(tr("Open a &demo job"));
-  demo->addAction(tr("Log wall"), this, [this] {
-    if (mayLeave()) openDemo(QStringLiteral("log-wall"));
-  });
-  demo->addAction(tr("Ringing trolley"), this, [this] {
-    if (mayLeave()) openDemo(QStringLiteral("ringing-trolley"));
-  });
+  const std::pair<QString, QString> demos[] = {
+      {tr("Log wall"), QStringLiteral("log-wall")},
+      {tr("Ringing trolley"), QStringLiteral("ringing-trolley")},
+      {tr("Hide bench"), QStringLiteral("hide-bench")},
+      {tr("Nest-box batch"), QStringLiteral("nest-boxes")},
+      {tr("Porthole surround"), QStringLiteral("porthole")}};
+  for (const auto& [words, name] : demos)
+    demo->addAction(words, this, [this, demoName = name] {
+      if (mayLeave()) openDemo(demoName);
+    });
   file->addAction(tr("&Save"), QKeySequence::Save, this, &MainWindow::save);
   file->addAction(tr("Save &as …"), QKeySequence::SaveAs, this, &MainWindow::saveAs);
   file->addSeparator();

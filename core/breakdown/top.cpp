@@ -1,4 +1,5 @@
 #include "core/breakdown/kinds.h"
+#include "core/breakdown/stand.h"
 
 namespace pp {
 namespace {
@@ -63,37 +64,46 @@ class TopMaker {
     Length lower;
     if (top_.build == TopBuild::Laminated) {
       const std::string& material = top_.lowerMaterial.empty() ? top_.material : top_.lowerMaterial;
-      Part part = flat("top lower layer", material, length_, width_, x_, y_);
-      part.oversize = top_.oversize;
-      part.oversizeWhy = "flush-trimmed after gluing";
-      lower = part.thickness;
-      out_.push_back(std::move(part));
+      for (Part& part : flat("top lower layer", material, width_, y_)) {
+        part.oversize = top_.oversize;
+        part.oversizeWhy = "flush-trimmed after gluing";
+        lower = part.thickness;
+        out_.push_back(std::move(part));
+      }
     } else if (top_.strip > Length{}) {
       lower = sheet;
       strips();
     }
     z_ += lower;
-    Part upper = flat("top", top_.material, length_, width_, x_, y_);
-    upper.show = Face::Outside;
-    out_.push_back(std::move(upper));
+    for (Part& part : flat("top", top_.material, width_, y_)) {
+      part.show = Face::Outside;
+      out_.push_back(std::move(part));
+    }
     z_ -= lower;
     edging(lower + sheet);
     return std::move(out_);
   }
 
  private:
-  Part flat(std::string name, const std::string& material, const Reason& length,
-            const Reason& width, Length x, Length y) const {
-    Part part = maker_.board(std::move(name), material, length, width);
-    Maker::place(part, {{x, y, z_}, kRight, kBackwards, kUp});
-    return part;
+  // The whole length, in as many equal sections as no sheet would hold.
+  std::vector<Part> flat(const char* name, const std::string& material, const Reason& width,
+                         Length y) const {
+    const std::int64_t sections = sectionCount(length_.total(), top_.longest);
+    const Reason each = sections == 1 ? length_ : length_.shared(sections);
+    std::vector<Part> out;
+    for (std::int64_t i = 0; i < sections; ++i) {
+      out.push_back(maker_.board(name, material, each, width));
+      Maker::place(out.back(), {{x_ + i * each.total(), y, z_}, kRight, kBackwards, kUp});
+    }
+    return out;
   }
 
   void strips() {
     const Reason strip("strip width", top_.strip);
     for (const bool front : {true, false})
-      out_.push_back(flat("build-up strip, long", top_.material, length_, strip, x_,
-                          front ? y_ : y_ + width_.total() - top_.strip));
+      for (Part& part : flat("build-up strip, long", top_.material, strip,
+                             front ? y_ : y_ + width_.total() - top_.strip))
+        out_.push_back(std::move(part));
     const Reason between = Reason("top's depth", width_.total()).minus("strip", top_.strip, 2);
     const Length centres = length_.total() - top_.strip;
     const std::int64_t gaps =

@@ -468,6 +468,7 @@ void fields(A& a, Top& v) {
   a("edgeBack", v.edgeBack);
   a.choice("corner", v.corner,
            {{"mitred", EdgingCorner::Mitred}, {"butted", EdgingCorner::Butted}});
+  a("longest", v.longest);
 }
 
 template <class A>
@@ -695,6 +696,26 @@ std::string writeJob(const Job& job) {
   writer("format", std::string(kFormat));
   writer("version", kJobFileVersion);
   Job copy = job;  // the description is shared with the reader and so takes a mutable value
+  fields(writer, copy);
+  return writer.take().dump(1) + "\n";
+}
+
+Result<Assembly> readAssembly(const std::string& file, std::string_view text) {
+  const auto json = parseJson(file, text);
+  if (!json) return json.problems();
+  Problems problems;
+  Assembly assembly;
+  JsonReader reader(json.value(), "", problems);
+  fields(reader, assembly);
+  reader.finish();
+  for (Problem& problem : problems) problem.file = file;
+  if (!problems.empty()) return problems;
+  return assembly;
+}
+
+std::string writeAssembly(const Assembly& assembly) {
+  JsonWriter writer;
+  Assembly copy = assembly;
   fields(writer, copy);
   return writer.take().dump(1) + "\n";
 }

@@ -18,4 +18,9 @@ Result<Job> readJob(const std::string& file, std::string_view text);
 
 std::string writeJob(const Job& job);
 
+// One assembly as it stands in a job file; `file` names it in problems. Materials are not looked
+// up.
+Result<Assembly> readAssembly(const std::string& file, std::string_view text);
+std::string writeAssembly(const Assembly& assembly);
+
 }  // namespace pp

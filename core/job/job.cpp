@@ -28,6 +28,21 @@ const Assembly* findAssembly(const Job& job, const std::string& code) {
   return findBy(job.assemblies, &Assembly::code, code);
 }
 
+Length widthOf(const Assembly& assembly) {
+  struct Width {
+    Length operator()(const Carcass& b) const { return b.width; }
+    Length operator()(const CarcassGroup& b) const { return b.top ? b.top->width : Length{}; }
+    Length operator()(const Top& b) const { return b.width; }
+    Length operator()(const BaseFrame& b) const { return b.width; }
+    Length operator()(const WallPanel& b) const { return b.width; }
+    Length operator()(const SeatBox& b) const { return b.width; }
+    Length operator()(const Platform& b) const { return b.width; }
+    Length operator()(const Ring& b) const { return b.side; }
+    Length operator()(const Boards& b) const { return b.boards.front().length; }
+  };
+  return std::visit(Width{}, assembly.body);
+}
+
 std::string assemblyTitle(const Job& job, const std::string& code) {
   if (code == kLooseCode) return code + "  loose parts";
   const Assembly* assembly = findAssembly(job, code);

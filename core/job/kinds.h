@@ -31,6 +31,7 @@ struct Top {
   Length edging = Length::mm(10);       // its thickness, taken off the sheet
   bool edgeLeft = true, edgeRight = true, edgeFront = true, edgeBack = false;
   EdgingCorner corner = EdgingCorner::Mitred;
+  Length longest = Length::mm(2'400);  // sheets are no longer; more are joined end to end
   bool operator==(const Top&) const = default;
 };
 

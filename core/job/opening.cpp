@@ -45,4 +45,21 @@ std::vector<OpeningPath> leaves(const Opening& root) {
   return out;
 }
 
+std::optional<Split> panelMoved(const Split& split, const std::vector<Length>& sizes,
+                                std::size_t index, Length delta) {
+  const Length before = sizes[index] + delta;
+  const Length after = sizes[index + 1] - delta;
+  if (before <= Length{} || after <= Length{}) return std::nullopt;
+  Split out = split;
+  // Other shares must not give way to a panel that is not theirs.
+  for (std::size_t i = 0; i < sizes.size(); ++i)
+    if (i != index && i != index + 1) out.sizes[i].fixed = sizes[i];
+  out.sizes[index].fixed = before;
+  if (split.sizes[index + 1].fixed) out.sizes[index + 1].fixed = after;
+  bool shared = false;
+  for (const Share& share : out.sizes) shared = shared || !share.fixed;
+  if (!shared) out.sizes[index + 1].fixed.reset();
+  return out;
+}
+
 }  // namespace pp

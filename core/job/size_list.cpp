@@ -35,6 +35,14 @@ Problems addItem(std::string_view item, Unit bare, std::vector<Share>& out) {
     out.push_back({});
     return {};
   }
+  // `centred 300`: so much in the middle, the rest shared on both sides.
+  constexpr std::string_view kCentred = "centred";
+  if (item.starts_with(kCentred)) {
+    const auto middle = parseExpression(trimmed(item.substr(kCentred.size())), bare);
+    if (!middle || *middle <= Length{}) return {refused(item, "a size after `centred`")};
+    out.insert(out.end(), {Share{}, Share{*middle}, Share{}});
+    return {};
+  }
   if (const std::int64_t count = equalShares(item); count > 0) {
     out.insert(out.end(), static_cast<std::size_t>(count), Share{});
     return {};

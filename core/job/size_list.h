@@ -12,7 +12,8 @@
 namespace pp {
 
 // Reads a list of sizes separated by commas. An item is a length or a sum of lengths, `rest` (one
-// share of what is left), or `N equal` (N such shares). A lone whole number N means `N equal` when
+// share of what is left), `N equal` (N such shares), or `centred` and a size (a share, the size, a
+// share). A lone whole number N means `N equal` when
 // `countAlone` is set, because "3" for drawers means three of them. At most 50 sizes.
 Result<std::vector<Share>> parseSizeList(std::string_view text, Unit bare, bool countAlone);
 

@@ -184,8 +184,10 @@ class Validator {
   void body(const std::string& at, const Top& one) { top(at + "/top", one); }
 
   void top(const std::string& at, const Top& top) {
-    allPositive(at,
-                {{"/width", top.width}, {"/depth", top.depth}, {"/stripEvery", top.stripEvery}});
+    allPositive(at, {{"/width", top.width},
+                     {"/depth", top.depth},
+                     {"/stripEvery", top.stripEvery},
+                     {"/longest", top.longest}});
     noneNegative(at, {{"/overLeft", top.overLeft},
                       {"/overRight", top.overRight},
                       {"/overFront", top.overFront},

@@ -42,8 +42,8 @@ TEST(Document, refusedEditsChangeNothing) {
   Job bad = start;
   bad.assemblies.front().carcass().width = Length{};
   EXPECT_FALSE(document.edit(QStringLiteral("bad"), bad).empty());
-  Carcass narrow = start.assemblies.front().carcass();
-  narrow.width = Length::mm(30);  // valid as data, but nothing can be drawn
+  Assembly narrow = start.assemblies.front();
+  narrow.carcass().width = Length::mm(30);  // valid as data, but nothing can be drawn
   EXPECT_FALSE(document.editAssembly(QStringLiteral("narrow"), "B1", narrow).empty());
   EXPECT_EQ(document.job(), start);
   EXPECT_FALSE(document.canUndo());

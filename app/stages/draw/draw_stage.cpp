@@ -1,6 +1,7 @@
 #include "app/stages/draw/draw_stage.h"
 
 #include <QHBoxLayout>
+#include <QMenu>
 #include <QScrollArea>
 #include <QShortcut>
 #include <QSignalBlocker>
@@ -8,6 +9,7 @@
 #include <algorithm>
 #include "app/paint/figures.h"
 #include "app/paint/look.h"
+#include "app/stages/draw/library.h"
 
 #include "core/job/size_list.h"
 #include "core/length/parse.h"
@@ -29,14 +31,18 @@ QWidget* DrawStage::makeMiddle() {
   auto* middle = new QWidget;
   auto* column = new QVBoxLayout(middle);
   column->setContentsMargins(0, 0, 0, 8);
+  auto* pictures = new QHBoxLayout;
   elevation_ = new ElevationView(document());
-  column->addWidget(elevation_, 1);
+  pictures->addWidget(elevation_, 3);
+  space_ = new SpaceView(document());
+  pictures->addWidget(space_, 2);
+  column->addLayout(pictures, 1);
   auto* tools = new QHBoxLayout;
-  const std::pair<int, QString> kinds[] = {{Qt::Key_V, tr("V  Dividers")},
-                                           {Qt::Key_H, tr("H  Shelves")},
-                                           {Qt::Key_D, tr("D  Drawers")},
-                                           {Qt::Key_A, tr("A  Adjustable shelves")},
-                                           {Qt::Key_E, tr("E  Empty")}};
+  const std::pair<int, QString> kinds[] = {
+      {Qt::Key_V, tr("V  Dividers")},      {Qt::Key_H, tr("H  Shelves")},
+      {Qt::Key_D, tr("D  Drawers")},       {Qt::Key_T, tr("T  Trays")},
+      {Qt::Key_O, tr("O  Doors")},         {Qt::Key_A, tr("A  Adjustable shelves")},
+      {Qt::Key_L, tr("L  Loose shelves")}, {Qt::Key_E, tr("E  Empty")}};
   for (const auto& [key, words] : kinds) {
     auto* button = new QPushButton(words);
     button->setAccessibleName(words.mid(3));
@@ -59,6 +65,8 @@ QWidget* DrawStage::makeMiddle() {
   answerProblem_ = new ProblemLine;
   column->addWidget(answerProblem_);
   connect(elevation_, &ElevationView::letter, this, &DrawStage::ask);
+  connect(elevation_, &ElevationView::refused, this,
+          [this](const Problems& problems) { answerProblem_->show(problems); });
   connect(answer_, &QLineEdit::returnPressed, this, &DrawStage::answer);
   auto* escape = new QShortcut(Qt::Key_Escape, answer_);
   escape->setContext(Qt::WidgetShortcut);
@@ -77,15 +85,23 @@ QWidget* DrawStage::makeSide() {
   list_->setFont(look::text(14));
   column->addWidget(list_);
   auto* buttons = new QHBoxLayout;
-  const auto button = [&](const QString& words, void (DrawStage::*slot)()) {
+  buttons->setSpacing(4);
+  const auto button = [&](const QString& words, const QString& name, auto slot) {
     auto* one = new QPushButton(words);
-    one->setAccessibleName(tr("%1 assembly").arg(words));
+    one->setAccessibleName(name);
+    one->setToolTip(name);
+    one->setProperty("tight", true);
     connect(one, &QPushButton::clicked, this, slot);
     buttons->addWidget(one);
+    return one;
   };
-  button(tr("Add"), &DrawStage::addAssembly);
-  button(tr("Copy"), &DrawStage::copyAssembly);
-  button(tr("Remove"), &DrawStage::removeAssembly);
+  add_ = button(tr("Add"), tr("Add assembly"), &DrawStage::offerAssemblies);
+  button(tr("Copy"), tr("Copy assembly"), &DrawStage::copyAssembly);
+  button(tr("Mirror"), tr("Mirror assembly"), &DrawStage::mirrorAssembly);
+  button(tr("Keep"), tr("Keep assembly in the library"), &DrawStage::keepAssembly);
+  button(QStringLiteral("↑"), tr("Move assembly up"), [this] { moveAssembly(-1); });
+  button(QStringLiteral("↓"), tr("Move assembly down"), [this] { moveAssembly(1); });
+  button(tr("Remove"), tr("Remove assembly"), &DrawStage::removeAssembly);
   buttons->addStretch(1);
   column->addLayout(buttons);
   sentence_ = new SentenceView;
@@ -105,11 +121,11 @@ QWidget* DrawStage::makeSide() {
   connect(list_, &QListWidget::currentRowChanged, this, [this](int row) {
     if (row < 0 || row >= static_cast<int>(document().job().assemblies.size())) return;
     const Assembly& chosen = document().job().assemblies[static_cast<std::size_t>(row)];
-    document().measure(tr("width of %1").arg(qs(chosen.code)), chosen.carcass().width);
+    document().measure(tr("width of %1").arg(qs(chosen.code)), widthOf(chosen));
     document().select({chosen.code, std::nullopt, {}});
   });
   connect(list_, &QListWidget::itemChanged, this, &DrawStage::rename);
-  connect(sentence_, &SentenceView::changed, this, &DrawStage::changeCarcass);
+  connect(sentence_, &SentenceView::changed, this, &DrawStage::changeAssembly);
   connect(sentence_, &SentenceView::refused, sentenceProblem_, &ProblemLine::show);
   connect(sentence_, &SentenceView::touched, this,
           [this](const QString& name, Length length) { document().measure(name, length); });
@@ -125,14 +141,18 @@ int DrawStage::openCount() const {
 }
 
 std::vector<KeyHelp> DrawStage::keys() const {
-  return {{tr("arrow keys"), tr("choose an opening")},
-          {tr("V"), tr("split it by dividers: 3 equal, or 9 1/2, rest, 9 1/2")},
-          {tr("H"), tr("split it by fixed shelves, from the top down")},
-          {tr("D"), tr("fill it with drawers: 3, or 4 1/2, 6, rest")},
-          {tr("A"), tr("adjustable shelves")},
-          {tr("E"), tr("empty it; once more takes out the split around it")},
-          {tr("Tab"), tr("on to the assemblies and the sentence; Enter changes a word in place")},
-          {tr("F2"), tr("rename the assembly, in the list")}};
+  return {
+      {tr("arrow keys"), tr("choose an opening")},
+      {tr("V"), tr("split it by dividers: 3 equal, or 9 1/2, rest, 9 1/2")},
+      {tr("H"), tr("split it by fixed shelves, from the top down")},
+      {tr("D, T"), tr("fill it with drawers or trays: 3, or 4 1/2, 6, rest")},
+      {tr("O"), tr("close it: left, right, pair, lid, flap, or none")},
+      {tr("A, L"), tr("adjustable shelves, or shelves on strips")},
+      {tr("Shift+arrows"), tr("nudge the panel beside the opening; the mouse drags it")},
+      {tr("X"), tr("the view in space drawn apart; there, arrows turn it, F S P look straight")},
+      {tr("E"), tr("empty it; once more takes out the split around it")},
+      {tr("Tab"), tr("on to the assemblies and the sentence; Enter changes a word in place")},
+      {tr("F2"), tr("rename the assembly, in the list")}};
 }
 
 void DrawStage::follow() {
@@ -141,12 +161,15 @@ void DrawStage::follow() {
   if (const Assembly* of = assembly()) {
     sentence_->setParagraphs(describe(document().job(), *of, document().selection().opening),
                              document().style());
-    remark_->setText(jointRemark(of->carcass()));
+    remark_->setText(remark(of->body));
   } else {
     sentence_->setParagraphs({}, document().style());
     remark_->clear();
   }
-  if (asked_ == 0)
+  const Assembly* drawn = assembly();
+  if (asked_ == 0 && drawn != nullptr && !drawn->isCarcass())
+    prompt_->setText(tr("Change the underlined words; the drawing follows."));
+  else if (asked_ == 0)
     prompt_->setText(document().selection().opening
                          ? tr("Press a letter to fill the opening chosen.")
                          : tr("Choose an opening by mouse or arrow keys."));
@@ -157,7 +180,9 @@ void DrawStage::followList() {
   list_->clear();
   int row = 0;
   for (const Assembly& one : document().job().assemblies) {
-    auto* item = new QListWidgetItem(qs(one.code + "  " + one.name));
+    auto* item = new QListWidgetItem(
+        qs(one.code + "  " + one.name) +
+        (one.copies > 1 ? QStringLiteral("  × %1").arg(one.copies) : QString()));
     item->setFlags(item->flags() | Qt::ItemIsEditable);
     list_->addItem(item);
     if (one.code == document().selection().assembly) list_->setCurrentRow(row);
@@ -166,8 +191,9 @@ void DrawStage::followList() {
 }
 
 void DrawStage::ask(int key) {
+  if (key == Qt::Key_X) return space_->toggleApart();
   const Assembly* of = assembly();
-  if (of == nullptr) return;
+  if (of == nullptr || !of->isCarcass()) return;
   if (!document().selection().opening) {
     Selection selection = document().selection();
     selection.opening = leaves(of->carcass().inside).front();
@@ -189,6 +215,18 @@ void DrawStage::ask(int key) {
       prompt_->setText(tr("Drawer fronts from the top:"));
       start = QStringLiteral("3");
       break;
+    case Qt::Key_T:
+      prompt_->setText(tr("Trays from the top:"));
+      start = QStringLiteral("2");
+      break;
+    case Qt::Key_O:
+      prompt_->setText(tr("Door: left, right, pair, lid, flap or none:"));
+      start = tr("pair");
+      break;
+    case Qt::Key_L:
+      prompt_->setText(tr("How many shelves on strips:"));
+      start = QStringLiteral("2");
+      break;
     default:
       prompt_->setText(tr("How many adjustable shelves:"));
       start = QStringLiteral("2");
@@ -205,22 +243,38 @@ void DrawStage::answer() {
   const OpeningPath path = *document().selection().opening;
   const Unit unit = document().job().unit;
   const std::string text = answer_->text().toStdString();
-  Opening opening;
+  // What closes an opening stays when what is in it changes.
+  Opening opening = *pp::find(assembly()->carcass().inside, path);
   OpeningPath select = path;
   QString what;
-  if (asked_ == Qt::Key_A) {
+  if (asked_ == Qt::Key_A || asked_ == Qt::Key_L) {
     const auto count = parseCount(text, 1, 50);
     if (!count) return answerProblem_->show(count.problems());
-    opening.content = AdjustableShelves{static_cast<int>(*count)};
-    what = tr("adjustable shelves");
+    if (asked_ == Qt::Key_A)
+      opening.content = AdjustableShelves{static_cast<int>(*count)};
+    else
+      opening.content = LooseShelves{static_cast<int>(*count)};
+    what = asked_ == Qt::Key_A ? tr("adjustable shelves") : tr("loose shelves");
+  } else if (asked_ == Qt::Key_O) {
+    const QStringList words = {tr("none"), tr("left"), tr("right"),
+                               tr("pair"), tr("lid"),  tr("flap")};
+    const auto word = words.indexOf(answer_->text().trimmed().toLower());
+    if (word < 0)
+      return answerProblem_->show(
+          {{{}, 0, "door", "'" + text + "'", words.join(QStringLiteral(", ")).toStdString()}});
+    opening.door.reset();
+    if (word > 0) opening.door = Door{static_cast<Hinge>(word - 1)};
+    what = tr("doors");
   } else {
     const auto sizes = parseSizeList(text, unit, true);
     if (!sizes) return answerProblem_->show(sizes.problems());
-    if (asked_ == Qt::Key_D) {
+    if (asked_ == Qt::Key_D || asked_ == Qt::Key_T) {
       DrawerBank bank;
+      bank.kind = asked_ == Qt::Key_D ? BankKind::Drawers : BankKind::Trays;
       bank.fronts = sizes.value();
       opening.content = bank;
-      what = tr("drawers");
+      if (asked_ == Qt::Key_D) opening.door.reset();
+      what = asked_ == Qt::Key_D ? tr("drawers") : tr("trays");
     } else {
       if (sizes->size() < 2)
         return answerProblem_->show(
@@ -231,6 +285,7 @@ void DrawStage::answer() {
       split.children.resize(sizes->size());
       // What was in the opening moves into the first of the new ones.
       split.children.front() = *pp::find(assembly()->carcass().inside, path);
+      split.children.front().door.reset();
       opening.content = split;
       select.push_back(0);
       what = asked_ == Qt::Key_V ? tr("dividers") : tr("shelves");
@@ -241,9 +296,11 @@ void DrawStage::answer() {
 
 void DrawStage::setOpening(const QString& what, const OpeningPath& path, Opening opening,
                            const OpeningPath& select) {
-  Carcass carcass = assembly()->carcass();
-  carcass.inside = replaced(carcass.inside, path, std::move(opening));
-  const Problems problems = document().editAssembly(what, document().selection().assembly, carcass);
+  Assembly edited = *assembly();
+  Opening& inside = edited.carcass().inside;
+  inside = replaced(inside, path, std::move(opening));
+  const Problems problems =
+      document().editAssembly(what, document().selection().assembly, std::move(edited));
   if (!problems.empty()) return answerProblem_->show(problems);
   cancelAnswer();
   Selection selection = document().selection();
@@ -267,12 +324,13 @@ void DrawStage::emptyOpening() {
   setOpening(tr("empty the opening"), path, Opening{}, path);
 }
 
-void DrawStage::changeCarcass(const QString& name, const std::function<Problems(Carcass&)>& apply) {
+void DrawStage::changeAssembly(const QString& name,
+                               const std::function<Problems(Assembly&)>& apply) {
   const Assembly* of = assembly();
   if (of == nullptr) return;
-  Carcass carcass = of->carcass();
-  Problems problems = apply(carcass);
-  if (problems.empty()) problems = document().editAssembly(name, of->code, carcass);
+  Assembly edited = *of;
+  Problems problems = apply(edited);
+  if (problems.empty()) problems = document().editAssembly(name, of->code, std::move(edited));
   // Typing the value that is there already is no edit, but the field must still go.
   if (problems.empty())
     follow();
@@ -280,34 +338,41 @@ void DrawStage::changeCarcass(const QString& name, const std::function<Problems(
     sentenceProblem_->show(problems);
 }
 
-std::string DrawStage::freeCode() const {
+// The kind's own letter and the next number that is free.
+std::string DrawStage::freeCode(const Assembly& assembly) const {
+  constexpr const char* kLetters[] = {"B", "G", "W", "F", "P", "S", "D", "R", "K"};
   for (int n = 1;; ++n)
-    if (std::string code = "B" + std::to_string(n); findAssembly(document().job(), code) == nullptr)
+    if (std::string code = kLetters[assembly.body.index()] + std::to_string(n);
+        findAssembly(document().job(), code) == nullptr)
       return code;
 }
 
-void DrawStage::addAssembly() {
+void DrawStage::offerAssemblies() {
+  auto* menu = new QMenu(this);
+  menu->setAttribute(Qt::WA_DeleteOnClose);
+  menu->setAccessibleName(tr("What to add"));
+  for (const LibraryItem& item : libraryItems())
+    menu->addAction(qs(item.name), this, [this, item] {
+      auto added = placed(item, document().job());
+      if (!added) return sentenceProblem_->show(added.problems());
+      added.value().name = item.name;
+      addAssembly(std::move(added).value());
+    });
+  menu->addSeparator();
+  const QStringList kinds = kindNames();
+  for (int i = 0; i < kinds.size(); ++i)
+    menu->addAction(tr("plain %1").arg(kinds[i]), this,
+                    [this, i] { addAssembly(plainAssembly(document().job(), i)); });
+  menu->setActiveAction(menu->actions().front());
+  menu->popup(add_->mapToGlobal(QPoint(0, add_->height())));
+}
+
+void DrawStage::addAssembly(Assembly added) {
   Job next = document().job();
   if (next.materials.empty())
     return sentenceProblem_->show(
-        {{{}, 0, {}, "no material in the rack", "one, to make the carcass of"}});
-  Assembly added;
-  added.code = freeCode();
-  added.name = tr("carcass").toStdString();
-  Carcass& carcass = added.carcass();
-  // The thickest material makes the case, the thinnest the back and the drawer bottoms.
-  const auto byThickness = [](const Material& a, const Material& b) {
-    return a.nominal < b.nominal;
-  };
-  const Material& thick =
-      *std::max_element(next.materials.begin(), next.materials.end(), byThickness);
-  const Material& thin =
-      *std::min_element(next.materials.begin(), next.materials.end(), byThickness);
-  carcass.material = carcass.fronts.material = thick.id;
-  carcass.back.material = carcass.drawers.bottomMaterial = thin.id;
-  carcass.drawers.boxMaterial = next.materials[next.materials.size() / 2].id;
-  if (!next.bandings.empty())
-    carcass.banding = carcass.fronts.banding = next.bandings.front().name;
+        {{{}, 0, {}, "no material in the rack", "one, to make the assembly of"}});
+  added.code = freeCode(added);
   const std::string code = added.code;
   next.assemblies.push_back(std::move(added));
   const Problems problems = document().edit(tr("add %1").arg(qs(code)), std::move(next));
@@ -320,11 +385,48 @@ void DrawStage::copyAssembly() {
   if (of == nullptr) return;
   Job next = document().job();
   Assembly copy = *of;
-  copy.code = freeCode();
+  copy.code = freeCode(copy);
   const std::string code = copy.code;
   next.assemblies.push_back(std::move(copy));
   document().edit(tr("copy %1").arg(qs(of->code)), std::move(next));
   document().select({code, std::nullopt, {}});
+}
+
+// A carcass turned into its mirror image; copy it first to have the pair.
+void DrawStage::mirrorAssembly() {
+  const Assembly* of = assembly();
+  if (of == nullptr || !of->isCarcass())
+    return sentenceProblem_->show(
+        {{{}, 0, {}, "nothing that has a left and a right", "a carcass"}});
+  Assembly edited = *of;
+  edited.body = mirrored(of->carcass());
+  const std::string code = of->code;
+  const Problems problems =
+      document().editAssembly(tr("mirror %1").arg(qs(code)), code, std::move(edited));
+  if (!problems.empty()) sentenceProblem_->show(problems);
+}
+
+void DrawStage::moveAssembly(int by) {
+  Job next = document().job();
+  const std::string code = document().selection().assembly;
+  for (std::size_t i = 0; i < next.assemblies.size(); ++i) {
+    if (next.assemblies[i].code != code) continue;
+    const auto to = static_cast<std::ptrdiff_t>(i) + by;
+    if (to < 0 || to >= static_cast<std::ptrdiff_t>(next.assemblies.size())) return;
+    const Assembly one = next.assemblies[i];
+    next.assemblies[i] = next.assemblies[static_cast<std::size_t>(to)];
+    next.assemblies[static_cast<std::size_t>(to)] = one;
+    break;
+  }
+  document().edit(tr("move %1").arg(qs(code)), std::move(next));
+}
+
+void DrawStage::keepAssembly() {
+  const Assembly* of = assembly();
+  if (of == nullptr) return;
+  if (const auto problem = keepInLibrary(*of, document().job()))
+    return sentenceProblem_->show({*problem});
+  remark_->setText(tr("Kept in the library as “%1”; Add offers it.").arg(qs(of->name)));
 }
 
 void DrawStage::removeAssembly() {
@@ -343,7 +445,10 @@ void DrawStage::rename(QListWidgetItem* item) {
   Assembly& one = next.assemblies[static_cast<std::size_t>(row)];
   const QString text = item->text().trimmed();
   one.code = text.section(QLatin1Char(' '), 0, 0).toStdString();
-  one.name = text.section(QLatin1Char(' '), 1).trimmed().toStdString();
+  one.name = text.section(QLatin1Char(' '), 1)
+                 .section(QStringLiteral("  × "), 0, 0)
+                 .trimmed()
+                 .toStdString();
   const std::string code = one.code;
   const Problems problems = document().edit(tr("rename"), std::move(next));
   if (problems.empty()) document().select({code, std::nullopt, {}});

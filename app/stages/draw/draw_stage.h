@@ -9,6 +9,7 @@
 #include "app/shell/field.h"
 #include "app/stages/draw/elevation_view.h"
 #include "app/stages/draw/sentence_view.h"
+#include "app/stages/draw/space_view.h"
 #include "app/stages/stage.h"
 
 namespace pp {
@@ -33,19 +34,25 @@ class DrawStage : public Stage {
   void emptyOpening();
   void setOpening(const QString& what, const OpeningPath& path, Opening opening,
                   const OpeningPath& select);
-  void changeCarcass(const QString& name, const std::function<Problems(Carcass&)>& apply);
-  void addAssembly();
+  void changeAssembly(const QString& name, const std::function<Problems(Assembly&)>& apply);
+  void offerAssemblies();  // the menu of what can be added
+  void addAssembly(Assembly added);
   void copyAssembly();
+  void mirrorAssembly();
+  void moveAssembly(int by);
   void removeAssembly();
+  void keepAssembly();
   void rename(QListWidgetItem* item);
-  std::string freeCode() const;
+  std::string freeCode(const Assembly& assembly) const;
   const Assembly* assembly() const;
 
   ElevationView* elevation_;
+  SpaceView* space_;
   QLabel* prompt_;
   QLineEdit* answer_;
   ProblemLine* answerProblem_;
   QListWidget* list_;
+  QPushButton* add_;
   SentenceView* sentence_;
   ProblemLine* sentenceProblem_;
   QLabel* remark_;

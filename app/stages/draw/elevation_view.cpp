@@ -4,6 +4,9 @@
 #include <QMouseEvent>
 #include <QPainter>
 
+#include <algorithm>
+
+#include "app/paint/dimension.h"
 #include "app/paint/elevation_picture.h"
 #include "app/paint/figures.h"
 #include "app/paint/look.h"
@@ -26,9 +29,14 @@ const Assembly* ElevationView::assembly() const {
 
 void ElevationView::follow() {
   layout_.reset();
+  scene_ = {};
   if (const Assembly* of = assembly()) {
-    auto layout = layOut(document_.job(), of->carcass());
-    if (layout) layout_ = std::move(layout).value();
+    if (of->isCarcass()) {
+      auto layout = layOut(document_.job(), *of);
+      if (layout) layout_ = std::move(layout).value();
+    } else {
+      scene_ = sceneOf(document_.job(), *of, document_.breakdown());
+    }
   }
   QString description;
   if (layout_ && document_.selection().opening)
@@ -51,20 +59,65 @@ QRectF ElevationView::openingRect(const OpeningPath& path) const {
   return {};
 }
 
+QRectF ElevationView::panelRect(std::size_t index) const {
+  if (!layout_ || index >= layout_->panels.size()) return {};
+  const ElevationPicture picture{&document_.job(), assembly(), &*layout_, {}};
+  const FrontRect& r = layout_->panels[index].rect;
+  return picture.mapping(rect()).rect(r.x, r.z, r.width, r.height);
+}
+
+// What is no carcass: seen from the front, with its outer sizes.
+void ElevationView::paintSolid(QPainter& painter) {
+  constexpr double kRoom = 46;
+  const QRectF room = QRectF(rect()).adjusted(kRoom, 16, -16, -kRoom);
+  SolidView view;
+  view.turn = view.tilt = 0;
+  view.selected = qs(document_.selection().part);
+  const SolidPicture picture(scene_);
+  picture.paint(painter, room, view);
+  const QPointF low = picture.place(scene_.low, room, view);
+  const QPointF high = picture.place(scene_.high, room, view);
+  const auto show = [this](double mm) {
+    constexpr double kNm = 1e6;
+    return figure(Length::nm(qRound64(mm * kNm)), document_.style());
+  };
+  painter.setRenderHint(QPainter::Antialiasing);
+  paintDimension(painter, {low.x(), low.y() + 26}, {high.x(), low.y() + 26},
+                 show(scene_.high.x - scene_.low.x));
+  paintDimension(painter, {low.x() - 26, low.y()}, {low.x() - 26, high.y()},
+                 show(scene_.high.z - scene_.low.z));
+}
+
 void ElevationView::paintEvent(QPaintEvent*) {
   QPainter painter(this);
   painter.fillRect(rect(), look::kPaper);
-  if (!layout_) {
+  if (!layout_ && !scene_.empty()) {
+    paintSolid(painter);
+  } else if (!layout_) {
     painter.setPen(look::kGraphite);
     painter.setFont(look::text(15));
     painter.drawText(rect(), Qt::AlignCenter,
                      assembly() == nullptr ? tr("Add an assembly to begin.")
                                            : tr("This cannot be drawn; see the second look."));
     return;
+  } else {
+    const ElevationPicture picture{&document_.job(), assembly(), &*layout_,
+                                   document_.selection().opening};
+    picture.paint(painter, rect());
+    if (dragged_ && moved_ != Length{}) {
+      const Mapping map = picture.mapping(rect());
+      const PanelRect& panel = layout_->panels[*dragged_];
+      const bool upright = panel.kind == PanelKind::Divider;
+      const QRectF ghost = panelRect(*dragged_).translated(upright ? map.size(moved_) : 0,
+                                                           upright ? 0 : -map.size(moved_));
+      painter.fillRect(ghost, look::kSlate);
+      painter.setPen(look::kSlate);
+      painter.setFont(look::text(13, true));
+      painter.drawText(ghost.center() + QPointF(14, -8),
+                       (moved_ > Length{} ? QStringLiteral("+") : QStringLiteral("−")) +
+                           figure(moved_ > Length{} ? moved_ : -moved_, document_.style()));
+    }
   }
-  const ElevationPicture picture{&document_.job(), assembly(), &*layout_,
-                                 document_.selection().opening};
-  picture.paint(painter, rect());
   if (hasFocus()) {
     painter.setPen(QPen(look::kSlate, 1, Qt::DashLine));
     painter.setBrush(Qt::NoBrush);
@@ -83,7 +136,100 @@ void ElevationView::choose(const OpeningPath& path) {
 void ElevationView::mousePressEvent(QMouseEvent* event) {
   if (!layout_) return;
   const ElevationPicture picture{&document_.job(), assembly(), &*layout_, {}};
+  dragged_ = picture.panelAt(event->position(), rect());
+  grabbed_ = event->position();
+  moved_ = Length{};
+  if (dragged_) return;
   if (const auto path = picture.openingAt(event->position(), rect())) choose(*path);
+}
+
+void ElevationView::mouseMoveEvent(QMouseEvent* event) {
+  if (!dragged_ || !layout_ || *dragged_ >= layout_->panels.size()) return;
+  const ElevationPicture picture{&document_.job(), assembly(), &*layout_, {}};
+  const QPointF by = event->position() - grabbed_;
+  const bool upright = layout_->panels[*dragged_].kind == PanelKind::Divider;
+  const double mm = (upright ? by.x() : -by.y()) / picture.mapping(rect()).scale;
+  moved_ = qRound64(mm / step().inMm()) * step();
+  update();
+}
+
+void ElevationView::mouseReleaseEvent(QMouseEvent*) {
+  if (!dragged_) return;
+  const std::size_t panel = *dragged_;
+  dragged_.reset();
+  if (moved_ != Length{} && layout_) movePanel(panel, moved_);
+  update();
+}
+
+Length ElevationView::step() const {
+  return document_.job().unit == Unit::Millimetre ? Length::mm(1)
+                                                  : Length::in(0, 1, document_.job().fraction);
+}
+
+void ElevationView::movePanel(std::size_t index, Length by) {
+  const PanelRect& panel = layout_->panels[index];
+  Assembly edited = *assembly();
+  Opening& inside = edited.carcass().inside;
+  Opening opening = *pp::find(inside, panel.path);
+  auto& split = std::get<Split>(opening.content);
+  // The children's sizes as they are now, from the leaves and panels between them.
+  const bool upright = panel.kind == PanelKind::Divider;
+  std::vector<Length> sizes;
+  Length from;
+  Length to;
+  bool first = true;
+  for (const OpeningRect& leaf : layout_->leaves) {
+    if (leaf.path.size() < panel.path.size() ||
+        !std::equal(panel.path.begin(), panel.path.end(), leaf.path.begin()))
+      continue;
+    const Length low = upright ? leaf.rect.x : leaf.rect.z;
+    const Length high = upright ? leaf.rect.right() : leaf.rect.top();
+    from = first ? low : std::min(from, low);
+    to = first ? high : std::max(to, high);
+    first = false;
+  }
+  std::vector<Length> edges = {upright ? from : to};
+  for (const PanelRect& other : layout_->panels)
+    if (other.path == panel.path && other.kind == panel.kind) {
+      edges.push_back(upright ? other.rect.x : other.rect.top());
+      edges.push_back(upright ? other.rect.right() : other.rect.z);
+    }
+  edges.push_back(upright ? to : from);
+  for (std::size_t i = 0; i + 1 < edges.size(); i += 2)
+    sizes.push_back(upright ? edges[i + 1] - edges[i] : edges[i] - edges[i + 1]);
+  // Shelves are counted from the top: up makes the opening above smaller.
+  const auto moved = panelMoved(split, sizes, panel.index, upright ? by : -by);
+  if (!moved)
+    return emit refused(
+        {{{}, 0, "panel", "a place that closes an opening", "one between its neighbours"}});
+  split = *moved;
+  inside = replaced(inside, panel.path, opening);
+  const std::string code = edited.code;
+  const Problems problems = document_.editAssembly(tr("move a panel"), code, std::move(edited));
+  if (!problems.empty()) emit refused(problems);
+}
+
+// The panel to the right of, or under, the opening that is selected; else the one before it.
+void ElevationView::nudge(int key) {
+  if (!layout_ || !document_.selection().opening) return;
+  const bool upright = key == Qt::Key_Left || key == Qt::Key_Right;
+  const Length by = key == Qt::Key_Left || key == Qt::Key_Down ? -step() : step();
+  const OpeningRect* here = nullptr;
+  for (const OpeningRect& leaf : layout_->leaves)
+    if (leaf.path == *document_.selection().opening) here = &leaf;
+  if (here == nullptr) return;
+  const FrontRect& r = here->rect;
+  for (const bool after : {true, false})
+    for (std::size_t i = 0; i < layout_->panels.size(); ++i) {
+      const PanelRect& panel = layout_->panels[i];
+      if (panel.kind != (upright ? PanelKind::Divider : PanelKind::Shelf)) continue;
+      const FrontRect& p = panel.rect;
+      const bool beside =
+          upright ? p.z <= r.z && p.top() >= r.top() : p.x <= r.x && p.right() >= r.right();
+      const bool meets = upright ? (after ? p.x == r.right() : p.right() == r.x)
+                                 : (after ? p.top() == r.z : p.z == r.top());
+      if (beside && meets) return movePanel(i, by);
+    }
 }
 
 // To the nearest opening in the direction of the arrow.
@@ -114,15 +260,19 @@ void ElevationView::keyPressEvent(QKeyEvent* event) {
     case Qt::Key_Right:
     case Qt::Key_Up:
     case Qt::Key_Down:
-      return move(event->key());
+      return event->modifiers() & Qt::ShiftModifier ? nudge(event->key()) : move(event->key());
     case Qt::Key_Backspace:
     case Qt::Key_Delete:
       return emit letter(Qt::Key_E);
     case Qt::Key_V:
     case Qt::Key_H:
     case Qt::Key_D:
+    case Qt::Key_O:
     case Qt::Key_A:
+    case Qt::Key_T:
+    case Qt::Key_L:
     case Qt::Key_E:
+    case Qt::Key_X:
       if (event->modifiers() == Qt::NoModifier || event->modifiers() == Qt::ShiftModifier)
         return emit letter(event->key());
       break;
@@ -130,6 +280,20 @@ void ElevationView::keyPressEvent(QKeyEvent* event) {
       break;
   }
   QWidget::keyPressEvent(event);
+}
+
+// Down and up are this view's own, also where a shortcut of the window would take them.
+bool ElevationView::event(QEvent* event) {
+  if (event->type() == QEvent::ShortcutOverride) {
+    const auto* key = static_cast<QKeyEvent*>(event);
+    if (key->modifiers() == Qt::ShiftModifier &&
+        (key->key() == Qt::Key_Left || key->key() == Qt::Key_Right || key->key() == Qt::Key_Up ||
+         key->key() == Qt::Key_Down)) {
+      event->accept();
+      return true;
+    }
+  }
+  return QWidget::event(event);
 }
 
 }  // namespace pp

@@ -1,9 +1,11 @@
-// The elevation on the screen: choose an opening by mouse or arrow keys, act on it by letter keys.
+// The elevation on the screen: choose an opening by mouse or arrow keys, act on it by letter keys,
+// drag a panel or nudge it. What is no carcass is seen from the front.
 #pragma once
 
 #include <QWidget>
 #include <optional>
 
+#include "app/paint/solid_picture.h"
 #include "app/shell/document.h"
 
 namespace pp {
@@ -12,25 +14,39 @@ class ElevationView : public QWidget {
   Q_OBJECT
  public:
   explicit ElevationView(Document& document, QWidget* parent = nullptr);
-  // Where an opening lies in the widget; empty where it is not drawn.
+  // Where an opening or a panel of the layout lies in the widget; empty where it is not drawn.
   QRectF openingRect(const OpeningPath& path) const;
+  QRectF panelRect(std::size_t index) const;
 
  signals:
-  void letter(int key);  // V, H, D, A or E on the opening that is selected
+  void letter(int key);  // V, H, D, O, A, T, L, E or X
+  void refused(const pp::Problems& problems);
 
  protected:
   void paintEvent(QPaintEvent*) override;
   void mousePressEvent(QMouseEvent* event) override;
+  void mouseMoveEvent(QMouseEvent* event) override;
+  void mouseReleaseEvent(QMouseEvent* event) override;
   void keyPressEvent(QKeyEvent* event) override;
+  bool event(QEvent* event) override;
 
  private:
   void follow();
   void choose(const OpeningPath& path);
   void move(int key);
+  void nudge(int key);
+  // Moves a panel of the layout right or up by so much.
+  void movePanel(std::size_t index, Length by);
+  Length step() const;  // the finest fraction that is shown
   const Assembly* assembly() const;
+  void paintSolid(QPainter& painter);
 
   Document& document_;
   std::optional<CarcassLayout> layout_;
+  SolidScene scene_;
+  std::optional<std::size_t> dragged_;
+  QPointF grabbed_;
+  Length moved_;
 };
 
 }  // namespace pp

@@ -16,11 +16,11 @@ struct Phrase {
   QString text;                  // as shown
   QString name;                  // what it is, such as "width"; empty: plain words
   std::optional<Length> length;  // set for a length
-  std::function<void(Carcass&, Length)> setLength;
+  std::function<void(Assembly&, Length)> setLength;
   QStringList choices;  // set for a choice
   int chosen = 0;
-  std::function<void(Carcass&, int)> choose;
-  std::function<Problems(Carcass&, const QString&)> setText;  // set for a typed list
+  std::function<void(Assembly&, int)> choose;
+  std::function<Problems(Assembly&, const QString&)> setText;  // set for a typed list
   QString typed;  // what the editor of a typed list starts with
 };
 
@@ -30,7 +30,7 @@ using Paragraph = std::vector<Phrase>;
 std::vector<Paragraph> describe(const Job& job, const Assembly& assembly,
                                 const std::optional<OpeningPath>& selected);
 
-// One sentence about what the chosen joint costs or saves.
-QString jointRemark(const Carcass& carcass);
+// One sentence about what the choices of joinery cost or save, or what to mind.
+QString remark(const AssemblyBody& body);
 
 }  // namespace pp

@@ -78,8 +78,8 @@ void SentenceView::press(const Phrase& phrase, QWidget* button) {
     action->setCheckable(true);
     action->setChecked(i == phrase.chosen);
     connect(action, &QAction::triggered, this, [this, phrase, i] {
-      emit changed(phrase.name, [phrase, i](Carcass& carcass) -> Problems {
-        phrase.choose(carcass, i);
+      emit changed(phrase.name, [phrase, i](Assembly& edited) -> Problems {
+        phrase.choose(edited, i);
         return {};
       });
     });
@@ -120,13 +120,13 @@ void SentenceView::editInPlace(const Phrase& phrase, QWidget* button) {
 void SentenceView::commit(const Phrase& phrase, const QString& text) {
   if (phrase.setText) {
     emit changed(phrase.name,
-                 [phrase, text](Carcass& carcass) { return phrase.setText(carcass, text); });
+                 [phrase, text](Assembly& edited) { return phrase.setText(edited, text); });
     return;
   }
   const auto length = parseExpression(text.toStdString(), style_.unit);
   if (!length) return emit refused(length.problems());
-  emit changed(phrase.name, [phrase, value = length.value()](Carcass& carcass) -> Problems {
-    phrase.setLength(carcass, value);
+  emit changed(phrase.name, [phrase, value = length.value()](Assembly& edited) -> Problems {
+    phrase.setLength(edited, value);
     return {};
   });
 }

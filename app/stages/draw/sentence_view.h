@@ -18,7 +18,7 @@ class SentenceView : public QWidget {
 
  signals:
   // A word was changed: `apply` does it to a carcass. Problems from it are shown by who listens.
-  void changed(const QString& name, const std::function<pp::Problems(pp::Carcass&)>& apply);
+  void changed(const QString& name, const std::function<pp::Problems(pp::Assembly&)>& apply);
   void refused(const pp::Problems& problems);
   void touched(const QString& name, pp::Length length);  // a length got the keyboard
 

@@ -1,0 +1,52 @@
+// An assembly in space, seen along parallel lines from any side, whole or drawn apart. Hidden
+// surfaces are hidden by depth, pixel by pixel.
+#pragma once
+
+#include <QImage>
+#include <QPainter>
+
+#include "core/breakdown/breakdown.h"
+#include "core/breakdown/solid.h"
+
+namespace pp {
+
+// What is to be seen: every copy of every part where it stands. Built once for a break-down.
+struct SolidScene {
+  struct Body {
+    QString code;
+    QColor colour;
+    std::vector<Convex> pieces;
+    Vec middle;
+  };
+  std::vector<Body> bodies;
+  Vec low, high;
+  bool empty() const { return bodies.empty(); }
+};
+
+// The parts of an assembly; of a group also those of its members, where they stand.
+SolidScene sceneOf(const Job& job, const Assembly& assembly, const Breakdown& breakdown);
+
+struct SolidView {
+  double turn = -35;   // degrees round the upright axis
+  double tilt = 25;    // degrees from above the level
+  double apart = 0;    // 0 assembled; 1 drawn apart
+  QString selected;    // code of a part that is shown in slate
+  bool codes = false;  // written on the bodies that are seen
+};
+
+class SolidPicture {
+ public:
+  explicit SolidPicture(const SolidScene& scene) : scene_(scene) {}
+
+  // Fits the scene into `room`.
+  void paint(QPainter& painter, const QRectF& room, const SolidView& view) const;
+  // The code of the part seen at a point, or empty.
+  QString codeAt(const QPointF& point, const QRectF& room, const SolidView& view) const;
+  // Where a point in space comes to lie.
+  QPointF place(Vec point, const QRectF& room, const SolidView& view) const;
+
+ private:
+  const SolidScene& scene_;
+};
+
+}  // namespace pp

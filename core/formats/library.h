@@ -1,0 +1,30 @@
+// Assemblies to begin from: fragments of a job file, each in a JSON file of its own. Materials in
+// them are named by what they are for, so that a fragment goes into any job.
+#pragma once
+
+#include <string>
+#include <string_view>
+
+#include "core/job/job.h"
+
+namespace pp {
+
+struct LibraryItem {
+  std::string name;   // "closed base, two doors"
+  std::string about;  // one sentence
+  std::string text;   // the assembly's JSON, materials by role
+};
+
+// A file: {"format": "plain-patch-assembly", "version": 1, "name", "about", "assembly": {...}}.
+Result<LibraryItem> readLibraryItem(const std::string& file, std::string_view text);
+
+// The assembly with this job's materials in the roles: "case" the thickest, "back" and "bottom" the
+// thinnest, "box" the one between, "front" as the case, "solid" the first lumber, else the case.
+// Banding in role "edge" is the job's first, or none. Its code is left as it is.
+Result<Assembly> placed(const LibraryItem& item, const Job& job);
+
+// An assembly of the job as a fragment, materials named by the same roles where they fill one.
+std::string writeLibraryItem(const std::string& name, const std::string& about,
+                             const Assembly& assembly, const Job& job);
+
+}  // namespace pp

@@ -1,0 +1,95 @@
+#include "core/formats/lists_csv.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+
+#include "core/formats/csv_rows.h"
+#include "core/length/format.h"
+
+namespace pp {
+
+Result<std::vector<Slide>> readSlides(const std::string& file, std::string_view text, Unit unit) {
+  const auto table = readCsv(file, text, {"name", "length"});
+  if (!table) return table.problems();
+  Rows rows(table.value(), unit);
+  std::vector<Slide> out;
+  std::set<std::string> names;
+  for (const CsvRecord& record : table->records) {
+    if (rows.full()) break;
+    rows.at(record);
+    Slide slide;
+    slide.name = rows.needed("name");
+    rows.unique("name", names);
+    slide.length = rows.length("length", false);
+    slide.thickness = rows.optionalLength("thickness", true).value_or(slide.thickness);
+    slide.kind = rows.choice<SlideKind>(
+        "kind", {{"side", SlideKind::Side}, {"under", SlideKind::Under}}, SlideKind::Side);
+    slide.below = rows.optionalLength("below", true);
+    slide.above = rows.optionalLength("above", true);
+    slide.price = rows.money("price");
+    out.push_back(std::move(slide));
+  }
+  if (Problems problems = rows.take(); !problems.empty()) return problems;
+  return out;
+}
+
+std::string writeSlides(const std::vector<Slide>& slides) {
+  std::string out = "# unit: mm\nname,length,thickness,kind,below,above,price\n";
+  const auto optional = [](const std::optional<Length>& l) { return l ? formatMm(*l) : ""; };
+  for (const Slide& slide : slides)
+    out += fmt::format("{},{},{},{},{},{},{}\n", csvField(slide.name), formatMm(slide.length),
+                       formatMm(slide.thickness), slide.kind == SlideKind::Side ? "side" : "under",
+                       optional(slide.below), optional(slide.above), slide.price.asDouble());
+  return out;
+}
+
+Result<std::vector<LooseBoard>> readLooseBoards(const std::string& file, std::string_view text,
+                                                const Job& job) {
+  const auto table =
+      readCsv(file, text, {"code", "qty", "length", "width", "thickness", "material"});
+  if (!table) return table.problems();
+  Rows rows(table.value(), job.unit);
+  std::vector<LooseBoard> out;
+  std::set<std::string> codes;
+  for (const CsvRecord& record : table->records) {
+    if (rows.full()) break;
+    rows.at(record);
+    LooseBoard board;
+    const std::string code = rows.needed("code");
+    rows.unique("code", codes);
+    board.name = rows.text("name").empty() ? code : rows.text("name");
+    constexpr std::int64_t kMost = 10'000;
+    board.quantity = rows.count("qty", 1, kMost);
+    board.length = rows.length("length", false);
+    board.width = rows.length("width", false);
+    const Length thickness = rows.length("thickness", false);
+    const std::string material = rows.needed("material");
+    const auto known = std::find_if(
+        job.materials.begin(), job.materials.end(),
+        [&](const Material& m) { return m.name == material && m.nominal == thickness; });
+    if (known != job.materials.end())
+      board.material = known->id;
+    else
+      rows.refuse("material", "'" + shown(material) + "' " + formatMm(thickness),
+                  "a material of the rack in that thickness");
+    board.grain = rows.choice<BoardGrain>(
+        "grain",
+        {{"length", BoardGrain::Length}, {"width", BoardGrain::Width}, {"any", BoardGrain::Any}},
+        BoardGrain::Any);
+    for (const auto& [first, second, band] : {std::tuple{"band_l1", "band_l2", &board.bandLong},
+                                              std::tuple{"band_w1", "band_w2", &board.bandShort}}) {
+      *band = rows.text(first);
+      if (rows.text(second) != *band)
+        rows.refuse(second, "'" + shown(rows.text(second)) + "'",
+                    "the same banding as on the edge opposite");
+      if (!band->empty() && findBanding(job, *band) == nullptr)
+        rows.refuse(first, "'" + shown(*band) + "'", "a banding of the rack");
+    }
+    out.push_back(std::move(board));
+  }
+  if (Problems problems = rows.take(); !problems.empty()) return problems;
+  return out;
+}
+
+}  // namespace pp
