@@ -1,5 +1,6 @@
 #include "app/paint/part_picture.h"
 
+#include <QPainterPath>
 #include <algorithm>
 
 #include "app/paint/figures.h"
@@ -76,9 +77,30 @@ class Drawing {
       return;
     }
     const bool here = machining.face == face_;
-    if (machining.cut == Cut::PinHoles) {
-      if (here) holes(machining);
-      return;
+    switch (machining.cut) {
+      case Cut::PinHoles:
+      case Cut::Pockets:
+      case Cut::Mortises:
+        if (here) holes(machining);
+        return;
+      case Cut::HingeCup:
+        if (here) round(machining);
+        return;
+      case Cut::Hole:
+      case Cut::Slot:
+        round(machining);
+        return;
+      case Cut::Taper:
+        taper(machining);
+        return;
+      case Cut::Arc:
+        arc(machining);
+        return;
+      case Cut::Bevel:
+        bevelLine(machining);
+        return;
+      default:
+        break;
     }
     const QRectF rect = place(machining.u0, machining.u1, machining.v0, machining.v1);
     if (here) painter_.fillRect(rect, QColor(0x2B, 0x29, 0x26, 60));
@@ -87,12 +109,71 @@ class Drawing {
     painter_.drawRect(rect);
   }
 
+  // To its true size, white where it goes through.
+  void round(const Machining& machining) {
+    const Length half = machining.width / 2;
+    const QRectF rect = place(machining.u0 - (machining.cut == Cut::Slot ? Length{} : half),
+                              machining.u1 + (machining.cut == Cut::Slot ? Length{} : half),
+                              machining.v0 - half, machining.v0 + half)
+                            .normalized();
+    const bool through = machining.depth >= part_.thickness;
+    painter_.setBrush(through ? QBrush(look::kPaper) : QBrush(QColor(0x2B, 0x29, 0x26, 60)));
+    painter_.setPen(QPen(look::kGraphite, 1.2));
+    const double radius = std::min(rect.width(), rect.height()) / 2;
+    painter_.drawRoundedRect(rect, radius, radius);
+  }
+
+  QPointF point(Length u, Length v) const { return place(u, u, v, v).center(); }
+
+  void taper(const Machining& machining) {
+    const Length l = part_.length.total();
+    const Length w = machining.from == Edge::L2 ? part_.width.total() : Length{};
+    const QPolygonF off(
+        {point(Length{}, machining.v0), point(l, machining.v1), point(l, w), point(Length{}, w)});
+    painter_.setPen(QPen(look::kGraphite, 1.2));
+    painter_.setBrush(look::kPaper);
+    painter_.drawPolygon(off);
+  }
+
+  void arc(const Machining& machining) {
+    const Length l = part_.length.total();
+    const bool low = machining.from == Edge::L1;
+    const Length edge = low ? Length{} : part_.width.total();
+    // A parabola through both corners; its control point lies twice as deep as the hollow.
+    const Length deep = low ? 2 * machining.depth : edge - 2 * machining.depth;
+    QPainterPath path(point(Length{}, edge));
+    path.quadTo(point(l / 2, deep), point(l, edge));
+    path.closeSubpath();
+    painter_.setPen(QPen(look::kGraphite, 1.2));
+    painter_.setBrush(look::kPaper);
+    painter_.drawPath(path);
+  }
+
+  // Where the bevel meets the face that it takes from.
+  void bevelLine(const Machining& machining) {
+    constexpr double kMillidegrees = 1000;
+    const QRectF band = strip(machining.from, machining.face == face_ ? 3 : 9).normalized();
+    painter_.setPen(
+        QPen(look::kGraphite, 1, machining.face == face_ ? Qt::DotLine : Qt::SolidLine));
+    painter_.setBrush(Qt::NoBrush);
+    painter_.drawRect(band);
+    painter_.setFont(look::text(11));
+    painter_.setPen(look::kGraphite);
+    const QString words =
+        QString::number(static_cast<double>(machining.angle.inMillidegrees()) / kMillidegrees) +
+        QChar(0xB0);
+    painter_.drawText(QRectF(band.center() - QPointF(30, 8), QSizeF(60, 16)), Qt::AlignCenter,
+                      words);
+  }
+
   void holes(const Machining& machining) {
     painter_.setPen(Qt::NoPen);
     painter_.setBrush(look::kGraphite);
+    const bool alongU = machining.u1 > machining.u0;
     for (int i = 0; i < machining.holes; ++i) {
-      const Length u = machining.u0 + i * machining.pitch;
-      const QPointF at = place(u, u, machining.v0, machining.v0).center();
+      const Length u = machining.u0 + (alongU ? i * machining.pitch : Length{});
+      const Length v = machining.v0 + (alongU ? Length{} : i * machining.pitch);
+      const QPointF at = point(u, v);
       painter_.drawEllipse(at, 1.4, 1.4);
     }
   }

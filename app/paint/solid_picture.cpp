@@ -92,14 +92,16 @@ class Canvas {
   void line(Vec a, Vec b, QRgb colour) {
     const double length = std::max(std::abs(b.x - a.x), std::abs(b.y - a.y));
     const int steps = static_cast<int>(std::ceil(length)) + 1;
-    constexpr double kBias = 0.6;  // pixels: the edge's own faces must not hide it
+    constexpr double kBias = 2.5;  // pixels: the edge's own faces must not hide it
     for (int i = 0; i <= steps; ++i) {
       const double t = static_cast<double>(i) / steps;
       const int x = static_cast<int>(std::floor(a.x + t * (b.x - a.x)));
       const int y = static_cast<int>(std::floor(a.y + t * (b.y - a.y)));
       if (x < 0 || y < 0 || x >= width_ || y >= height_) continue;
       const double z = a.z + t * (b.z - a.z);
-      if (z + kBias >= depth_[at(x, y)]) row(y)[x] = colour;
+      for (const auto& [dx, dy] : {std::pair{0, 0}, {1, 0}, {0, 1}, {1, 1}})
+        if (x + dx < width_ && y + dy < height_ && z + kBias >= depth_[at(x + dx, y + dy)])
+          row(y + dy)[x + dx] = colour;
     }
   }
 
@@ -241,11 +243,13 @@ SolidScene sceneOf(const Job& job, const Assembly& assembly, const Breakdown& br
 
 void SolidPicture::paint(QPainter& painter, const QRectF& room, const SolidView& view) const {
   if (scene_.empty()) return;
-  const double ratio = painter.device()->devicePixelRatioF();
-  Canvas canvas = drawn(scene_, room.size() * ratio, view);
-  QImage image = canvas.image();
-  image.setDevicePixelRatio(ratio);
-  painter.drawImage(room.topLeft(), image);
+  // Twice as fine as the screen and then drawn down, so that slanting edges are smooth.
+  constexpr double kFiner = 2;
+  const double ratio = kFiner * painter.device()->devicePixelRatioF();
+  const Canvas canvas = drawn(scene_, room.size() * ratio, view);
+  const QImage& image = canvas.image();
+  painter.setRenderHint(QPainter::SmoothPixmapTransform);
+  painter.drawImage(room, image, QRectF(QPointF(), QSizeF(image.size())));
   if (!view.codes) return;
   const Camera camera(scene_, {{0, 0}, room.size()}, view);
   painter.setFont(look::text(11));

@@ -128,6 +128,7 @@ MainWindow::MainWindow(QWidget* parent) : QMainWindow(parent) {
 }
 
 void MainWindow::addStage(Stage* stage, int key) {
+  connect(stage, &Stage::showDrawing, this, [this] { showStage(0); });
   stages_->addWidget(stage);
   stageKeys_.push_back(key);
   auto* shortcut = new QShortcut(QKeySequence(QStringLiteral("Ctrl+%1").arg(key)), this);

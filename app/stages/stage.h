@@ -26,6 +26,10 @@ class Stage : public QWidget {
   // Where the keyboard goes when the stage is entered.
   virtual QWidget* firstFocus() { return this; }
 
+ signals:
+  // What is selected wants to be seen where it is drawn.
+  void showDrawing();
+
  protected:
   Document& document() { return document_; }
   const Document& document() const { return document_; }

@@ -203,6 +203,27 @@ std::vector<Part> sheetParts(const std::vector<Part>& parts) {
   return out;
 }
 
+PartTotals totalsOf(const Job& job, const std::vector<Part>& parts) {
+  PartTotals out;
+  for (const Part& part : parts) {
+    const std::int64_t n = part.quantity;
+    out.pieces += n;
+    if (part.lumber)
+      out.bars += n * part.cutLength();
+    else
+      out.sheet += n * (part.cutLength() * part.cutWidth());
+    for (const Edge edge : kEdges) {
+      if (part.bands[static_cast<std::size_t>(edge)].empty()) continue;
+      const bool along = edge == Edge::L1 || edge == Edge::L2;
+      out.banding += n * (along ? part.length.total() : part.width.total());
+    }
+    out.grams += static_cast<double>(n) * (part.length.total() * part.width.total()).inM2() *
+                 part.thickness.inMm() *
+                 static_cast<double>(findMaterial(job, part.material)->density);
+  }
+  return out;
+}
+
 std::int64_t pieceCount(const std::vector<Part>& parts) {
   std::int64_t out = 0;
   for (const Part& part : parts) out += part.quantity;

@@ -30,6 +30,16 @@ Breakdown breakDown(const Job& job, const Assembly& assembly);
 // Those that are cut from sheets, in the same order: what a plan's part numbers count.
 std::vector<Part> sheetParts(const std::vector<Part>& parts);
 
+// Sums over parts, for ordering and carrying.
+struct PartTotals {
+  std::int64_t pieces = 0;
+  Area sheet;      // cut sizes, of what is cut from sheets
+  Length banding;  // run of all banded edges
+  Length bars;     // run of all lumber
+  double grams = 0;
+};
+PartTotals totalsOf(const Job& job, const std::vector<Part>& parts);
+
 // What the exchange formats say of a part's total: number of pieces.
 std::int64_t pieceCount(const std::vector<Part>& parts);
 

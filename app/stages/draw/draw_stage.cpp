@@ -1,5 +1,6 @@
 #include "app/stages/draw/draw_stage.h"
 
+#include <QGridLayout>
 #include <QHBoxLayout>
 #include <QMenu>
 #include <QScrollArea>
@@ -84,25 +85,25 @@ QWidget* DrawStage::makeSide() {
   list_->setFixedHeight(132);
   list_->setFont(look::text(14));
   column->addWidget(list_);
-  auto* buttons = new QHBoxLayout;
+  auto* buttons = new QGridLayout;
   buttons->setSpacing(4);
+  int place = 0;
   const auto button = [&](const QString& words, const QString& name, auto slot) {
     auto* one = new QPushButton(words);
     one->setAccessibleName(name);
     one->setToolTip(name);
-    one->setProperty("tight", true);
     connect(one, &QPushButton::clicked, this, slot);
-    buttons->addWidget(one);
+    buttons->addWidget(one, place / 4, place % 4);
+    ++place;
     return one;
   };
   add_ = button(tr("Add"), tr("Add assembly"), &DrawStage::offerAssemblies);
   button(tr("Copy"), tr("Copy assembly"), &DrawStage::copyAssembly);
   button(tr("Mirror"), tr("Mirror assembly"), &DrawStage::mirrorAssembly);
   button(tr("Keep"), tr("Keep assembly in the library"), &DrawStage::keepAssembly);
-  button(QStringLiteral("↑"), tr("Move assembly up"), [this] { moveAssembly(-1); });
-  button(QStringLiteral("↓"), tr("Move assembly down"), [this] { moveAssembly(1); });
+  button(tr("Up"), tr("Move assembly up"), [this] { moveAssembly(-1); });
+  button(tr("Down"), tr("Move assembly down"), [this] { moveAssembly(1); });
   button(tr("Remove"), tr("Remove assembly"), &DrawStage::removeAssembly);
-  buttons->addStretch(1);
   column->addLayout(buttons);
   sentence_ = new SentenceView;
   auto* scroll = new QScrollArea;

@@ -38,13 +38,20 @@ int FlowLayout::arrange(const QRect& rect, bool apply) const {
   int x = rect.x();
   int y = rect.y();
   int line = 0;
-  for (QLayoutItem* item : items_) {
+  const auto hugging = [](const QLayoutItem* item) {
+    const auto* label = qobject_cast<const QLabel*>(const_cast<QLayoutItem*>(item)->widget());
+    return label != nullptr && !label->text().isEmpty() && label->text().at(0).isPunct();
+  };
+  for (qsizetype i = 0; i < items_.size(); ++i) {
+    QLayoutItem* item = items_[i];
     if (item->widget() != nullptr && item->widget()->isHidden()) continue;
     const QSize size = item->sizeHint();
-    const auto* label = qobject_cast<const QLabel*>(item->widget());
-    const bool hugs = label != nullptr && !label->text().isEmpty() && label->text().at(0).isPunct();
-    if (hugs && x > rect.x()) x -= kWordGap;
-    if (x > rect.x() && x + size.width() > rect.right() + 1) {
+    if (hugging(item) && x > rect.x()) x -= kWordGap;
+    // A stop is never the first thing on a line: its word goes with it.
+    int needed = size.width();
+    if (i + 1 < items_.size() && hugging(items_[i + 1]))
+      needed += items_[i + 1]->sizeHint().width();
+    if (x > rect.x() && x + needed > rect.right() + 1 && !hugging(item)) {
       x = rect.x();
       y += line + kLineGap;
       line = 0;

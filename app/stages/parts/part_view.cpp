@@ -38,7 +38,21 @@ QString wordsFor(const Job& job, const Part& part) {
   QString cut = figures(part.cutLength(), part.cutWidth(), style);
   if (part.bandedLength != Length{} || part.bandedWidth != Length{})
     cut += PartView::tr(", the banding taken off");
+  if (part.oversize != Length{})
+    cut +=
+        PartView::tr(", %1 over, %2").arg(qs(format(part.oversize, style)), qs(part.oversizeWhy));
+  if (part.lumber) cut += PartView::tr(", from a bar");
+  if (part.perBlank > 1)
+    cut += PartView::tr("\n%1 of them share a blank %2 wide: %3")
+               .arg(part.perBlank)
+               .arg(qs(format(part.blank(), style)), qs(format(part.blankWidth, style)));
   out += paragraph(PartView::tr("Cut it to"), cut);
+  if (!part.overridden.empty())
+    out += paragraph(PartView::tr("By hand, not by the rules"), qs(part.overridden));
+  if (!part.note.empty()) out += paragraph(PartView::tr("Mind"), qs(part.note));
+  const QString finishes[] = {PartView::tr("left bare"), PartView::tr("clear"),
+                              PartView::tr("painted"), PartView::tr("stained")};
+  out += paragraph(PartView::tr("Finish"), finishes[static_cast<int>(part.finish)]);
   QStringList machining;
   for (const Machining& one : part.machining) machining << qs(describe(one, part, style));
   if (!machining.isEmpty())

@@ -1,5 +1,7 @@
 #include "app/stages/parts/parts_model.h"
 
+#include <algorithm>
+
 #include "app/paint/figures.h"
 #include "app/paint/look.h"
 
@@ -23,16 +25,56 @@ PartsModel::PartsModel(Document& document, QObject* parent)
   refill();
 }
 
+void PartsModel::setOrder(Order order) {
+  order_ = order;
+  refill();
+}
+
+void PartsModel::setSearch(const QString& words) {
+  search_ = words.split(QLatin1Char(' '), Qt::SkipEmptyParts);
+  refill();
+}
+
+QString PartsModel::headingOf(const Part& part) const {
+  const LengthStyle style = document_.style();
+  switch (order_) {
+    case Order::ByAssembly:
+      return qs(assemblyTitle(document_.job(), part.assembly));
+    case Order::ByMaterial:
+      return materialName(*findMaterial(document_.job(), part.material), style);
+    case Order::BySize:
+      return figures(part.length.total(), part.width.total(), style);
+  }
+  return {};
+}
+
 void PartsModel::refill() {
   beginResetModel();
   rows_.clear();
-  std::string assembly;
+  std::vector<const Part*> shown;
   for (const Part& part : document_.breakdown().parts) {
-    if (rows_.empty() || part.assembly != assembly) {
-      assembly = part.assembly;
-      rows_.push_back({assembly, std::nullopt});
+    QString all;
+    for (int column = 0; column < Columns; ++column) all += cell(part, column) + QLatin1Char(' ');
+    const bool wanted = std::all_of(search_.begin(), search_.end(), [&all](const QString& word) {
+      return all.contains(word, Qt::CaseInsensitive);
+    });
+    if (wanted) shown.push_back(&part);
+  }
+  if (order_ == Order::ByMaterial)
+    std::stable_sort(shown.begin(), shown.end(),
+                     [](const Part* a, const Part* b) { return a->material < b->material; });
+  if (order_ == Order::BySize)
+    std::stable_sort(shown.begin(), shown.end(), [](const Part* a, const Part* b) {
+      return std::pair(b->length.total(), b->width.total()) <
+             std::pair(a->length.total(), a->width.total());
+    });
+  QString heading;
+  for (const Part* part : shown) {
+    if (const QString mine = headingOf(*part); rows_.empty() || mine != heading) {
+      heading = mine;
+      rows_.push_back({heading, std::nullopt});
     }
-    rows_.push_back({assembly, part});
+    rows_.push_back({heading, *part});
   }
   endResetModel();
 }
@@ -66,7 +108,7 @@ QString PartsModel::cell(const Part& part, int column) const {
     case Code:
       return qs(part.code);
     case Name:
-      return qs(part.name);
+      return qs(part.name) + (part.overridden.empty() ? QString() : tr("  (by hand)"));
     case Quantity:
       return QString::number(part.quantity);
     case PartLength:
@@ -95,7 +137,7 @@ QVariant PartsModel::data(const QModelIndex& index, int role) const {
     if (role == Qt::FontRole) return look::text(14, true);
     if (role == Qt::BackgroundRole) return look::kPaper;
     if (role != Qt::DisplayRole || index.column() != 0) return {};
-    return qs(assemblyTitle(document_.job(), row.assembly));
+    return row.heading;
   }
   switch (role) {
     case Qt::DisplayRole:

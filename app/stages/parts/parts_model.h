@@ -1,4 +1,4 @@
-// The parts as a table, assembly by assembly.
+// The parts as a table: by assembly, by material, or equal sizes together.
 #pragma once
 
 #include <QAbstractTableModel>
@@ -22,7 +22,12 @@ class PartsModel : public QAbstractTableModel {
     Banding,
     Columns
   };
+  enum class Order { ByAssembly, ByMaterial, BySize };
   explicit PartsModel(Document& document, QObject* parent = nullptr);
+
+  void setOrder(Order order);
+  // Only parts whose code, name, material or size has every word of it.
+  void setSearch(const QString& words);
 
   int rowCount(const QModelIndex& parent = {}) const override;
   int columnCount(const QModelIndex& parent = {}) const override;
@@ -36,13 +41,17 @@ class PartsModel : public QAbstractTableModel {
 
  private:
   struct Row {
-    std::string assembly;  // a heading, where no part
+    QString heading;  // where no part
     std::optional<Part> part;
   };
   void refill();
   QString cell(const Part& part, int column) const;
 
+  QString headingOf(const Part& part) const;
+
   Document& document_;
+  Order order_ = Order::ByAssembly;
+  QStringList search_;
   std::vector<Row> rows_;
 };
 

@@ -1,13 +1,19 @@
 #include "app/stages/parts/parts_stage.h"
 
+#include <QFileDialog>
 #include <QHBoxLayout>
 #include <QHeaderView>
 #include <QPushButton>
+#include <QSignalBlocker>
 
 #include "app/grid/columns.h"
 #include "app/grid/grid_table.h"
 #include "app/paint/figures.h"
 #include "app/paint/look.h"
+#include "core/formats/exchange.h"
+#include "core/formats/file.h"
+#include "core/formats/lists_csv.h"
+#include "core/length/parse.h"
 
 namespace pp {
 
@@ -20,8 +26,38 @@ PartsStage::PartsStage(Document& document, QWidget* parent) : Stage(document, pa
   total_ = new QLabel;
   total_->setFont(look::text(14));
   total_->setAccessibleName(tr("Totals"));
+  total_->setWordWrap(true);
   left->addWidget(total_);
   model_ = new PartsModel(document, this);
+  auto* tools = new QHBoxLayout;
+  search_ = new QLineEdit;
+  search_->setAccessibleName(tr("Search parts"));
+  search_->setPlaceholderText(tr("Search: a word, a code, a size"));
+  search_->setClearButtonEnabled(true);
+  tools->addWidget(search_, 1);
+  order_ = new QComboBox;
+  order_->setAccessibleName(tr("Order of the parts"));
+  order_->addItems({tr("by assembly"), tr("by material"), tr("equal sizes together")});
+  tools->addWidget(order_);
+  connect(search_, &QLineEdit::textChanged, this, [this](const QString& words) {
+    model_->setSearch(words);
+    follow();
+  });
+  connect(order_, &QComboBox::currentIndexChanged, this, [this](int order) {
+    model_->setOrder(static_cast<PartsModel::Order>(order));
+    follow();
+  });
+  const auto button = [&](const QString& words, const QString& name, auto slot) {
+    auto* one = new QPushButton(words);
+    one->setAccessibleName(name);
+    connect(one, &QPushButton::clicked, this, slot);
+    tools->addWidget(one);
+  };
+  button(tr("Drawing"), tr("Show where it is drawn"), &PartsStage::showOpening);
+  button(tr("By hand"), tr("Change the part by hand"), &PartsStage::beginOverride);
+  button(tr("CSV in"), tr("Read a parts list"), &PartsStage::readCsv);
+  button(tr("CSV out"), tr("Write the parts list"), &PartsStage::writeCsv);
+  left->addLayout(tools);
   table_ = new QTableView;
   table_->setModel(model_);
   table_->setAccessibleName(tr("Parts"));
@@ -33,6 +69,8 @@ PartsStage::PartsStage(Document& document, QWidget* parent) : Stage(document, pa
   table_->verticalHeader()->setDefaultSectionSize(26);
   table_->horizontalHeader()->setHighlightSections(false);
   left->addWidget(table_, 1);
+  override_ = makeOverride();
+  left->addWidget(override_);
   auto* byHand = new QHBoxLayout;
   auto* words = new QLabel(tr("Parts added by hand"));
   words->setFont(look::text(14, true));
@@ -68,7 +106,10 @@ PartsStage::PartsStage(Document& document, QWidget* parent) : Stage(document, pa
 }
 
 std::vector<KeyHelp> PartsStage::keys() const {
-  return {{tr("Up, Down"), tr("choose a part; its reasons and its picture are beside the list")}};
+  return {{tr("Up, Down"), tr("choose a part; its reasons and its picture are beside the list")},
+          {tr("Tab"), tr("on to the search, the order and what can be done with the part")},
+          {tr("Drawing"), tr("the opening the part came from")},
+          {tr("By hand"), tr("a size, grain or banding of your own, with the reason; reversible")}};
 }
 
 void PartsStage::follow() {
@@ -79,13 +120,21 @@ void PartsStage::follow() {
   table_->resizeColumnsToContents();
   table_->setColumnWidth(PartsModel::Code, 72);
   const Breakdown& breakdown = document().breakdown();
-  Area area;
-  for (const Part& part : breakdown.parts)
-    area += part.quantity * (part.cutLength() * part.cutWidth());
-  total_->setText(tr("%1 pieces, %2 different, %3 m² of sheet")
-                      .arg(pieceCount(breakdown.parts))
+  const PartTotals totals = totalsOf(document().job(), breakdown.parts);
+  constexpr double kMetre = 1000;
+  QString words = tr("%1 pieces, %2 different, %3 m² of sheet")
+                      .arg(totals.pieces)
                       .arg(breakdown.parts.size())
-                      .arg(area.inM2(), 0, 'f', 2));
+                      .arg(totals.sheet.inM2(), 0, 'f', 2);
+  if (totals.bars != Length{})
+    words += tr(", %1 m of bar").arg(totals.bars.inMm() / kMetre, 0, 'f', 1);
+  if (totals.banding != Length{})
+    words += tr(", %1 m of banding").arg(totals.banding.inMm() / kMetre, 0, 'f', 1);
+  words += tr(", %1 kg").arg(totals.grams / kMetre, 0, 'f', 0);
+  std::int64_t bought = 0;
+  for (const BoughtIn& one : document().job().bought) bought += one.quantity;
+  if (bought > 0) words += tr("; %1 bought in").arg(bought);
+  total_->setText(words);
   followSelection();
 }
 
@@ -93,10 +142,162 @@ void PartsStage::followSelection() {
   int row = model_->rowOf(document().selection().part);
   if (row < 0) row = model_->rowCount() > 1 ? 1 : -1;
   if (row < 0) return part_->setPart(nullptr);
-  if (table_->currentIndex().row() != row)
-    table_->selectRow(row);
-  else
-    part_->setPart(model_->partAt(row));
+  // Choosing a part for want of another is nobody's selection.
+  const QSignalBlocker quiet(document().selection().part.empty() ? table_->selectionModel()
+                                                                 : nullptr);
+  if (table_->currentIndex().row() != row) table_->selectRow(row);
+  part_->setPart(model_->partAt(row));
+  table_->viewport()->update();
+}
+
+QWidget* PartsStage::makeOverride() {
+  auto* box = new QWidget;
+  auto* row = new QHBoxLayout(box);
+  row->setContentsMargins(0, 0, 0, 0);
+  const auto field = [&](const QString& name, int width) {
+    auto* one = new QLineEdit;
+    one->setAccessibleName(name);
+    one->setPlaceholderText(name);
+    if (width > 0) one->setFixedWidth(width);
+    row->addWidget(one, width > 0 ? 0 : 1);
+    connect(one, &QLineEdit::returnPressed, this, &PartsStage::applyOverride);
+    return one;
+  };
+  constexpr int kSize = 92;
+  lengthByHand_ = field(tr("Length by hand"), kSize);
+  widthByHand_ = field(tr("Width by hand"), kSize);
+  grainByHand_ = new QComboBox;
+  grainByHand_->setAccessibleName(tr("Grain by hand"));
+  grainByHand_->addItems(
+      {tr("grain as ruled"), tr("along length"), tr("along width"), tr("either way")});
+  row->addWidget(grainByHand_);
+  bandingByHand_ = new QComboBox;
+  bandingByHand_->setAccessibleName(tr("Banding by hand"));
+  row->addWidget(bandingByHand_);
+  why_ = field(tr("Why"), 0);
+  auto* apply = new QPushButton(tr("Apply"));
+  apply->setAccessibleName(tr("Apply by hand"));
+  connect(apply, &QPushButton::clicked, this, &PartsStage::applyOverride);
+  row->addWidget(apply);
+  auto* drop = new QPushButton(tr("As ruled"));
+  drop->setAccessibleName(tr("Back to the rules"));
+  connect(drop, &QPushButton::clicked, this, &PartsStage::dropOverride);
+  row->addWidget(drop);
+  box->hide();
+  return box;
+}
+
+void PartsStage::beginOverride() {
+  const Part* part = model_->partAt(table_->currentIndex().row());
+  if (part == nullptr) return;
+  PartOverride known;
+  for (const PartOverride& one : document().job().overrides)
+    if (one.part == part->code) known = one;
+  const LengthStyle style = document().style();
+  lengthByHand_->setText(known.length ? typed(*known.length, style) : QString());
+  widthByHand_->setText(known.width ? typed(*known.width, style) : QString());
+  lengthByHand_->setPlaceholderText(typed(part->length.total(), style));
+  widthByHand_->setPlaceholderText(typed(part->width.total(), style));
+  grainByHand_->setCurrentIndex(known.grain ? static_cast<int>(*known.grain) + 1 : 0);
+  bandingByHand_->clear();
+  bandingByHand_->addItems({tr("banding as ruled"), tr("no banding")});
+  int chosen = known.banding ? 1 : 0;
+  for (const Banding& banding : document().job().bandings) {
+    if (known.banding && *known.banding == banding.name) chosen = bandingByHand_->count();
+    bandingByHand_->addItem(qs(banding.name));
+  }
+  bandingByHand_->setCurrentIndex(chosen);
+  why_->setText(qs(known.why));
+  override_->show();
+  lengthByHand_->setFocus();
+}
+
+void PartsStage::applyOverride() {
+  const Part* part = model_->partAt(table_->currentIndex().row());
+  if (part == nullptr) return;
+  PartOverride made;
+  made.part = part->code;
+  made.why = why_->text().trimmed().toStdString();
+  const auto size = [this](const QLineEdit* field, std::optional<Length>& into) -> Problems {
+    if (field->text().trimmed().isEmpty()) return {};
+    const auto length = parseExpression(field->text().toStdString(), document().job().unit);
+    if (!length) return length.problems();
+    into = *length;
+    return {};
+  };
+  for (const Problems& problems :
+       {size(lengthByHand_, made.length), size(widthByHand_, made.width)})
+    if (!problems.empty()) return problem_->show(problems);
+  if (grainByHand_->currentIndex() > 0)
+    made.grain = static_cast<BoardGrain>(grainByHand_->currentIndex() - 1);
+  if (bandingByHand_->currentIndex() == 1) made.banding = std::string();
+  if (bandingByHand_->currentIndex() > 1)
+    made.banding = bandingByHand_->currentText().toStdString();
+  Job next = document().job();
+  std::erase_if(next.overrides, [&](const PartOverride& one) { return one.part == made.part; });
+  next.overrides.push_back(made);
+  const Problems problems =
+      document().edit(tr("change %1 by hand").arg(qs(made.part)), std::move(next));
+  problem_->show(problems);
+  if (problems.empty()) {
+    override_->hide();
+    table_->setFocus();
+  }
+}
+
+void PartsStage::dropOverride() {
+  const Part* part = model_->partAt(table_->currentIndex().row());
+  override_->hide();
+  table_->setFocus();
+  if (part == nullptr) return;
+  Job next = document().job();
+  const std::string code = part->code;
+  std::erase_if(next.overrides, [&code](const PartOverride& one) { return one.part == code; });
+  problem_->show(document().edit(tr("%1 as ruled").arg(qs(code)), std::move(next)));
+}
+
+// The way back from a part to where it came from.
+void PartsStage::showOpening() {
+  const Part* part = model_->partAt(table_->currentIndex().row());
+  if (part == nullptr) return;
+  const Assembly* of = findAssembly(document().job(), part->assembly);
+  if (of == nullptr)
+    return problem_->show({{{}, 0, {}, "a part added by hand", "a part of an assembly"}});
+  Selection selection{part->assembly, std::nullopt, part->code};
+  if (of->isCarcass() && !part->opening.empty()) selection.opening = part->opening;
+  document().select(std::move(selection));
+  emit showDrawing();
+}
+
+void PartsStage::readCsv() {
+  const QString path =
+      QFileDialog::getOpenFileName(this, tr("Read a parts list"), {}, tr("CSV (*.csv)"));
+  if (!path.isEmpty()) readCsvFile(path);
+}
+
+bool PartsStage::readCsvFile(const QString& path) {
+  const auto text = readFile(path.toStdString());
+  if (!text) return problem_->show(text.problems()), false;
+  const auto boards = readLooseBoards(path.toStdString(), text.value(), document().job());
+  if (!boards) return problem_->show(boards.problems()), false;
+  Job next = document().job();
+  next.loose.insert(next.loose.end(), boards->begin(), boards->end());
+  const Problems problems = document().edit(tr("read a parts list"), std::move(next));
+  problem_->show(problems);
+  return problems.empty();
+}
+
+void PartsStage::writeCsv() {
+  const QString path =
+      QFileDialog::getSaveFileName(this, tr("Write the parts list"), {}, tr("CSV (*.csv)"));
+  if (!path.isEmpty()) writeCsvFile(path);
+}
+
+bool PartsStage::writeCsvFile(const QString& path) {
+  const auto problem =
+      writeFile(path.toStdString(), writeParts(document().job(), document().breakdown().parts));
+  problem_->show(problem ? Problems{*problem} : Problems{});
+  return !problem;
 }
 
 void PartsStage::addLoose() {

@@ -1,7 +1,9 @@
 // Parts: the break-down as a list, and one part in full.
 #pragma once
 
+#include <QComboBox>
 #include <QLabel>
+#include <QLineEdit>
 #include <QTableView>
 
 #include "app/shell/field.h"
@@ -24,11 +26,33 @@ class PartsStage : public Stage {
   void followSelection();
   void choose(int row);
   void addLoose();
+  QWidget* makeOverride();
+  void beginOverride();
+  void applyOverride();
+  void dropOverride();
+  void showOpening();
+  void readCsv();
+  void writeCsv();
+
+ public:
+  // Takes a parts list as boards added by hand, or says what is wrong with it and takes nothing.
+  bool readCsvFile(const QString& path);
+  bool writeCsvFile(const QString& path);
+
+ private:
   void removeLoose();
 
   PartsModel* model_;
   QTableView* table_;
   QLabel* total_;
+  QLineEdit* search_;
+  QComboBox* order_;
+  QWidget* override_;
+  QLineEdit* lengthByHand_;
+  QLineEdit* widthByHand_;
+  QComboBox* grainByHand_;
+  QComboBox* bandingByHand_;
+  QLineEdit* why_;
   PartView* part_;
   QTableView* loose_;
   ProblemLine* problem_;
