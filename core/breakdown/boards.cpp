@@ -43,10 +43,13 @@ class BoardMaker {
                                                               : PartGrain::Width;
     // Nobody knows which way a loose board will stand; as drawn, its length lies level.
     part_.edges = {Side::Bottom, Side::Top, Side::Left, Side::Right};
-    for (const Edge edge : {Edge::L1, Edge::L2})
-      band(part_, edge, findBanding(maker_.job(), board_.bandLong));
-    for (const Edge edge : {Edge::W1, Edge::W2})
-      band(part_, edge, findBanding(maker_.job(), board_.bandShort));
+    const auto put = [this](Edge edge, const std::string& name) {
+      band(part_, edge, findBanding(maker_.job(), name));
+    };
+    put(Edge::L1, board_.bandLong);
+    put(Edge::L2, board_.farLong.value_or(board_.bandLong));
+    put(Edge::W1, board_.bandShort);
+    put(Edge::W2, board_.farShort.value_or(board_.bandShort));
     if (part_.cutLength() <= Length{} || part_.cutWidth() <= Length{})
       return cannot(part_.name, "a board that its banding takes up",
                     "a larger board or thinner banding");

@@ -572,6 +572,8 @@ void fields(A& a, LooseBoard& v) {
   a.choice("grain", v.grain, kBoardGrains);
   a("bandLong", v.bandLong);
   a("bandShort", v.bandShort);
+  a("farLong", v.farLong);
+  a("farShort", v.farShort);
   a("features", v.features);
 }
 

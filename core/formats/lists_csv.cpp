@@ -77,15 +77,16 @@ Result<std::vector<LooseBoard>> readLooseBoards(const std::string& file, std::st
         "grain",
         {{"length", BoardGrain::Length}, {"width", BoardGrain::Width}, {"any", BoardGrain::Any}},
         BoardGrain::Any);
-    for (const auto& [first, second, band] : {std::tuple{"band_l1", "band_l2", &board.bandLong},
-                                              std::tuple{"band_w1", "band_w2", &board.bandShort}}) {
-      *band = rows.text(first);
-      if (rows.text(second) != *band)
-        rows.refuse(second, "'" + shown(rows.text(second)) + "'",
-                    "the same banding as on the edge opposite");
-      if (!band->empty() && findBanding(job, *band) == nullptr)
-        rows.refuse(first, "'" + shown(*band) + "'", "a banding of the rack");
-    }
+    const auto band = [&](const char* column) {
+      const std::string& name = rows.text(column);
+      if (!name.empty() && findBanding(job, name) == nullptr)
+        rows.refuse(column, "'" + shown(name) + "'", "a banding of the rack");
+      return name;
+    };
+    board.bandLong = band("band_l1");
+    board.bandShort = band("band_w1");
+    if (const std::string far = band("band_l2"); far != board.bandLong) board.farLong = far;
+    if (const std::string far = band("band_w2"); far != board.bandShort) board.farShort = far;
     out.push_back(std::move(board));
   }
   if (Problems problems = rows.take(); !problems.empty()) return problems;

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <cstdint>
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -43,6 +44,7 @@ struct LooseBoard {
   Length length, width;       // finished, banding included, > 0
   BoardGrain grain = BoardGrain::Length;
   std::string bandLong, bandShort;  // on both edges along the length, and along the width; or empty
+  std::optional<std::string> farLong, farShort;  // on the far edge, where that has another or none
   std::vector<Feature> features;
   bool operator==(const LooseBoard&) const = default;
 };

@@ -295,6 +295,8 @@ class Validator {
     positive(at + "/width", row.width);
     knownBanding(at + "/bandLong", row.bandLong);
     knownBanding(at + "/bandShort", row.bandShort);
+    if (row.farLong) knownBanding(at + "/farLong", *row.farLong);
+    if (row.farShort) knownBanding(at + "/farShort", *row.farShort);
     for (std::size_t i = 0; i < row.features.size(); ++i) {
       const Feature& one = row.features[i];
       const std::string here = fmt::format("{}/features/{}", at, i);

@@ -2,8 +2,11 @@
 // never crash, hang or throw. Under the sanitizers this also finds what reads out of bounds.
 #include <gtest/gtest.h>
 
+#include "core/breakdown/breakdown.h"
 #include "core/formats/exchange.h"
 #include "core/formats/job_json.h"
+#include "core/formats/library.h"
+#include "core/formats/lists_csv.h"
 #include "core/job/size_list.h"
 #include "core/length/parse.h"
 #include "core/nest/random.h"
@@ -58,20 +61,43 @@ std::string damaged(std::string text, nest::Random& random) {
   return text;
 }
 
+// What is accepted must also break down, into parts or into troubles.
 TEST(Fuzz, jobFiles) {
   nest::Random random(11);
-  const std::string text = test::demo("ringing-trolley");
   int accepted = 0;
-  for (int i = 0; i < 3000; ++i) {
-    const auto job = readJob("job", damaged(text, random));
-    if (job.ok()) {
-      ++accepted;
-      EXPECT_TRUE(validate(job.value()).empty());
-    } else {
-      EXPECT_LE(describe(job.problems()).size(), 4000U);
+  int tries = 0;
+  for (const char* demo : test::kDemos) {
+    const std::string text = test::demo(demo);
+    constexpr int kEach = 800;
+    for (int i = 0; i < kEach; ++i) {
+      ++tries;
+      const auto job = readJob("job", damaged(text, random));
+      if (job.ok()) {
+        ++accepted;
+        EXPECT_TRUE(validate(job.value()).empty());
+        const Breakdown out = breakDown(job.value());
+        EXPECT_TRUE(!out.parts.empty() || !out.troubles.empty() || job->assemblies.empty());
+      } else {
+        EXPECT_LE(describe(job.problems()).size(), 4000U);
+      }
     }
   }
-  EXPECT_LT(accepted, 3000);
+  EXPECT_LT(accepted, tries);
+}
+
+TEST(Fuzz, listsAndFragments) {
+  nest::Random random(14);
+  const Job job = test::metricJob();
+  const std::string slides = "# unit: mm\nname,length,thickness,kind,below,above,price\na,400,12.7,side,,,9\n";
+  const std::string parts = "code,qty,length,width,thickness,material\nA,2,600,300,18,birch\n";
+  Assembly assembly = test::metricCarcass();
+  const std::string fragment = writeLibraryItem("x", "y", assembly, job);
+  for (int i = 0; i < 2000; ++i) {
+    (void)readSlides("s", damaged(slides, random), Unit::Inch);
+    (void)readLooseBoards("p", damaged(parts, random), job);
+    if (const auto item = readLibraryItem("l", damaged(fragment, random)); item.ok())
+      (void)placed(item.value(), job);
+  }
 }
 
 TEST(Fuzz, exchangeTables) {

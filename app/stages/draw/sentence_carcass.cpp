@@ -406,7 +406,32 @@ class CarcassWriter : public SentenceWriter<Carcass> {
              [](Carcass& c, Length l) { c.drawers.grooveUp = l; });
       say(tr("up"));
     }
-    say(tr(". Below a box"));
+    if (rules.school == DrawerSchool::RabbetedFront) {
+      say(tr(", the front's rabbets"));
+      length(tr("front's rabbet depth"), rules.frontRabbet,
+             [](Carcass& c, Length l) { c.drawers.frontRabbet = l; });
+      say(tr("deep, the back in dados"));
+      length(tr("drawer back dado depth"), rules.backDado,
+             [](Carcass& c, Length l) { c.drawers.backDado = l; });
+      say(tr("deep and set in"));
+      length(tr("drawer back set-in"), rules.backSetIn,
+             [](Carcass& c, Length l) { c.drawers.backSetIn = l; });
+    }
+    if (rules.running == Running::WoodenRunners) {
+      say(tr(", runners"));
+      length(tr("runner height"), rules.runnerHeight,
+             [](Carcass& c, Length l) { c.drawers.runnerHeight = l; });
+      say(tr("high"));
+    }
+    say(tr(". Boxes are"));
+    length(tr("drawer ease"), rules.ease, [](Carcass& c, Length l) { c.drawers.ease = l; });
+    say(tr("narrower than their place, bottoms"));
+    length(tr("drawer bottom clearance"), rules.bottomClearance,
+           [](Carcass& c, Length l) { c.drawers.bottomClearance = l; });
+    say(tr("smaller in all; behind a slide"));
+    length(tr("slide reserve"), rules.slideReserve,
+           [](Carcass& c, Length l) { c.drawers.slideReserve = l; });
+    say(tr("stays free. Below a box"));
     length(tr("lower clearance"), rules.lowerClearance,
            [](Carcass& c, Length l) { c.drawers.lowerClearance = l; });
     say(tr("stays free, above it"));

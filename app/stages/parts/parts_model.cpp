@@ -120,9 +120,9 @@ QString PartsModel::cell(const Part& part, int column) const {
     case MaterialName:
       return materialName(*findMaterial(document_.job(), part.material), style);
     case Grain:
-      return part.grain == PartGrain::Any      ? tr("either way")
-             : part.grain == PartGrain::Length ? tr("along length")
-                                               : tr("along width");
+      return part.grain == PartGrain::Any      ? tr("either")
+             : part.grain == PartGrain::Length ? tr("length")
+                                               : tr("width");
     case Banding:
       return bandsOf(part);
     default:
@@ -161,7 +161,7 @@ QVariant PartsModel::headerData(int section, Qt::Orientation orientation, int ro
         (section >= Quantity && section <= Thickness ? Qt::AlignRight : Qt::AlignLeft));
   if (role != Qt::DisplayRole) return {};
   const QString names[] = {tr("Code"),  tr("Part"),     tr("Qty"),   tr("Length"),      tr("Width"),
-                           tr("Thick"), tr("Material"), tr("Grain"), tr("Banded edges")};
+                           tr("Thick"), tr("Material"), tr("Grain"), tr("Banded")};
   return section >= 0 && section < Columns ? names[section] : QString();
 }
 

@@ -1,0 +1,323 @@
+// Draw in the real window: a whole job drawn up by keyboard alone and by mouse, and every other hand
+// that can be laid on a drawing.
+#include <gtest/gtest.h>
+
+#include <QApplication>
+#include <QLineEdit>
+#include <QListWidget>
+#include <QMenu>
+#include <QPushButton>
+#include <QStandardPaths>
+#include <QTest>
+
+#include "app/paint/figures.h"
+#include "app/shell/main_window.h"
+#include "app/stages/draw/elevation_view.h"
+#include "app/stages/draw/space_view.h"
+#include "tests/app/driver.h"
+
+namespace pp {
+namespace {
+
+using test::click;
+using test::named;
+using test::press;
+using test::textOf;
+using test::type;
+
+class Draw : public testing::Test {
+ protected:
+  void SetUp() override {
+    QStandardPaths::setTestModeEnabled(true);
+    window_ = std::make_unique<MainWindow>();
+    window_->resize(1280, 800);
+    window_->show();
+    QApplication::setActiveWindow(window_.get());
+    ASSERT_TRUE(QTest::qWaitForWindowActive(window_.get()));
+  }
+  void TearDown() override {
+    window_->document().runner().stop();
+    window_.reset();
+  }
+
+  void open(const char* demo) {
+    ASSERT_TRUE(window_->openDemo(QString::fromLatin1(demo)));
+    window_->showStage(0);
+  }
+  Document& document() { return window_->document(); }
+  const Assembly& first() { return document().job().assemblies.front(); }
+  ElevationView* elevation() {
+    return named<ElevationView>(window_.get(), QStringLiteral("Elevation"));
+  }
+
+  // By keyboard: Tab until the word has the focus.
+  void tabTo(const QString& name) {
+    constexpr int kMost = 200;
+    for (int i = 0; i < kMost; ++i) {
+      const QWidget* focus = QApplication::focusWidget();
+      if (focus != nullptr && focus->accessibleName() == name) return;
+      press(Qt::Key_Tab);
+    }
+    FAIL() << "Tab never came to " << name.toStdString();
+  }
+  void begin(const QString& name) {
+    QApplication::processEvents();  // new words show themselves in the next round of events
+    QApplication::setActiveWindow(window_.get());  // a menu that closes may leave none
+    if (byMouse_) return click(window_.get(), name);
+    tabTo(name);
+    press(Qt::Key_Space);
+  }
+  void pick(const QString& text) {
+    if (byMouse_) return test::chooseInMenu(text);
+    auto* menu = qobject_cast<QMenu*>(QApplication::activePopupWidget());
+    ASSERT_NE(menu, nullptr);
+    for (int i = 0; i <= menu->actions().size(); ++i) {
+      if (menu->activeAction() != nullptr && menu->activeAction()->text() == text) {
+        QTest::keyClick(menu, Qt::Key_Return);
+        return;
+      }
+      QTest::keyClick(menu, Qt::Key_Down);
+    }
+    FAIL() << "the menu has no " << text.toStdString();
+  }
+  void choose(const char* word, const QString& text) {
+    begin(QString::fromUtf8(word));
+    pick(text);
+  }
+  void set(const char* word, const char* value) {
+    begin(QString::fromUtf8(word));
+    auto* field = qobject_cast<QLineEdit*>(QApplication::focusWidget());
+    ASSERT_NE(field, nullptr) << word;
+    field->selectAll();
+    type(QString::fromUtf8(value));
+    press(Qt::Key_Return);
+  }
+  void chooseOpening(const OpeningPath& path, Qt::Key arrow) {
+    QApplication::processEvents();
+    QApplication::setActiveWindow(window_.get());
+    if (byMouse_) return test::clickAt(elevation(), elevation()->openingRect(path).center());
+    elevation()->setFocus();
+    press(arrow);
+    ASSERT_EQ(document().selection().opening, path);
+  }
+  void fill(const char* button, Qt::Key key, const char* answer) {
+    if (byMouse_)
+      click(window_.get(), QString::fromUtf8(button));
+    else
+      press(key);
+    auto* field = qobject_cast<QLineEdit*>(QApplication::focusWidget());
+    ASSERT_NE(field, nullptr) << button;
+    field->selectAll();
+    type(QString::fromUtf8(answer));
+    press(Qt::Key_Return);
+  }
+
+  // The demo's parts without their codes, to compare drawings by.
+  static std::string partsOf(const Job& job, const Assembly& assembly) {
+    std::string out;
+    LengthStyle style = styleOf(job);
+    for (const Part& part : breakDown(job, assembly).parts) {
+      out += part.name + " x" + std::to_string(part.quantity) + " " + format(part.length, style) +
+             " | " + format(part.width, style) + " | " + part.material;
+      for (const std::string& band : part.bands) out += " " + band;
+      for (const Machining& machining : part.machining)
+        out += " / " + describe(machining, part, style);
+      out += "\n";
+    }
+    return out;
+  }
+
+  void drawTheTrolley();
+
+  std::unique_ptr<MainWindow> window_;
+  bool byMouse_ = false;
+};
+
+// From nothing but the rack to the demo's trolley, part for part.
+void Draw::drawTheTrolley() {
+  open("ringing-trolley");
+  const std::string wanted = partsOf(document().job(), first());
+  begin(QStringLiteral("Remove assembly"));
+  ASSERT_TRUE(document().job().assemblies.empty());
+  begin(QStringLiteral("Add assembly"));
+  pick(QStringLiteral("plain carcass"));
+  ASSERT_EQ(document().job().assemblies.size(), 1U);
+  set("width", "30");
+  set("height", "32");
+  set("depth", "20");
+  choose("front edge banding", QStringLiteral("birch edging"));
+  set("dado depth", "1/4");
+  set("rabbet depth", "3/8");
+  set("back clearance", "1/16");
+  choose("back grain", QStringLiteral("across"));
+  choose("foot", QStringLiteral("casters"));
+  set("stand height", "4");
+  chooseOpening({}, Qt::Key_Down);
+  fill("Shelves", Qt::Key_H, "6, rest, 5");
+  chooseOpening({1}, Qt::Key_Down);
+  fill("Drawers", Qt::Key_D, "2");
+  chooseOpening({2}, Qt::Key_Down);
+  fill("Trays", Qt::Key_T, "1");
+  choose("drawer school", QStringLiteral("front rabbeted over the sides"));
+  set("drawer ease", "1/32");
+  set("lower clearance", "1/2");
+  set("upper clearance", "1/2");
+  set("slide reserve", "3/8");
+  set("groove depth", "1/4");
+  set("groove height", "1/2");
+  set("drawer bottom clearance", "1/16");
+  set("front's rabbet depth", "1/4");
+  set("drawer back dado depth", "1/4");
+  set("drawer back set-in", "1/2");
+  set("front gap", "3/32");
+  EXPECT_EQ(partsOf(document().job(), first()), wanted);
+  // And all of it can be taken back.
+  while (document().canUndo()) press(Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_EQ(partsOf(document().job(), first()), wanted);
+}
+
+TEST_F(Draw, theTrolleyFromNothingByKeyboardAlone) {
+  drawTheTrolley();
+}
+
+TEST_F(Draw, theTrolleyFromNothingByMouse) {
+  byMouse_ = true;
+  drawTheTrolley();
+}
+
+TEST_F(Draw, everyDemoJobOpensFromTheMenuAndCanBeBuilt) {
+  for (const char* demo : {"log-wall", "ringing-trolley", "hide-bench", "nest-boxes", "porthole"}) {
+    open(demo);
+    EXPECT_TRUE(document().breakdown().troubles.empty()) << demo;
+    for (const Finding& finding : document().findings())
+      EXPECT_NE(finding.severity, Severity::Stop) << demo << ": " << finding.what;
+  }
+}
+
+TEST_F(Draw, doorsByKeyAndBySentence) {
+  open("ringing-trolley");
+  chooseOpening({0}, Qt::Key_Right);
+  fill("Doors", Qt::Key_O, "pair");
+  const auto doors = [this] {
+    std::int64_t out = 0;
+    for (const Part& part : document().breakdown().parts)
+      if (part.name == "door" || part.name == "lid") out += part.quantity;
+    return out;
+  };
+  EXPECT_EQ(doors(), 2);
+  choose("door", QStringLiteral("closed by a lid hinged above"));
+  EXPECT_EQ(doors(), 1);
+  press(Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_EQ(doors(), 2);
+}
+
+TEST_F(Draw, aPanelIsDraggedAndNudged) {
+  open("ringing-trolley");
+  const auto sizes = [this] { return std::get<Split>(first().carcass().inside.content).sizes; };
+  const auto layout = layOut(document().job(), first());
+  std::size_t shelf = 0;
+  while (layout->panels[shelf].kind != PanelKind::Shelf) ++shelf;
+  const QPoint from = elevation()->panelRect(shelf).center().toPoint();
+  QTest::mousePress(elevation(), Qt::LeftButton, {}, from);
+  QTest::mouseMove(elevation(), from + QPoint(0, 20));
+  QTest::mouseRelease(elevation(), Qt::LeftButton, {}, from + QPoint(0, 20));
+  ASSERT_TRUE(sizes()[0].fixed.has_value());
+  const Length dragged = *sizes()[0].fixed;
+  EXPECT_GT(dragged, Length::in(6));  // down: the opening above has grown
+  EXPECT_FALSE(sizes()[1].fixed.has_value());
+  chooseOpening({0}, Qt::Key_Up);
+  press(Qt::Key_Down, Qt::ShiftModifier);
+  EXPECT_EQ(*sizes()[0].fixed, dragged + Length::in(0, 1, 32));
+  press(Qt::Key_Up, Qt::ShiftModifier);
+  EXPECT_EQ(*sizes()[0].fixed, dragged);
+}
+
+TEST_F(Draw, badValuesAreRefusedInPlaceAndNothingIsLost) {
+  struct Row {
+    const char* demo;
+    const char* word;
+    const char* value;
+    const char* says;
+  };
+  const Row rows[] = {{"ringing-trolley", "dado depth", "1", "dado depth"},
+                      {"ringing-trolley", "front gap", "0 - 1", "0 or more"},
+                      {"ringing-trolley", "width", "1", "width"},
+                      {"porthole", "number of pieces", "2", "from 3"},
+                      {"porthole", "side", "5", "bevels"},
+                      {"hide-bench", "hinge rail", "3", "leaning back"},
+                      {"hide-bench", "lean", "80", "45 degrees"},
+                      {"log-wall", "stretcher", "0", ""}};
+  for (const Row& row : rows) {
+    if (std::string(row.says).empty()) continue;
+    open(row.demo);
+    const Job before = document().job();
+    set(row.word, row.value);
+    bool said = false;
+    for (const QLabel* label : window_->findChildren<QLabel*>())
+      said = said || (label->isVisible() && label->text().contains(QString::fromUtf8(row.says)));
+    EXPECT_TRUE(said) << row.demo << " " << row.word;
+    EXPECT_EQ(document().job(), before) << row.word;
+    press(Qt::Key_Escape);
+  }
+}
+
+TEST_F(Draw, assembliesAreCopiedMirroredMovedRepeatedAndKept) {
+  open("log-wall");
+  const std::size_t before = document().job().assemblies.size();
+  auto* list = named<QListWidget>(window_.get(), QStringLiteral("Assemblies"));
+  ASSERT_NE(list, nullptr);
+  list->setCurrentRow(3);
+  click(window_.get(), QStringLiteral("Copy assembly"));
+  ASSERT_EQ(document().job().assemblies.size(), before + 1);
+  const std::string copy = document().selection().assembly;
+  click(window_.get(), QStringLiteral("Mirror assembly"));
+  EXPECT_EQ(findAssembly(document().job(), copy)->carcass(),
+            mirrored(document().job().assemblies[3].carcass()));
+  click(window_.get(), QStringLiteral("Move assembly up"));
+  EXPECT_EQ(document().job().assemblies[before - 1].code, copy);
+  set("copies", "3");
+  EXPECT_EQ(findAssembly(document().job(), copy)->copies, 3);
+  click(window_.get(), QStringLiteral("Keep assembly in the library"));
+  click(window_.get(), QStringLiteral("Add assembly"));
+  byMouse_ = true;
+  pick(QStringLiteral("four-drawer bank"));
+  EXPECT_TRUE(document().breakdown().troubles.empty());
+  EXPECT_EQ(document().job().assemblies.back().name, "four-drawer bank");
+}
+
+TEST_F(Draw, theViewInSpaceTurnsAndComesApart) {
+  open("hide-bench");
+  auto* space = named<SpaceView>(window_.get(), QStringLiteral("View in space"));
+  ASSERT_NE(space, nullptr);
+  space->setFocus();
+  const QImage before = space->grab().toImage();
+  const double turn = space->view().turn;
+  press(Qt::Key_Right);
+  EXPECT_EQ(space->view().turn, turn + 15);
+  EXPECT_NE(space->grab().toImage(), before);
+  press(Qt::Key_R);
+  EXPECT_EQ(space->grab().toImage(), before);
+  press(Qt::Key_X);
+  EXPECT_TRUE(space->accessibleDescription().contains(QStringLiteral("apart")));
+  EXPECT_NE(space->grab().toImage(), before);
+  press(Qt::Key_S);
+  EXPECT_EQ(space->view().turn, 90);
+  press(Qt::Key_P);
+  EXPECT_EQ(space->view().tilt, 90);
+}
+
+TEST_F(Draw, everyKindIsAddedPlainAndHasParts) {
+  open("log-wall");
+  for (const char* kind : {"carcass", "worktop", "base frame", "wall panel", "seat box", "platform",
+                           "ring", "boards"}) {
+    click(window_.get(), QStringLiteral("Add assembly"));
+    test::chooseInMenu(QStringLiteral("plain %1").arg(QString::fromUtf8(kind)));
+    const Assembly& added = document().job().assemblies.back();
+    EXPECT_EQ(added.name, kind);
+    EXPECT_FALSE(breakDown(document().job(), added).parts.empty()) << kind;
+    EXPECT_TRUE(breakDown(document().job(), added).troubles.empty()) << kind;
+  }
+}
+
+}  // namespace
+}  // namespace pp

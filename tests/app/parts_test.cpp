@@ -1,0 +1,125 @@
+// Parts in the real window: orders, search, a part changed by hand, lists in and out.
+#include <gtest/gtest.h>
+
+#include <QApplication>
+#include <QComboBox>
+#include <QFile>
+#include <QLineEdit>
+#include <QTableView>
+#include <QTemporaryDir>
+#include <QTest>
+
+#include "app/shell/main_window.h"
+#include "app/stages/parts/parts_stage.h"
+#include "tests/app/driver.h"
+
+namespace pp {
+namespace {
+
+using test::click;
+using test::named;
+using test::press;
+using test::textOf;
+using test::type;
+
+class Parts : public testing::Test {
+ protected:
+  void SetUp() override {
+    window_ = std::make_unique<MainWindow>();
+    window_->resize(1280, 800);
+    window_->show();
+    QApplication::setActiveWindow(window_.get());
+    ASSERT_TRUE(QTest::qWaitForWindowActive(window_.get()));
+    ASSERT_TRUE(window_->openDemo(QStringLiteral("ringing-trolley")));
+    window_->showStage(1);
+    table_ = named<QTableView>(window_.get(), QStringLiteral("Parts"));
+    ASSERT_NE(table_, nullptr);
+  }
+  void TearDown() override {
+    window_->document().runner().stop();
+    window_.reset();
+  }
+  Document& document() { return window_->document(); }
+  PartsStage* stage() { return window_->findChild<PartsStage*>(); }
+  QString cell(int row, int column) { return table_->model()->index(row, column).data().toString(); }
+  void choose(const char* code) {
+    for (int row = 0; row < table_->model()->rowCount(); ++row)
+      if (cell(row, 0) == QString::fromLatin1(code)) return table_->selectRow(row);
+    FAIL() << code;
+  }
+  void enter(const char* field, const char* text) {
+    auto* line = named<QLineEdit>(window_.get(), QString::fromUtf8(field));
+    ASSERT_NE(line, nullptr) << field;
+    line->setFocus();
+    line->selectAll();
+    type(QString::fromUtf8(text));
+  }
+
+  std::unique_ptr<MainWindow> window_;
+  QTableView* table_ = nullptr;
+};
+
+TEST_F(Parts, searchAndOrdersShowTheSamePartsOtherwise) {
+  const int all = table_->model()->rowCount();
+  enter("Search parts", "drawer bottom");
+  ASSERT_EQ(table_->model()->rowCount(), 2);
+  EXPECT_EQ(cell(1, 1), QStringLiteral("drawer bottom"));
+  enter("Search parts", "no such thing");
+  EXPECT_EQ(table_->model()->rowCount(), 0);
+  named<QLineEdit>(window_.get(), QStringLiteral("Search parts"))->clear();
+  EXPECT_EQ(table_->model()->rowCount(), all);
+  auto* order = named<QComboBox>(window_.get(), QStringLiteral("Order of the parts"));
+  order->setFocus();
+  press(Qt::Key_Down);
+  EXPECT_EQ(cell(0, 0), QStringLiteral("birch ¹/₂"));
+  press(Qt::Key_Down);
+  EXPECT_TRUE(cell(0, 0).contains(QStringLiteral("30 ¹/₂")));  // the lid is the longest
+}
+
+TEST_F(Parts, aSizeIsSetByHandWithAReasonAndTakenBack) {
+  choose("T1-03");
+  const Length ruled = document().breakdown().parts[2].length.total();
+  click(window_.get(), QStringLiteral("Change the part by hand"));
+  enter("Length by hand", "29 - 1/8");
+  press(Qt::Key_Return);
+  EXPECT_TRUE(document().job().overrides.empty()) << "without a reason nothing is changed";
+  enter("Why", "the left side is bowed");
+  press(Qt::Key_Return);
+  ASSERT_EQ(document().job().overrides.size(), 1U);
+  EXPECT_EQ(document().breakdown().parts[2].length.total(), Length::in(28, 7, 8));
+  choose("T1-03");
+  EXPECT_TRUE(textOf(window_.get(), QStringLiteral("Why this size"))
+                  .contains(QStringLiteral("the left side is bowed")));
+  click(window_.get(), QStringLiteral("Change the part by hand"));
+  click(window_.get(), QStringLiteral("Back to the rules"));
+  EXPECT_EQ(document().breakdown().parts[2].length.total(), ruled);
+  press(Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_EQ(document().breakdown().parts[2].length.total(), Length::in(28, 7, 8));
+}
+
+TEST_F(Parts, theDrawingShowsWhereAPartCameFrom) {
+  for (const Part& part : document().breakdown().parts)
+    if (part.name == "drawer bottom") choose(part.code.c_str());
+  click(window_.get(), QStringLiteral("Show where it is drawn"));
+  EXPECT_EQ(window_->stage(), 0);
+  EXPECT_EQ(document().selection().opening, OpeningPath{1});
+}
+
+TEST_F(Parts, aListGoesOutAndComesInAsBoards) {
+  const QTemporaryDir folder;
+  const QString path = folder.filePath(QStringLiteral("list.csv"));
+  ASSERT_TRUE(stage()->writeCsvFile(path));
+  const std::size_t before = document().job().loose.size();
+  const std::size_t rows = document().breakdown().parts.size();
+  ASSERT_TRUE(stage()->readCsvFile(path));
+  EXPECT_EQ(document().job().loose.size(), before + rows);
+  QFile broken(path);
+  ASSERT_TRUE(broken.open(QIODevice::Append));
+  broken.write("X,board,,0,10,10,19.05,birch,any,,,,,0,,,\n");
+  broken.close();
+  EXPECT_FALSE(stage()->readCsvFile(path));
+  EXPECT_EQ(document().job().loose.size(), before + rows);
+}
+
+}  // namespace
+}  // namespace pp

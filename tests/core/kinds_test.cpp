@@ -1,0 +1,279 @@
+// The rules of everything that is not a plain carcass, each against a case worked by hand, in
+// millimetres and in inches.
+#include <gtest/gtest.h>
+
+#include "core/breakdown/breakdown.h"
+#include "core/breakdown/carcass.h"
+#include "core/breakdown/cleat.h"
+#include "core/breakdown/frame.h"
+#include "core/breakdown/front.h"
+#include "core/breakdown/kinds.h"
+#include "core/breakdown/stand.h"
+#include "core/breakdown/trig.h"
+#include "tests/core/support.h"
+
+namespace pp {
+namespace {
+
+using test::mm;
+
+std::string listOf(const Job& job) {
+  std::string out;
+  const Breakdown breakdown = breakDown(job);
+  for (const Trouble& trouble : breakdown.troubles)
+    out += trouble.problem.field + ": " + trouble.problem.found + ", " + trouble.problem.expected + "\n";
+  const LengthStyle style = styleOf(job);
+  for (const Part& part : breakdown.parts)
+    out += part.name + " x" + std::to_string(part.quantity) + " " +
+           format(part.length.total(), style) + " x " + format(part.width.total(), style) + "\n";
+  return out;
+}
+
+Job jobOf(const AssemblyBody& body) {
+  Job job = test::metricJob();
+  Assembly assembly;
+  assembly.code = "K";
+  assembly.body = body;
+  job.assemblies = {assembly};
+  return job;
+}
+
+TEST(BackSchools, sizesOfBackAndPanels) {
+  // 600 x 720 x 560, panels 18, back 6: clear 564 x 684.
+  struct Row {
+    BackSchool school;
+    const char* back;
+    const char* side;
+    const char* bottom;
+  };
+  const Row rows[] = {
+      // 564 + 18 - 1.5; 684 + 18 - 1.5
+      {BackSchool::RabbetAll, "back x1 700.5 x 580.5", "left side x1 720 x 560", "bottom x1 576 x 560"},
+      // 684 + 36 - 1.5; panels stop at the back: 560 - 6
+      {BackSchool::RabbetSides, "back x1 718.5 x 580.5", "left side x1 720 x 560", "bottom x1 576 x 554"},
+      {BackSchool::Groove, "back x1 700.5 x 580.5", "left side x1 720 x 560", "bottom x1 576 x 560"},
+      {BackSchool::Behind, "back x1 720 x 600", "left side x1 720 x 554", "bottom x1 576 x 554"},
+      {BackSchool::Between, "back x1 684 x 564", "left side x1 720 x 560", "bottom x1 576 x 560"},
+      {BackSchool::None, "rear rail x1 564 x 100", "left side x1 720 x 560", "bottom x1 576 x 560"},
+  };
+  for (const Row& row : rows) {
+    Carcass carcass = test::metricCarcass().carcass();
+    carcass.back.school = row.school;
+    const std::string list = listOf(test::jobWith(carcass));
+    for (const char* line : {row.back, row.side, row.bottom})
+      EXPECT_NE(list.find(std::string(line) + "\n"), std::string::npos) << line << "\n" << list;
+  }
+}
+
+TEST(TopSchools, sizesOfTopAndSides) {
+  struct Row {
+    TopSchool school;
+    const char* top;
+    const char* side;
+  };
+  const Row rows[] = {
+      {TopSchool::Between, "top x1 576 x 560", "left side x1 720 x 560"},
+      {TopSchool::Capping, "top x1 600 x 560", "left side x1 702 x 560"},
+      {TopSchool::EndRabbets, "top x1 582 x 560", "left side x1 720 x 560"},  // 564 + 2 x 9
+      {TopSchool::Mitred, "top x1 600 x 560", "left side x1 720 x 560"},
+      {TopSchool::Stretchers, "front stretcher x1 576 x 100", "rear stretcher x1 576 x 100"},
+      {TopSchool::StandingRail, "front stretcher x1 576 x 100", "rear stretcher x1 576 x 100"},
+  };
+  for (const Row& row : rows) {
+    Carcass carcass = test::metricCarcass().carcass();
+    carcass.top = row.school;
+    const std::string list = listOf(test::jobWith(carcass));
+    for (const char* line : {row.top, row.side})
+      EXPECT_NE(list.find(std::string(line) + "\n"), std::string::npos) << line << "\n" << list;
+  }
+}
+
+TEST(Stands, takeTheirHeightOffTheSides) {
+  Carcass carcass = test::metricCarcass().carcass();
+  carcass.stand = Stand{};
+  carcass.stand->kind = StandKind::Frame;
+  carcass.stand->material = "b18";
+  const std::string list = listOf(test::jobWith(carcass));
+  EXPECT_NE(list.find("left side x1 620 x 560\n"), std::string::npos) << list;
+  // 600 long, 560 - 50 set in, 510 - 36 between the rails
+  EXPECT_NE(list.find("base rail x2 600 x 100\n"), std::string::npos) << list;
+  EXPECT_NE(list.find("base cross piece x2 474 x 100\n"), std::string::npos) << list;
+  EXPECT_EQ(sectionCount(mm(2940), mm(1500)), 2);
+  EXPECT_EQ(sectionCount(mm(3000), mm(1500)), 2);
+  EXPECT_EQ(sectionCount(mm(3000.000001), mm(1500)), 3);
+  EXPECT_EQ(crossCount(mm(618), mm(18), mm(600)), 2);
+  EXPECT_EQ(crossCount(mm(618.000001), mm(18), mm(600)), 3);
+}
+
+TEST(FaceFrames, equalOpeningsAndCentredMembers) {
+  Carcass carcass = test::metricCarcass().carcass();
+  carcass.width = mm(900);
+  carcass.frame = FaceFrame{};
+  carcass.frame->material = "b18";
+  carcass.frame->overhangLeft = mm(5);
+  Split split;
+  split.sizes = {Share{}, Share{}};
+  split.children.resize(2);
+  carcass.inside.content = split;
+  const std::string list = listOf(test::jobWith(carcass));
+  // 900 + 5 wide: 905 - 2 x 40 = 825 between the stiles; 720 - 2 x 40 between the rails.
+  EXPECT_NE(list.find("frame stile x2 720 x 40\n"), std::string::npos) << list;
+  EXPECT_NE(list.find("frame upper rail x1 825 x 40\n"), std::string::npos) << list;
+  EXPECT_NE(list.find("frame middle stile x1 640 x 40\n"), std::string::npos) << list;
+  const auto layout = layOut(test::jobWith(carcass), carcass);
+  ASSERT_TRUE(layout.ok());
+  // (825 - 40) / 2, whatever the bays behind are.
+  EXPECT_EQ(layout->leaves[0].face.width, mm(392.5));
+  EXPECT_EQ(layout->leaves[1].face.width, mm(392.5));
+  carcass.frame->depthIncludes = true;
+  EXPECT_NE(listOf(test::jobWith(carcass)).find("left side x1 720 x 542\n"), std::string::npos);
+}
+
+TEST(Fronts, rulesAgainstTheirFormulas) {
+  FrontRules rules;
+  rules.frameWidth = mm(60);
+  rules.tongue = mm(10);
+  rules.panelClearance = mm(2);
+  EXPECT_EQ(railLength(Reason("w", mm(400)), rules).total(), mm(300));   // 400 - 120 + 20
+  EXPECT_EQ(framedPanel(Reason("w", mm(400)), rules).total(), mm(298));  // 280 + 20 - 2
+  EXPECT_EQ(frontWidth(mm(500), -mm(2), -mm(2), mm(2), 1).total(), mm(496));
+  EXPECT_EQ(frontWidth(mm(500), -mm(2), -mm(2), mm(2), 2).total(), mm(247));  // (500 - 4 - 2) / 2
+  EXPECT_EQ(frontWidth(mm(500), mm(15), mm(8), mm(2), 1).total(), mm(523));
+  // In inches: 15 3/4 opening, 3/32 gaps: 15 9/16.
+  EXPECT_EQ(frontWidth(Length::in(15, 3, 4), -Length::in(0, 3, 32), -Length::in(0, 3, 32),
+                       Length::in(0, 3, 32), 1)
+                .total(),
+            Length::in(15, 9, 16));
+}
+
+TEST(Hinges, asManyAsTheDoorNeeds) {
+  const auto count = [](double height, double grams) {
+    return hingePlaces(mm(height), grams, {}).size();
+  };
+  EXPECT_EQ(count(1000, 5'000), 2U);
+  EXPECT_EQ(count(1000.1, 5'000), 3U);
+  EXPECT_EQ(count(1600, 5'000), 3U);
+  EXPECT_EQ(count(1601, 5'000), 4U);
+  EXPECT_EQ(count(900, 15'001), 3U);
+  EXPECT_EQ(hingePlaces(mm(700), 0, {}), (std::vector<Length>{mm(100), mm(600)}));
+  // A shelf at 590 is 10 below the upper hinge: it moves up to 30 off.
+  EXPECT_EQ(hingePlaces(mm(700), 0, {mm(590)}), (std::vector<Length>{mm(100), mm(620)}));
+}
+
+TEST(Tops, sheetsStripsAndEdging) {
+  Top top;
+  top.width = mm(1800);
+  top.depth = mm(600);
+  top.overFront = mm(20);
+  top.material = "b18";
+  top.edgingMaterial = "b12";
+  top.edging = mm(10);
+  // 1800 - 20; 620 - 10; front strip over both mitres; sides over the front mitre.
+  EXPECT_EQ(topLength(top).total(), mm(1780));
+  EXPECT_EQ(topWidth(top).total(), mm(610));
+  EXPECT_EQ(frontEdging(top).total(), mm(1800));
+  EXPECT_EQ(sideEdging(top).total(), mm(620));
+  top.corner = EdgingCorner::Butted;
+  EXPECT_EQ(sideEdging(top).total(), mm(610));
+  top.build = TopBuild::Laminated;
+  const Breakdown out = breakDown(jobOf(top));
+  EXPECT_EQ(out.parts[0].name, "top lower layer");
+  EXPECT_EQ(out.parts[0].cutLength(), mm(1786));
+  EXPECT_EQ(out.parts[0].cutWidth(), mm(616));
+}
+
+TEST(Cleats, twoHalvesFromOneStrip) {
+  // 2 x 80 - 18 + 3.2 x sqrt 2
+  EXPECT_EQ(cleatBlank(mm(80), mm(18), mm(4.525484)).total(), mm(146.525484));
+  WallPanel panel;
+  panel.material = panel.cleatMaterial = "b18";
+  const Breakdown out = breakDown(jobOf(panel));
+  const Part& cleat = out.parts[1];
+  EXPECT_EQ(cleat.name, "cleat");
+  EXPECT_EQ(cleat.quantity, 4);
+  EXPECT_EQ(cleat.blanks(), 2);
+  EXPECT_EQ(cleat.length.total(), mm(1100));
+}
+
+TEST(SeatBoxes, leanAndBrackets) {
+  SeatBox seat;
+  seat.material = "b18";
+  seat.lids = 2;
+  EXPECT_EQ(lidWidth(seat).total(), mm(748.5));         // (1500 - 3) / 2
+  EXPECT_EQ(lidDepth(seat).total(), mm(387));           // 450 + 20 - 80 - 3
+  EXPECT_EQ(bracketFoot(seat).total(), mm(110.530792));  // 40 + 400 x 0.176326981
+  // 400 / 0.984807753 + 18 x 0.176326981
+  EXPECT_EQ(leaningLength(seat, mm(18)).total(), mm(406.170645) + mm(3.173886));
+}
+
+TEST(Rings, bevelsAndTwoIsNone) {
+  EXPECT_EQ(ringBevel(6), Angle::degrees(30));
+  EXPECT_EQ(ringBevel(8), Angle::millidegrees(22'500));
+  EXPECT_EQ(ringBevel(7), Angle::millidegrees(25'714));
+  Ring ring;
+  ring.material = "b18";
+  ring.pieces = 2;
+  const Problems problems = validate(jobOf(ring));
+  ASSERT_EQ(problems.size(), 1U);
+  EXPECT_EQ(problems[0].field, "/assemblies/0/ring/pieces");
+}
+
+TEST(Platforms, boxesUnderADeck) {
+  Platform platform;
+  platform.material = "b18";
+  const std::string list = listOf(jobOf(platform));
+  // two boxes 1000 x 1000, 300 - 18 high, ends between the sides
+  EXPECT_EQ(list, "box side x4 1000 x 282\nbox front or back x4 964 x 282\ndeck x2 1000 x 1000\n");
+}
+
+TEST(Boards, tapersShareABlankWhereThatSaves) {
+  // 200 + 60 + 3.2 / cos(atan(140 / 250)) = 260 + 3.2 x 1.146123...
+  const Reason blank = taperBlank(mm(200), mm(60), mm(250), mm(3.2));
+  EXPECT_NEAR(blank.total().inMm(), 260 + 3.2 * 1.14612, 1e-3);
+  LooseBoard board;
+  board.name = "bracket";
+  board.material = "b18";
+  board.length = mm(250);
+  board.width = mm(200);
+  board.quantity = 3;
+  Feature taper;
+  taper.kind = FeatureKind::Taper;
+  taper.across = mm(200);
+  taper.size = mm(60);
+  board.features = {taper};
+  Breakdown out = breakDown(jobOf(Boards{{board}}));
+  EXPECT_EQ(out.parts[0].perBlank, 2);
+  EXPECT_EQ(out.parts[0].blanks(), 2);
+  Feature hole;
+  hole.size = mm(10);
+  hole.along = mm(246);
+  hole.across = mm(20);
+  board.features = {hole};
+  out = breakDown(jobOf(Boards{{board}}));
+  ASSERT_EQ(out.troubles.size(), 1U);
+  EXPECT_EQ(out.troubles[0].problem.found, "a hole that leaves the board");
+}
+
+TEST(Copies, multiplyEveryPart) {
+  Job job = jobOf(Platform{});
+  std::get<Platform>(job.assemblies[0].body).material = "b18";
+  job.assemblies[0].copies = 3;
+  EXPECT_EQ(pieceCount(breakDown(job).parts), 30);
+}
+
+TEST(Overrides, changeWhatTheyNameAndSayWhy) {
+  Job job = jobOf(Platform{});
+  std::get<Platform>(job.assemblies[0].body).material = "b18";
+  job.overrides = {{"K-03", "the wall bows", mm(990), {}, BoardGrain::Any, {}}};
+  ASSERT_TRUE(validate(job).empty());
+  const Breakdown out = breakDown(job);
+  EXPECT_EQ(out.parts[2].length.total(), mm(990));
+  EXPECT_EQ(out.parts[2].width.total(), mm(1000));
+  EXPECT_EQ(out.parts[2].grain, PartGrain::Any);
+  EXPECT_EQ(out.parts[2].overridden, "the wall bows");
+  job.overrides[0].why.clear();
+  EXPECT_EQ(validate(job).size(), 1U);
+}
+
+}  // namespace
+}  // namespace pp
