@@ -1,5 +1,5 @@
-// Draw in the real window: a whole job drawn up by keyboard alone and by mouse, and every other hand
-// that can be laid on a drawing.
+// Draw in the real window: a whole job drawn up by keyboard alone and by mouse, and every other
+// hand that can be laid on a drawing.
 #include <gtest/gtest.h>
 
 #include <QApplication>
@@ -31,9 +31,7 @@ class Draw : public testing::Test {
     QStandardPaths::setTestModeEnabled(true);
     window_ = std::make_unique<MainWindow>();
     window_->resize(1280, 800);
-    window_->show();
-    QApplication::setActiveWindow(window_.get());
-    ASSERT_TRUE(QTest::qWaitForWindowActive(window_.get()));
+    test::appear(window_.get());
   }
   void TearDown() override {
     window_->document().runner().stop();

@@ -23,6 +23,14 @@ void click(QWidget* root, const QString& name) {
   if (QWidget* widget = named(root, name)) QTest::mouseClick(widget, Qt::LeftButton);
 }
 
+void appear(QWidget* window) {
+  window->show();
+  ASSERT_TRUE(QTest::qWaitForWindowExposed(window));
+  // Only a window that is seen can become the active one where there is no window manager.
+  QApplication::setActiveWindow(window);
+  ASSERT_TRUE(waitFor([window] { return window->isActiveWindow(); }));
+}
+
 void clickAt(QWidget* widget, const QPointF& point) {
   QTest::mouseClick(widget, Qt::LeftButton, {}, point.toPoint());
 }

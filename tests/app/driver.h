@@ -17,6 +17,9 @@ T* named(QWidget* root, const QString& name) {
   return qobject_cast<T*>(named(root, name));
 }
 
+// Shows a window and gives it the keyboard; fails the test when that cannot be had.
+void appear(QWidget* window);
+
 void click(QWidget* root, const QString& name);
 void clickAt(QWidget* widget, const QPointF& point);
 // To whatever has the keyboard.

@@ -27,9 +27,7 @@ class Parts : public testing::Test {
   void SetUp() override {
     window_ = std::make_unique<MainWindow>();
     window_->resize(1280, 800);
-    window_->show();
-    QApplication::setActiveWindow(window_.get());
-    ASSERT_TRUE(QTest::qWaitForWindowActive(window_.get()));
+    test::appear(window_.get());
     ASSERT_TRUE(window_->openDemo(QStringLiteral("ringing-trolley")));
     window_->showStage(1);
     table_ = named<QTableView>(window_.get(), QStringLiteral("Parts"));
@@ -41,7 +39,9 @@ class Parts : public testing::Test {
   }
   Document& document() { return window_->document(); }
   PartsStage* stage() { return window_->findChild<PartsStage*>(); }
-  QString cell(int row, int column) { return table_->model()->index(row, column).data().toString(); }
+  QString cell(int row, int column) {
+    return table_->model()->index(row, column).data().toString();
+  }
   void choose(const char* code) {
     for (int row = 0; row < table_->model()->rowCount(); ++row)
       if (cell(row, 0) == QString::fromLatin1(code)) return table_->selectRow(row);

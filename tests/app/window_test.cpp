@@ -31,10 +31,7 @@ class Window : public testing::Test {
  protected:
   void SetUp() override {
     window_ = std::make_unique<MainWindow>();
-    window_->show();
-    ASSERT_TRUE(QTest::qWaitForWindowExposed(window_.get()));
-    QApplication::setActiveWindow(window_.get());
-    ASSERT_TRUE(waitFor([this] { return window_->isActiveWindow(); }));
+    test::appear(window_.get());
   }
   void TearDown() override { window_.reset(); }
 

@@ -88,7 +88,8 @@ TEST(Fuzz, jobFiles) {
 TEST(Fuzz, listsAndFragments) {
   nest::Random random(14);
   const Job job = test::metricJob();
-  const std::string slides = "# unit: mm\nname,length,thickness,kind,below,above,price\na,400,12.7,side,,,9\n";
+  const std::string slides =
+      "# unit: mm\nname,length,thickness,kind,below,above,price\na,400,12.7,side,,,9\n";
   const std::string parts = "code,qty,length,width,thickness,material\nA,2,600,300,18,birch\n";
   Assembly assembly = test::metricCarcass();
   const std::string fragment = writeLibraryItem("x", "y", assembly, job);

@@ -21,7 +21,8 @@ std::string listOf(const Job& job) {
   std::string out;
   const Breakdown breakdown = breakDown(job);
   for (const Trouble& trouble : breakdown.troubles)
-    out += trouble.problem.field + ": " + trouble.problem.found + ", " + trouble.problem.expected + "\n";
+    out += trouble.problem.field + ": " + trouble.problem.found + ", " + trouble.problem.expected +
+           "\n";
   const LengthStyle style = styleOf(job);
   for (const Part& part : breakdown.parts)
     out += part.name + " x" + std::to_string(part.quantity) + " " +
@@ -48,10 +49,13 @@ TEST(BackSchools, sizesOfBackAndPanels) {
   };
   const Row rows[] = {
       // 564 + 18 - 1.5; 684 + 18 - 1.5
-      {BackSchool::RabbetAll, "back x1 700.5 x 580.5", "left side x1 720 x 560", "bottom x1 576 x 560"},
+      {BackSchool::RabbetAll, "back x1 700.5 x 580.5", "left side x1 720 x 560",
+       "bottom x1 576 x 560"},
       // 684 + 36 - 1.5; panels stop at the back: 560 - 6
-      {BackSchool::RabbetSides, "back x1 718.5 x 580.5", "left side x1 720 x 560", "bottom x1 576 x 554"},
-      {BackSchool::Groove, "back x1 700.5 x 580.5", "left side x1 720 x 560", "bottom x1 576 x 560"},
+      {BackSchool::RabbetSides, "back x1 718.5 x 580.5", "left side x1 720 x 560",
+       "bottom x1 576 x 554"},
+      {BackSchool::Groove, "back x1 700.5 x 580.5", "left side x1 720 x 560",
+       "bottom x1 576 x 560"},
       {BackSchool::Behind, "back x1 720 x 600", "left side x1 720 x 554", "bottom x1 576 x 554"},
       {BackSchool::Between, "back x1 684 x 564", "left side x1 720 x 560", "bottom x1 576 x 560"},
       {BackSchool::None, "rear rail x1 564 x 100", "left side x1 720 x 560", "bottom x1 576 x 560"},
@@ -199,8 +203,8 @@ TEST(SeatBoxes, leanAndBrackets) {
   SeatBox seat;
   seat.material = "b18";
   seat.lids = 2;
-  EXPECT_EQ(lidWidth(seat).total(), mm(748.5));         // (1500 - 3) / 2
-  EXPECT_EQ(lidDepth(seat).total(), mm(387));           // 450 + 20 - 80 - 3
+  EXPECT_EQ(lidWidth(seat).total(), mm(748.5));          // (1500 - 3) / 2
+  EXPECT_EQ(lidDepth(seat).total(), mm(387));            // 450 + 20 - 80 - 3
   EXPECT_EQ(bracketFoot(seat).total(), mm(110.530792));  // 40 + 400 x 0.176326981
   // 400 / 0.984807753 + 18 x 0.176326981
   EXPECT_EQ(leaningLength(seat, mm(18)).total(), mm(406.170645) + mm(3.173886));

@@ -55,7 +55,8 @@ TEST(LooseCsv, becomesBoardsOrIsRefusedWhole) {
 
 TEST(Library, everyFragmentGoesIntoAnyJobAndCanBeBuilt) {
   int count = 0;
-  for (const auto& entry : std::filesystem::directory_iterator(std::string(DEMO_DIR) + "/library")) {
+  for (const auto& entry :
+       std::filesystem::directory_iterator(std::string(DEMO_DIR) + "/library")) {
     std::ostringstream text;
     text << std::ifstream(entry.path()).rdbuf();
     const auto item = readLibraryItem(entry.path().filename(), text.str());
