@@ -20,5 +20,6 @@ int refuse(const Problems& problems);
 void addBreakdown(CLI::App& app, int& status);
 void addNest(CLI::App& app, int& status);
 void addLabels(CLI::App& app, int& status);
+void addPicture(CLI::App& app, int& status);  // an assembly in space, PNG
 
 }  // namespace pp::cli

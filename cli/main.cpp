@@ -21,6 +21,7 @@ int main(int argc, char** argv) {
   addBreakdown(app, status);
   addNest(app, status);
   addLabels(app, status);
+  addPicture(app, status);
   try {
     app.parse(argc, argv);
     return status;
