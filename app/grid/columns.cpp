@@ -312,6 +312,23 @@ std::vector<GridColumn> machineColumns() {
   };
 }
 
+std::vector<GridColumn> slideColumns() {
+  return {
+      textColumn(tr("Slide"),
+                 [](Job& job, std::size_t row) -> std::string& { return job.slides[row].name; }),
+      lengthColumn(tr("Length"),
+                   [](Job& job, std::size_t row) -> Length& { return job.slides[row].length; }),
+      lengthColumn(tr("Takes each side"),
+                   [](Job& job, std::size_t row) -> Length& { return job.slides[row].thickness; }),
+      choiceColumn(
+          tr("Mounted"), {tr("beside"), tr("under")},
+          [](const Job& job, std::size_t row) { return static_cast<int>(job.slides[row].kind); },
+          [](Job& job, std::size_t row, int i) {
+            job.slides[row].kind = static_cast<SlideKind>(i);
+          }),
+  };
+}
+
 std::vector<GridColumn> looseColumns() {
   GridColumn quantity;
   quantity.title = tr("Qty");

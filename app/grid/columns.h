@@ -11,6 +11,8 @@ std::vector<GridColumn> stockColumns();
 std::vector<GridColumn> sawColumns();
 // The saws themselves, a row each.
 std::vector<GridColumn> machineColumns();
+// Drawer slides, a row a kind and length.
+std::vector<GridColumn> slideColumns();
 // Boards that belong to no assembly.
 std::vector<GridColumn> looseColumns();
 

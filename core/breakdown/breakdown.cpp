@@ -4,6 +4,7 @@
 
 #include <algorithm>
 #include <iterator>
+#include <map>
 
 #include "core/breakdown/carcass.h"
 #include "core/breakdown/cleat.h"
@@ -200,6 +201,22 @@ std::vector<Part> sheetParts(const std::vector<Part>& parts) {
   std::vector<Part> out;
   std::copy_if(parts.begin(), parts.end(), std::back_inserter(out),
                [](const Part& part) { return !part.lumber; });
+  return out;
+}
+
+std::vector<PartChange> changedParts(const std::vector<Part>& before,
+                                     const std::vector<Part>& now) {
+  std::map<std::string, const Part*> known;
+  for (const Part& part : before) known[part.code] = &part;
+  std::vector<PartChange> out;
+  for (const Part& part : now) {
+    const auto at = known.find(part.code);
+    if (at == known.end() || at->second->name != part.name) continue;
+    const Part& old = *at->second;
+    if (old.cutLength() != part.cutLength() || old.cutWidth() != part.cutWidth())
+      out.push_back({part.code, part.name, old.cutLength(), old.cutWidth(), part.cutLength(),
+                     part.cutWidth()});
+  }
   return out;
 }
 

@@ -114,7 +114,8 @@ const Material* findMaterial(const Job& job, const std::string& id);
 const Banding* findBanding(const Job& job, const std::string& name);
 const Assembly* findAssembly(const Job& job, const std::string& code);
 
-// The outer width of an assembly, for the tape; of a group the sum of its members is not worked out.
+// The outer width of an assembly, for the tape; of a group the sum of its members is not worked
+// out.
 Length widthOf(const Assembly& assembly);
 
 // Begins the codes of loose boards; no assembly may have it as its code.

@@ -88,8 +88,9 @@ const Opening* find(const Opening& root, const OpeningPath& path);
 Opening replaced(const Opening& root, const OpeningPath& path, Opening with);
 
 // A split whose panel `index` (between children index and index + 1) moves by `delta` towards the
-// child after it; `sizes` are the children's sizes as they are. The child before takes a fixed size;
-// the one after gives way, and stays a share where it is one. A child that would vanish: nothing.
+// child after it; `sizes` are the children's sizes as they are. The child before takes a fixed
+// size; the one after gives way, and stays a share where it is one. A child that would vanish:
+// nothing.
 std::optional<Split> panelMoved(const Split& split, const std::vector<Length>& sizes,
                                 std::size_t index, Length delta);
 

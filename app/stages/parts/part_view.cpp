@@ -7,6 +7,7 @@
 #include "app/paint/figures.h"
 #include "app/paint/look.h"
 #include "app/paint/part_picture.h"
+#include "core/nest/bars.h"
 
 namespace pp {
 namespace {
@@ -27,7 +28,35 @@ LengthStyle raised(LengthStyle style) {
   return style;
 }
 
-QString wordsFor(const Job& job, const Part& part) {
+// The cutting list of the bars that a lumber part is cut from.
+QString barWords(const Job& job, const std::vector<Part>& parts, const Part& part) {
+  const LengthStyle style = raised(styleOf(job));
+  std::vector<Part> mine;
+  for (const Part& one : parts)
+    if (one.lumber && one.material == part.material && one.cutWidth() == part.cutWidth())
+      mine.push_back(one);
+  QStringList out;
+  for (const nest::BarList& list : nest::barLists(job, mine)) {
+    int number = 0;
+    for (const nest::Bar& bar : list.plan.bars) {
+      QStringList cuts;
+      for (const std::size_t i : bar.cuts)
+        cuts << QStringLiteral("%1 %2").arg(qs(list.wanted[i].code),
+                                            qs(format(list.wanted[i].length, style)));
+      out << PartView::tr("%1. %2, %3: %4; %5 left")
+                 .arg(++number)
+                 .arg(qs(list.stock[bar.stock].id), qs(format(list.stock[bar.stock].length, style)),
+                      cuts.join(QStringLiteral(", ")), qs(format(bar.rest, style)));
+    }
+    for (const std::size_t i : list.plan.unplaced)
+      out << PartView::tr("No bar for %1").arg(qs(list.wanted[i].code));
+    out << (list.plan.proven ? PartView::tr("It cannot be done for less.")
+                             : PartView::tr("Not proven to be the least."));
+  }
+  return out.join(QLatin1Char('\n'));
+}
+
+QString wordsFor(const Job& job, const std::vector<Part>& parts, const Part& part) {
   const LengthStyle style = raised(styleOf(job));
   const auto paragraph = [](const QString& head, const QString& body) {
     return QStringLiteral("<p style='margin:0 0 8px 0'><b>%1</b><br>%2</p>")
@@ -47,6 +76,8 @@ QString wordsFor(const Job& job, const Part& part) {
                .arg(part.perBlank)
                .arg(qs(format(part.blank(), style)), qs(format(part.blankWidth, style)));
   out += paragraph(PartView::tr("Cut it to"), cut);
+  if (part.lumber)
+    out += paragraph(PartView::tr("The bars of this width"), barWords(job, parts, part));
   if (!part.overridden.empty())
     out += paragraph(PartView::tr("By hand, not by the rules"), qs(part.overridden));
   if (!part.note.empty()) out += paragraph(PartView::tr("Mind"), qs(part.note));
@@ -132,7 +163,7 @@ void PartView::setPart(const Part* part) {
   const QString count = part->quantity > 1 ? tr("   %1 of them").arg(part->quantity) : QString();
   heading_->setText(qs(part->code + "  " + part->name) + count);
   picture_->setParts(document_.jobValue(), std::move(shown));
-  words_->setText(wordsFor(document_.job(), *part));
+  words_->setText(wordsFor(document_.job(), document_.breakdown().parts, *part));
 }
 
 }  // namespace pp

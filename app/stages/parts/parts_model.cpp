@@ -160,7 +160,7 @@ QVariant PartsModel::headerData(int section, Qt::Orientation orientation, int ro
         Qt::AlignVCenter |
         (section >= Quantity && section <= Thickness ? Qt::AlignRight : Qt::AlignLeft));
   if (role != Qt::DisplayRole) return {};
-  const QString names[] = {tr("Code"),  tr("Part"),     tr("Qty"),   tr("Length"),      tr("Width"),
+  const QString names[] = {tr("Code"),  tr("Part"),     tr("Qty"),   tr("Length"), tr("Width"),
                            tr("Thick"), tr("Material"), tr("Grain"), tr("Banded")};
   return section >= 0 && section < Columns ? names[section] : QString();
 }

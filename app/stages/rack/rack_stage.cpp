@@ -1,5 +1,6 @@
 #include "app/stages/rack/rack_stage.h"
 
+#include <QFileDialog>
 #include <QPushButton>
 #include <QVBoxLayout>
 #include <algorithm>
@@ -8,6 +9,8 @@
 #include "app/grid/grid_table.h"
 #include "app/paint/figures.h"
 #include "app/paint/look.h"
+#include "core/formats/file.h"
+#include "core/formats/lists_csv.h"
 
 namespace pp {
 namespace {
@@ -52,13 +55,42 @@ RackStage::RackStage(Document& document, QWidget* parent) : Stage(document, pare
                              document, tr("rack"), stockColumns(),
                              [](const Job& job) { return job.stock.size(); }, this));
   column->addWidget(stock_, 5);
-  column->addLayout(header(tr("The saws, first to last; 0 is no limit"), {}));
+  changes_ = new QLabel;
+  changes_->setAccessibleName(tr("Parts that changed"));
+  changes_->setFont(look::text(13));
+  changes_->setWordWrap(true);
+  changes_->hide();
+  column->addWidget(changes_);
+  last_ = document.breakdown().parts;
+  connect(&document, &Document::changed, this, &RackStage::followChanges);
+  auto* below = new QHBoxLayout;
+  auto* saws = new QVBoxLayout;
+  auto* slides = new QVBoxLayout;
+  below->addLayout(saws, 3);
+  below->addLayout(slides, 2);
+  column->addLayout(below);
+  saws->addLayout(header(tr("The saws, first to last; 0 is no limit"), {}));
   machines_ = makeGridTable(tr("The saws"),
                             new GridModel(
                                 document, tr("saw"), machineColumns(),
                                 [](const Job& job) { return job.shop.machines.size(); }, this));
   machines_->setFixedHeight(120);
-  column->addWidget(machines_);
+  saws->addWidget(machines_);
+  auto* moreSlides = button(tr("Add"), tr("Add slide"));
+  auto* lessSlides = button(tr("Remove"), tr("Remove slide"));
+  auto* slidesIn = button(tr("CSV in"), tr("Read slides"));
+  auto* slidesOut = button(tr("CSV out"), tr("Write slides"));
+  slides->addLayout(header(tr("Drawer slides"), {moreSlides, lessSlides, slidesIn, slidesOut}));
+  slides_ = makeGridTable(tr("Drawer slides"),
+                          new GridModel(
+                              document, tr("slides"), slideColumns(),
+                              [](const Job& job) { return job.slides.size(); }, this));
+  slides_->setFixedHeight(120);
+  slides->addWidget(slides_);
+  connect(moreSlides, &QPushButton::clicked, this, &RackStage::addSlide);
+  connect(lessSlides, &QPushButton::clicked, this, &RackStage::removeSlide);
+  connect(slidesIn, &QPushButton::clicked, this, &RackStage::readSlidesCsv);
+  connect(slidesOut, &QPushButton::clicked, this, &RackStage::writeSlidesCsv);
   saw_ = makeGridTable(
       tr("How the shop saws"),
       new GridModel(
@@ -72,7 +104,7 @@ RackStage::RackStage(Document& document, QWidget* parent) : Stage(document, pare
   connect(moreSheets, &QPushButton::clicked, this, [this] { addStock(StockKind::Sheet); });
   connect(moreOffcuts, &QPushButton::clicked, this, [this] { addStock(StockKind::Offcut); });
   connect(lessStock, &QPushButton::clicked, this, &RackStage::removeStock);
-  for (QTableView* table : {materials_, stock_, machines_, saw_})
+  for (QTableView* table : {materials_, stock_, machines_, saw_, slides_})
     connect(static_cast<GridModel*>(table->model()), &GridModel::refused, this,
             [this](const Problems& problems) { problem_->show(problems); });
 }
@@ -91,6 +123,78 @@ std::string RackStage::freeMark(const std::string& stem) const {
   };
   for (int n = 1;; ++n)
     if (std::string mark = stem + std::to_string(n); !taken(mark)) return mark;
+}
+
+// After a change here: which parts are another size now, and from what to what.
+void RackStage::followChanges() {
+  const std::vector<Part>& now = document().breakdown().parts;
+  const std::vector<PartChange> changes = changedParts(last_, now);
+  last_ = now;
+  changes_->setVisible(isVisible() && !changes.empty());
+  if (changes.empty()) return;
+  constexpr std::size_t kShown = 3;
+  const LengthStyle style = document().style();
+  QStringList words;
+  for (const PartChange& one : changes)
+    words << tr("%1 %2: %3 → %4")
+                 .arg(qs(one.code), qs(one.name), figures(one.oldLength, one.oldWidth, style),
+                      figures(one.newLength, one.newWidth, style));
+  changes_->setToolTip(words.join(QLatin1Char('\n')));
+  QString text = tr("%n part(s) change. ", nullptr, static_cast<int>(changes.size()));
+  text += words.mid(0, kShown).join(QStringLiteral("; "));
+  if (changes.size() > kShown) text += tr("; and %1 more").arg(changes.size() - kShown);
+  changes_->setText(text);
+}
+
+void RackStage::addSlide() {
+  Job next = document().job();
+  Slide slide;
+  slide.length = next.slides.empty() ? Length::mm(400) : next.slides.back().length + Length::mm(50);
+  for (std::size_t n = next.slides.size() + 1;; ++n) {
+    slide.name = tr("slide %1").arg(n).toStdString();
+    if (std::none_of(next.slides.begin(), next.slides.end(),
+                     [&](const Slide& one) { return one.name == slide.name; }))
+      break;
+  }
+  next.slides.push_back(slide);
+  problem_->show(document().edit(tr("add a slide"), std::move(next)));
+}
+
+void RackStage::removeSlide() {
+  const int row = slides_->currentIndex().row();
+  if (row < 0) return;
+  Job next = document().job();
+  next.slides.erase(next.slides.begin() + row);
+  problem_->show(document().edit(tr("remove a slide"), std::move(next)));
+}
+
+void RackStage::readSlidesCsv() {
+  const QString path = QFileDialog::getOpenFileName(this, tr("Read slides"), {}, tr("CSV (*.csv)"));
+  if (!path.isEmpty()) readSlidesFile(path);
+}
+
+bool RackStage::readSlidesFile(const QString& path) {
+  const auto text = readFile(path.toStdString());
+  if (!text) return problem_->show(text.problems()), false;
+  auto slides = readSlides(path.toStdString(), text.value(), document().job().unit);
+  if (!slides) return problem_->show(slides.problems()), false;
+  Job next = document().job();
+  next.slides = std::move(slides).value();
+  const Problems problems = document().edit(tr("read slides"), std::move(next));
+  problem_->show(problems);
+  return problems.empty();
+}
+
+void RackStage::writeSlidesCsv() {
+  const QString path =
+      QFileDialog::getSaveFileName(this, tr("Write slides"), {}, tr("CSV (*.csv)"));
+  if (!path.isEmpty()) writeSlidesFile(path);
+}
+
+bool RackStage::writeSlidesFile(const QString& path) {
+  const auto problem = writeFile(path.toStdString(), writeSlides(document().job().slides));
+  problem_->show(problem ? Problems{*problem} : Problems{});
+  return !problem;
 }
 
 void RackStage::addMaterial() {

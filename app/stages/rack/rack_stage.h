@@ -1,6 +1,7 @@
 // Rack: materials with their measured thickness, sheets and offcuts, the saw's figures.
 #pragma once
 
+#include <QLabel>
 #include <QTableView>
 
 #include "app/grid/grid_model.h"
@@ -22,6 +23,18 @@ class RackStage : public Stage {
   void removeMaterial();
   void addStock(StockKind kind);
   void removeStock();
+  void addSlide();
+  void removeSlide();
+  void readSlidesCsv();
+  void writeSlidesCsv();
+  void followChanges();
+
+ public:
+  // Takes the slides of a list in the place of those there are, or says what is wrong with it.
+  bool readSlidesFile(const QString& path);
+  bool writeSlidesFile(const QString& path);
+
+ private:
   std::string freeMark(const std::string& stem) const;
 
   ProblemLine* problem_;
@@ -29,6 +42,9 @@ class RackStage : public Stage {
   QTableView* stock_;
   QTableView* machines_;
   QTableView* saw_;
+  QTableView* slides_;
+  QLabel* changes_;
+  std::vector<Part> last_;  // as broken down before the last change
 };
 
 }  // namespace pp
