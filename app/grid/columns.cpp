@@ -146,6 +146,25 @@ GridColumn bandingColumn(const QString& title, std::function<std::string&(Job&, 
   return out;
 }
 
+// A whole number between two bounds.
+GridColumn countColumn(const QString& title, std::int64_t least, std::int64_t most,
+                       std::function<std::int64_t&(Job&, std::size_t)> get) {
+  GridColumn out;
+  out.title = title;
+  out.number = true;
+  out.shown = [get](const Job& job, std::size_t row) {
+    return QString::number(get(const_cast<Job&>(job), row));
+  };
+  out.typed = out.shown;
+  out.set = [get, least, most](Job& job, std::size_t row, const QString& text) -> Problems {
+    const auto count = parseCount(text.toStdString(), least, most);
+    if (!count) return count.problems();
+    get(job, row) = *count;
+    return {};
+  };
+  return out;
+}
+
 GridColumn quantityColumn() {
   GridColumn out;
   out.title = tr("Qty");
@@ -223,6 +242,13 @@ std::vector<GridColumn> materialColumns() {
           tr("Drawn as"), {tr("birch"), tr("ash"), tr("oak"), tr("walnut"), tr("white")},
           [](const Job& job, std::size_t row) { return static_cast<int>(job.materials[row].tone); },
           [](Job& job, std::size_t row, int i) { job.materials[row].tone = static_cast<Tone>(i); }),
+      choiceColumn(
+          tr("Bought as"), {tr("sheets"), tr("bars")},
+          [](const Job& job, std::size_t row) { return job.materials[row].lumber ? 1 : 0; },
+          [](Job& job, std::size_t row, int i) { job.materials[row].lumber = i == 1; }),
+      countColumn(
+          tr("kg per m³"), 1, 30'000,
+          [](Job& job, std::size_t row) -> std::int64_t& { return job.materials[row].density; }),
   };
 }
 
@@ -307,7 +333,7 @@ std::vector<GridColumn> machineColumns() {
                              return job.shop.machines[row].kerf;
                            }),
       limit(tr("Longest cut"), &Machine::longestCut),
-      limit(tr("Fence or stop reaches"), &Machine::reach),
+      limit(tr("Reach"), &Machine::reach),
       limit(tr("Longest piece"), &Machine::longestPiece),
   };
 }
@@ -318,35 +344,69 @@ std::vector<GridColumn> slideColumns() {
                  [](Job& job, std::size_t row) -> std::string& { return job.slides[row].name; }),
       lengthColumn(tr("Length"),
                    [](Job& job, std::size_t row) -> Length& { return job.slides[row].length; }),
-      lengthColumn(tr("Takes each side"),
-                   [](Job& job, std::size_t row) -> Length& { return job.slides[row].thickness; }),
       choiceColumn(
           tr("Mounted"), {tr("beside"), tr("under")},
           [](const Job& job, std::size_t row) { return static_cast<int>(job.slides[row].kind); },
           [](Job& job, std::size_t row, int i) {
             job.slides[row].kind = static_cast<SlideKind>(i);
           }),
+      lengthColumn(tr("Each side"),
+                   [](Job& job, std::size_t row) -> Length& { return job.slides[row].thickness; }),
+      optionalLengthColumn(tr("Below"), tr("usual"),
+                           [](Job& job, std::size_t row) -> std::optional<Length>& {
+                             return job.slides[row].below;
+                           }),
+      optionalLengthColumn(tr("Above"), tr("usual"),
+                           [](Job& job, std::size_t row) -> std::optional<Length>& {
+                             return job.slides[row].above;
+                           }),
+      moneyColumn(tr("Price"),
+                  [](Job& job, std::size_t row) -> Money& { return job.slides[row].price; }),
+  };
+}
+
+std::vector<GridColumn> bandingColumns() {
+  return {
+      textColumn(tr("Banding"),
+                 [](Job& job, std::size_t row) -> std::string& { return job.bandings[row].name; }),
+      lengthColumn(
+          tr("Thick"),
+          [](Job& job, std::size_t row) -> Length& { return job.bandings[row].thickness; }),
+      lengthColumn(tr("Wide"),
+                   [](Job& job, std::size_t row) -> Length& { return job.bandings[row].width; }),
+      choiceColumn(
+          tr("Parts are cut"), {tr("smaller by it"), tr("full size")},
+          [](const Job& job, std::size_t row) { return job.bandings[row].deduct ? 0 : 1; },
+          [](Job& job, std::size_t row, int i) { job.bandings[row].deduct = i == 0; }),
+      lengthColumn(
+          tr("On a roll"),
+          [](Job& job, std::size_t row) -> Length& { return job.bandings[row].rollLength; }),
+      moneyColumn(tr("A roll"),
+                  [](Job& job, std::size_t row) -> Money& { return job.bandings[row].price; }),
+  };
+}
+
+std::vector<GridColumn> boughtColumns() {
+  return {
+      textColumn(tr("What"),
+                 [](Job& job, std::size_t row) -> std::string& { return job.bought[row].name; }),
+      countColumn(
+          tr("Qty"), 1, 10'000,
+          [](Job& job, std::size_t row) -> std::int64_t& { return job.bought[row].quantity; }),
+      moneyColumn(tr("Each"),
+                  [](Job& job, std::size_t row) -> Money& { return job.bought[row].price; }),
+      textColumn(tr("Note"),
+                 [](Job& job, std::size_t row) -> std::string& { return job.bought[row].note; }),
   };
 }
 
 std::vector<GridColumn> looseColumns() {
-  GridColumn quantity;
-  quantity.title = tr("Qty");
-  quantity.number = true;
-  quantity.shown = [](const Job& job, std::size_t row) {
-    return QString::number(job.loose[row].quantity);
-  };
-  quantity.typed = quantity.shown;
-  quantity.set = [](Job& job, std::size_t row, const QString& text) -> Problems {
-    const auto count = parseCount(text.toStdString(), 1, 10'000);
-    if (!count) return count.problems();
-    job.loose[row].quantity = *count;
-    return {};
-  };
   return {
       textColumn(tr("Part"),
                  [](Job& job, std::size_t row) -> std::string& { return job.loose[row].name; }),
-      quantity,
+      countColumn(
+          tr("Qty"), 1, 10'000,
+          [](Job& job, std::size_t row) -> std::int64_t& { return job.loose[row].quantity; }),
       lengthColumn(tr("Length"),
                    [](Job& job, std::size_t row) -> Length& { return job.loose[row].length; }),
       lengthColumn(tr("Width"),

@@ -13,6 +13,9 @@ std::vector<GridColumn> sawColumns();
 std::vector<GridColumn> machineColumns();
 // Drawer slides, a row a kind and length.
 std::vector<GridColumn> slideColumns();
+std::vector<GridColumn> bandingColumns();
+// What is bought ready made, a row a thing.
+std::vector<GridColumn> boughtColumns();
 // Boards that belong to no assembly.
 std::vector<GridColumn> looseColumns();
 

@@ -54,7 +54,7 @@ void dressUp() {
       "border-radius: 0; padding: 0 1px; font: 600 14px 'B612'; text-align: left; }"
       "QPushButton#value:hover, QPushButton#value:focus { background: #DCE4E6; border: none; "
       "border-bottom: 2px solid #3D5A66; padding: 0 1px; }"
-      "QPushButton#unit { min-width: 26px; } QPushButton#unit:checked { background: #3D5A66; "
+      "QPushButton#unit { min-width: 26px; } QPushButton:checked { background: #3D5A66; "
       "color: #FCF9F3; }"
       "QPushButton#fix { border: 1px solid #A8382B; }"
       "QFrame#stop { background: #FCF9F3; border: none; border-left: 5px solid #A8382B; }"

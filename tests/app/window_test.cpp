@@ -206,25 +206,6 @@ TEST_F(Window, partsShowWhyAndTheMirroredPair) {
             QStringLiteral("T1-01 left side, T1-02 right side"));
 }
 
-TEST_F(Window, aMeasuredThicknessInTheRackChangesTheParts) {
-  openTrolley();
-  press(Qt::Key_4, Qt::ControlModifier);
-  auto* table = named<QTableView>(window_.get(), QStringLiteral("Materials"));
-  ASSERT_NE(table, nullptr);
-  table->setFocus();
-  table->setCurrentIndex(table->model()->index(0, 2));
-  press(Qt::Key_F2);
-  auto* editor = qobject_cast<QLineEdit*>(QApplication::focusWidget());
-  ASSERT_NE(editor, nullptr);
-  editor->selectAll();
-  type(QStringLiteral("3/4"));
-  press(Qt::Key_Return);
-  // 30 - 2 x 3/4 + 2 x 1/4
-  EXPECT_TRUE(waitFor([this] {
-    return window_->document().breakdown().parts[2].length.total() == Length::in(29);
-  }));
-}
-
 TEST_F(Window, aPartIsAddedByHandAndTakenBack) {
   openTrolley();
   press(Qt::Key_3, Qt::ControlModifier);

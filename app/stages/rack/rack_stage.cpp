@@ -1,6 +1,5 @@
 #include "app/stages/rack/rack_stage.h"
 
-#include <QFileDialog>
 #include <QPushButton>
 #include <QVBoxLayout>
 #include <algorithm>
@@ -9,8 +8,6 @@
 #include "app/grid/grid_table.h"
 #include "app/paint/figures.h"
 #include "app/paint/look.h"
-#include "core/formats/file.h"
-#include "core/formats/lists_csv.h"
 
 namespace pp {
 namespace {
@@ -45,7 +42,7 @@ RackStage::RackStage(Document& document, QWidget* parent) : Stage(document, pare
                              new GridModel(
                                  document, tr("material"), materialColumns(),
                                  [](const Job& job) { return job.materials.size(); }, this));
-  column->addWidget(materials_, 3);
+  column->addWidget(materials_, 4);
   auto* moreSheets = button(tr("Add sheet"), tr("Add sheet"));
   auto* moreOffcuts = button(tr("Add offcut"), tr("Add offcut"));
   auto* lessStock = button(tr("Remove"), tr("Remove from the rack"));
@@ -65,32 +62,23 @@ RackStage::RackStage(Document& document, QWidget* parent) : Stage(document, pare
   connect(&document, &Document::changed, this, &RackStage::followChanges);
   auto* below = new QHBoxLayout;
   auto* saws = new QVBoxLayout;
-  auto* slides = new QVBoxLayout;
-  below->addLayout(saws, 3);
-  below->addLayout(slides, 2);
+  below->addLayout(saws, 55);
   column->addLayout(below);
-  saws->addLayout(header(tr("The saws, first to last; 0 is no limit"), {}));
+  auto* moreSaws = button(tr("Add"), tr("Add saw"));
+  auto* lessSaws = button(tr("Remove"), tr("Remove saw"));
+  saws->addLayout(header(tr("The saws, first to last; 0 is no limit"), {moreSaws, lessSaws}));
   machines_ = makeGridTable(tr("The saws"),
                             new GridModel(
                                 document, tr("saw"), machineColumns(),
                                 [](const Job& job) { return job.shop.machines.size(); }, this));
-  machines_->setFixedHeight(120);
+  machines_->setFixedHeight(kLowTable);
   saws->addWidget(machines_);
-  auto* moreSlides = button(tr("Add"), tr("Add slide"));
-  auto* lessSlides = button(tr("Remove"), tr("Remove slide"));
-  auto* slidesIn = button(tr("CSV in"), tr("Read slides"));
-  auto* slidesOut = button(tr("CSV out"), tr("Write slides"));
-  slides->addLayout(header(tr("Drawer slides"), {moreSlides, lessSlides, slidesIn, slidesOut}));
-  slides_ = makeGridTable(tr("Drawer slides"),
-                          new GridModel(
-                              document, tr("slides"), slideColumns(),
-                              [](const Job& job) { return job.slides.size(); }, this));
-  slides_->setFixedHeight(120);
-  slides->addWidget(slides_);
-  connect(moreSlides, &QPushButton::clicked, this, &RackStage::addSlide);
-  connect(lessSlides, &QPushButton::clicked, this, &RackStage::removeSlide);
-  connect(slidesIn, &QPushButton::clicked, this, &RackStage::readSlidesCsv);
-  connect(slidesOut, &QPushButton::clicked, this, &RackStage::writeSlidesCsv);
+  supplies_ = new Supplies(document);
+  below->addWidget(supplies_, 58);
+  connect(moreSaws, &QPushButton::clicked, this, &RackStage::addMachine);
+  connect(lessSaws, &QPushButton::clicked, this, &RackStage::removeMachine);
+  connect(supplies_, &Supplies::refused, this,
+          [this](const Problems& problems) { problem_->show(problems); });
   saw_ = makeGridTable(
       tr("How the shop saws"),
       new GridModel(
@@ -104,7 +92,7 @@ RackStage::RackStage(Document& document, QWidget* parent) : Stage(document, pare
   connect(moreSheets, &QPushButton::clicked, this, [this] { addStock(StockKind::Sheet); });
   connect(moreOffcuts, &QPushButton::clicked, this, [this] { addStock(StockKind::Offcut); });
   connect(lessStock, &QPushButton::clicked, this, &RackStage::removeStock);
-  for (QTableView* table : {materials_, stock_, machines_, saw_, slides_})
+  for (QTableView* table : {materials_, stock_, machines_, saw_})
     connect(static_cast<GridModel*>(table->model()), &GridModel::refused, this,
             [this](const Problems& problems) { problem_->show(problems); });
 }
@@ -146,55 +134,20 @@ void RackStage::followChanges() {
   changes_->setText(text);
 }
 
-void RackStage::addSlide() {
+void RackStage::addMachine() {
   Job next = document().job();
-  Slide slide;
-  slide.length = next.slides.empty() ? Length::mm(400) : next.slides.back().length + Length::mm(50);
-  for (std::size_t n = next.slides.size() + 1;; ++n) {
-    slide.name = tr("slide %1").arg(n).toStdString();
-    if (std::none_of(next.slides.begin(), next.slides.end(),
-                     [&](const Slide& one) { return one.name == slide.name; }))
-      break;
-  }
-  next.slides.push_back(slide);
-  problem_->show(document().edit(tr("add a slide"), std::move(next)));
+  Machine machine;
+  machine.name = tr("saw %1").arg(next.shop.machines.size() + 1).toStdString();
+  next.shop.machines.push_back(machine);
+  problem_->show(document().edit(tr("add a saw"), std::move(next)));
 }
 
-void RackStage::removeSlide() {
-  const int row = slides_->currentIndex().row();
+void RackStage::removeMachine() {
+  const int row = machines_->currentIndex().row();
   if (row < 0) return;
   Job next = document().job();
-  next.slides.erase(next.slides.begin() + row);
-  problem_->show(document().edit(tr("remove a slide"), std::move(next)));
-}
-
-void RackStage::readSlidesCsv() {
-  const QString path = QFileDialog::getOpenFileName(this, tr("Read slides"), {}, tr("CSV (*.csv)"));
-  if (!path.isEmpty()) readSlidesFile(path);
-}
-
-bool RackStage::readSlidesFile(const QString& path) {
-  const auto text = readFile(path.toStdString());
-  if (!text) return problem_->show(text.problems()), false;
-  auto slides = readSlides(path.toStdString(), text.value(), document().job().unit);
-  if (!slides) return problem_->show(slides.problems()), false;
-  Job next = document().job();
-  next.slides = std::move(slides).value();
-  const Problems problems = document().edit(tr("read slides"), std::move(next));
-  problem_->show(problems);
-  return problems.empty();
-}
-
-void RackStage::writeSlidesCsv() {
-  const QString path =
-      QFileDialog::getSaveFileName(this, tr("Write slides"), {}, tr("CSV (*.csv)"));
-  if (!path.isEmpty()) writeSlidesFile(path);
-}
-
-bool RackStage::writeSlidesFile(const QString& path) {
-  const auto problem = writeFile(path.toStdString(), writeSlides(document().job().slides));
-  problem_->show(problem ? Problems{*problem} : Problems{});
-  return !problem;
+  next.shop.machines.erase(next.shop.machines.begin() + row);
+  problem_->show(document().edit(tr("remove a saw"), std::move(next)));
 }
 
 void RackStage::addMaterial() {

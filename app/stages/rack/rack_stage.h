@@ -1,4 +1,5 @@
-// Rack: materials with their measured thickness, sheets and offcuts, the saw's figures.
+// Rack: materials with their measured thickness, sheets and offcuts, supplies, the saw's
+// figures.
 #pragma once
 
 #include <QLabel>
@@ -6,6 +7,7 @@
 
 #include "app/grid/grid_model.h"
 #include "app/shell/field.h"
+#include "app/stages/rack/supplies.h"
 #include "app/stages/stage.h"
 
 namespace pp {
@@ -23,18 +25,9 @@ class RackStage : public Stage {
   void removeMaterial();
   void addStock(StockKind kind);
   void removeStock();
-  void addSlide();
-  void removeSlide();
-  void readSlidesCsv();
-  void writeSlidesCsv();
+  void addMachine();
+  void removeMachine();
   void followChanges();
-
- public:
-  // Takes the slides of a list in the place of those there are, or says what is wrong with it.
-  bool readSlidesFile(const QString& path);
-  bool writeSlidesFile(const QString& path);
-
- private:
   std::string freeMark(const std::string& stem) const;
 
   ProblemLine* problem_;
@@ -42,7 +35,7 @@ class RackStage : public Stage {
   QTableView* stock_;
   QTableView* machines_;
   QTableView* saw_;
-  QTableView* slides_;
+  Supplies* supplies_;
   QLabel* changes_;
   std::vector<Part> last_;  // as broken down before the last change
 };
