@@ -10,6 +10,10 @@ LengthStyle raised(LengthStyle style) {
 
 }  // namespace
 
+QString counted(std::int64_t n, const QString& one, const QString& many) {
+  return QStringLiteral("%1 %2").arg(n).arg(n == 1 ? one : many);
+}
+
 QString qs(const std::string& text) {
   return QString::fromStdString(text);
 }

@@ -16,6 +16,8 @@ QString figures(Length a, Length b, const LengthStyle& style);
 // As it is typed: plain digits, exact where the shown figure is rounded.
 QString typed(Length length, const LengthStyle& style);
 
+// "1 piece", "3 pieces".
+QString counted(std::int64_t n, const QString& one, const QString& many);
 QString qs(const std::string& text);
 
 // "birch 18"

@@ -157,6 +157,16 @@ class Canvas {
   std::vector<int> body_;
 };
 
+// Wood that is cut through is drawn darker than any face.
+constexpr int kCutThrough = 165;
+
+bool liesOn(const std::vector<Vec>& face, const Plane& plane) {
+  constexpr double kNear = 1e-6;
+  return std::all_of(face.begin(), face.end(), [&plane](Vec p) {
+    return std::abs(dot(plane.normal, p) - plane.distance) < kNear;
+  });
+}
+
 Canvas drawn(const SolidScene& scene, const QSizeF& size, const SolidView& view) {
   const QRectF room({0, 0}, size);
   const Camera camera(scene, room, view);
@@ -170,7 +180,8 @@ Canvas drawn(const SolidScene& scene, const QSizeF& size, const SolidView& view)
     const Vec shift = camera.shiftOf(body);
     const QColor base =
         !view.selected.isEmpty() && body.code == view.selected ? look::kSlate : body.colour;
-    for (const Convex& piece : body.pieces)
+    for (const Convex& whole : body.pieces) {
+      const Convex piece = view.section ? clipped(whole, *view.section) : whole;
       for (const std::vector<Vec>& face : piece.faces) {
         Vec normal;
         for (std::size_t k = 0; k < face.size(); ++k)
@@ -185,10 +196,12 @@ Canvas drawn(const SolidScene& scene, const QSizeF& size, const SolidView& view)
                                        : 0);
         std::vector<Vec> seen;
         for (const Vec& p : face) seen.push_back(camera.see(p + shift));
-        canvas.fill(seen, base.darker(light).rgb(), static_cast<int>(i));
+        const int tone = view.section && liesOn(face, *view.section) ? kCutThrough : light;
+        canvas.fill(seen, base.darker(tone).rgb(), static_cast<int>(i));
         for (std::size_t k = 0; k < seen.size(); ++k)
           edges.push_back({seen[k], seen[(k + 1) % seen.size()]});
       }
+    }
   }
   const QRgb graphite = look::kGraphite.rgb();
   for (const Edge& edge : edges) canvas.line(edge.a, edge.b, graphite);

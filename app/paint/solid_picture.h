@@ -4,6 +4,7 @@
 
 #include <QImage>
 #include <QPainter>
+#include <optional>
 
 #include "core/breakdown/breakdown.h"
 #include "core/breakdown/solid.h"
@@ -26,12 +27,16 @@ struct SolidScene {
 // The parts of an assembly; of a group also those of its members, where they stand.
 SolidScene sceneOf(const Job& job, const Assembly& assembly, const Breakdown& breakdown);
 
+// What lies nearer than a plane is cut away; the plane's normal points to what goes.
+using Section = std::optional<Plane>;
+
 struct SolidView {
   double turn = -35;   // degrees round the upright axis
   double tilt = 25;    // degrees from above the level
   double apart = 0;    // 0 assembled; 1 drawn apart
   QString selected;    // code of a part that is shown in slate
   bool codes = false;  // written on the bodies that are seen
+  Section section;
 };
 
 class SolidPicture {

@@ -291,6 +291,19 @@ class Solver {
     return out;
   }
 
+  // The low edge of the member that covers the panel whose own low edge is given.
+  Length memberAt(Length panel, bool divider) const {
+    const Length over = out_.frame->middle - out_.thickness;
+    switch (out_.frame->middleAt) {
+      case FrameMiddle::FlushUpperLeft:
+        return divider ? panel : panel - over;
+      case FrameMiddle::FlushLowerRight:
+        return divider ? panel - over : panel;
+      default:
+        return panel - over / 2;
+    }
+  }
+
   // What the frame leaves of every opening of a split; adds the members between them.
   std::vector<FrontRect> facesOf(const Split& split, const std::vector<Length>& sizes,
                                  const FrontRect& rect, const FrontRect& face) {
@@ -298,7 +311,7 @@ class Solver {
     std::vector<FrontRect> out;
     const Length middle = out_.frame->middle;
     const auto n = static_cast<std::int64_t>(sizes.size());
-    const bool alike = out_.frame->equalOpenings &&
+    const bool alike = out_.frame->middleAt == FrameMiddle::Equal &&
                        std::none_of(split.sizes.begin(), split.sizes.end(),
                                     [](const Share& share) { return share.fixed.has_value(); });
     const Length whole = dividers ? face.width : face.height;
@@ -309,14 +322,14 @@ class Solver {
       const Length size = sizes[static_cast<std::size_t>(i)];
       const bool last = i + 1 == n;
       panel = dividers ? panel + size : panel - size - out_.thickness;
-      const Length centred = panel + out_.thickness / 2 - middle / 2;  // low edge of the member
+      const Length beside = memberAt(panel, dividers);
       Length to;
       if (last)
         to = dividers ? face.right() : face.z;
       else if (alike)
         to = dividers ? from + each : from - each;
       else
-        to = dividers ? centred : centred + middle;
+        to = dividers ? beside : beside + middle;
       const Length open = dividers ? to - from : from - to;
       if (open <= Length{}) {
         add("face frame", "an opening that the frame closes", "narrower members");

@@ -198,7 +198,11 @@ void fields(A& a, FaceFrame& v) {
            {{"pocket screws", FrameFixing::PocketScrews}, {"tongue", FrameFixing::Tongue}});
   a("tongue", v.tongue);
   a("depthIncludes", v.depthIncludes);
-  a("equalOpenings", v.equalOpenings);
+  a.choice("middleAt", v.middleAt,
+           {{"equal", FrameMiddle::Equal},
+            {"centred", FrameMiddle::Centred},
+            {"flush upper left", FrameMiddle::FlushUpperLeft},
+            {"flush lower right", FrameMiddle::FlushLowerRight}});
   a("lowerRail", v.lowerRail);
   if (a.wants("finish", v.finish)) a.choice("finish", *v.finish, kFinishes);
 }

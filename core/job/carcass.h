@@ -147,6 +147,14 @@ struct FrontRules {
 
 enum class FrameFixing { PocketScrews, Tongue };
 
+// Where a frame's rails and stiles between openings lie on the panels they cover.
+enum class FrameMiddle {
+  Equal,           // openings that share alike show alike, whatever is behind; others centred
+  Centred,         // on the panel's edge
+  FlushUpperLeft,  // rails with the shelf's upper face, stiles with the divider's left one
+  FlushLowerRight  // with the others
+};
+
 // A frame over the front edges. Stiles run full height, rails stand between them.
 struct FaceFrame {
   std::string material;                // id of a Material
@@ -157,7 +165,7 @@ struct FaceFrame {
   FrameFixing fixing = FrameFixing::PocketScrews;
   Length tongue = Length::mm(6);  // on the panels' front edges, in grooves of the frame
   bool depthIncludes = false;     // the carcass's depth as typed holds the frame too
-  bool equalOpenings = true;      // openings that share alike show alike, whatever is behind
+  FrameMiddle middleAt = FrameMiddle::Equal;
   bool lowerRail = true;
   std::optional<Finish> finish;  // none: the assembly's
   bool operator==(const FaceFrame&) const = default;

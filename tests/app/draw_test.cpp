@@ -14,6 +14,7 @@
 #include "app/shell/main_window.h"
 #include "app/stages/draw/elevation_view.h"
 #include "app/stages/draw/space_view.h"
+#include "core/breakdown/effort.h"
 #include "tests/app/driver.h"
 
 namespace pp {
@@ -315,6 +316,37 @@ TEST_F(Draw, everyKindIsAddedPlainAndHasParts) {
     EXPECT_FALSE(breakDown(document().job(), added).parts.empty()) << kind;
     EXPECT_TRUE(breakDown(document().job(), added).troubles.empty()) << kind;
   }
+}
+
+TEST_F(Draw, aChangeSaysWhatItCostsOrSaves) {
+  open("ringing-trolley");
+  const QString line = QStringLiteral("What it takes");
+  const Effort before = effortOf(document().breakdown().parts, "T1");
+  EXPECT_TRUE(
+      textOf(window_.get(), line)
+          .startsWith(
+              QStringLiteral("%1 pieces, %2 settings").arg(before.pieces).arg(before.settings)));
+  byMouse_ = true;
+  choose("joint", QStringLiteral("butted, glued and screwed"));
+  const Effort after = effortOf(document().breakdown().parts, "T1");
+  ASSERT_LT(after.settings, before.settings);
+  EXPECT_TRUE(textOf(window_.get(), line)
+                  .endsWith(QStringLiteral("The last change: %1 settings fewer.")
+                                .arg(before.settings - after.settings)))
+      << textOf(window_.get(), line).toStdString();
+}
+
+TEST_F(Draw, whatIsCutThroughFollowsTheKind) {
+  open("hide-bench");
+  EXPECT_NE(named(window_.get(), QStringLiteral("Side section")), nullptr);
+  open("porthole");
+  QWidget* plan = named(window_.get(), QStringLiteral("Plan, cut through"));
+  ASSERT_NE(plan, nullptr);
+  EXPECT_TRUE(document().selection().part.empty());
+  // From the left edge inwards the first wood met is a piece of the ring.
+  for (int x = 0; x < plan->width() && document().selection().part.empty(); x += 2)
+    test::clickAt(plan, {static_cast<double>(x), plan->height() * 0.5});
+  EXPECT_TRUE(document().selection().part.starts_with(first().code));
 }
 
 }  // namespace

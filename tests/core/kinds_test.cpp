@@ -129,6 +129,30 @@ TEST(FaceFrames, equalOpeningsAndCentredMembers) {
   // (825 - 40) / 2, whatever the bays behind are.
   EXPECT_EQ(layout->leaves[0].face.width, mm(392.5));
   EXPECT_EQ(layout->leaves[1].face.width, mm(392.5));
+  // Bays of 900 - 2 x 18 - 18 = 846 / 2 = 423; the divider stands at 18 + 423 = 441 .. 459.
+  const auto stileAt = [&carcass](FrameMiddle at) {
+    carcass.frame->middleAt = at;
+    const auto laid = layOut(test::jobWith(carcass), carcass);
+    for (const FrameMember& member : laid->members)
+      if (member.kind == MemberKind::MiddleStile) return member.rect.x;
+    return mm(-1);
+  };
+  EXPECT_EQ(stileAt(FrameMiddle::Centred), mm(430));  // 450 - 20
+  EXPECT_EQ(stileAt(FrameMiddle::FlushUpperLeft), mm(441));
+  EXPECT_EQ(stileAt(FrameMiddle::FlushLowerRight), mm(419));  // 459 - 40
+  split.by = SplitBy::Shelves;
+  carcass.inside.content = split;
+  const auto railAt = [&carcass](FrameMiddle at) {
+    carcass.frame->middleAt = at;
+    const auto laid = layOut(test::jobWith(carcass), carcass);
+    for (const FrameMember& member : laid->members)
+      if (member.kind == MemberKind::MiddleRail) return member.rect.top();
+    return mm(-1);
+  };
+  // 720 - 3 x 18 = 666 / 2 = 333; the shelf lies at 18 + 333 = 351 .. 369.
+  EXPECT_EQ(railAt(FrameMiddle::FlushUpperLeft), mm(369));
+  EXPECT_EQ(railAt(FrameMiddle::FlushLowerRight), mm(391));  // 351 + 40
+  carcass.frame->middleAt = FrameMiddle::Equal;
   carcass.frame->depthIncludes = true;
   EXPECT_NE(listOf(test::jobWith(carcass)).find("left side x1 720 x 542\n"), std::string::npos);
 }

@@ -114,7 +114,7 @@ FaceFrame randomFrame() {
   frame.stile = frame.rail = Length::um(pick(35'000, 60'000));
   frame.middle = Length::um(pick(40'000, 60'000));
   frame.fixing = pick(0, 1) == 1 ? FrameFixing::Tongue : FrameFixing::PocketScrews;
-  frame.equalOpenings = pick(0, 2) == 0;
+  frame.middleAt = static_cast<FrameMiddle>(pick(0, 3));
   frame.depthIncludes = pick(0, 1) == 1;
   frame.overhangLeft = Length::um(pick(0, 10'000));
   frame.overhangRight = Length::um(pick(0, 10'000));

@@ -11,6 +11,7 @@
 #include "app/paint/figures.h"
 #include "app/paint/look.h"
 #include "app/stages/draw/library.h"
+#include "app/stages/draw/section_view.h"
 
 #include "core/job/size_list.h"
 #include "core/length/parse.h"
@@ -23,8 +24,15 @@ DrawStage::DrawStage(Document& document, QWidget* parent) : Stage(document, pare
   row->setSpacing(12);
   row->addWidget(makeMiddle(), 1);
   row->addWidget(makeSide());
-  connect(&document, &Document::changed, this, &DrawStage::follow);
-  connect(&document, &Document::selectionChanged, this, &DrawStage::follow);
+  connect(&document, &Document::changed, this, [this] {
+    followEffort(true);
+    follow();
+  });
+  connect(&document, &Document::selectionChanged, this, [this] {
+    followEffort(false);
+    follow();
+  });
+  followEffort(false);
   follow();
 }
 
@@ -36,9 +44,15 @@ QWidget* DrawStage::makeMiddle() {
   elevation_ = new ElevationView(document());
   pictures->addWidget(elevation_, 3);
   space_ = new SpaceView(document());
-  pictures->addWidget(space_, 2);
+  auto* beside = new QVBoxLayout;
+  beside->setSpacing(0);
+  beside->addWidget(space_, 3);
+  beside->addWidget(new SectionView(document()), 2);
+  pictures->addLayout(beside, 2);
   column->addLayout(pictures, 1);
-  auto* tools = new QHBoxLayout;
+  tools_ = new QWidget;
+  auto* tools = new QHBoxLayout(tools_);
+  tools->setContentsMargins(0, 0, 0, 0);
   const std::pair<int, QString> kinds[] = {
       {Qt::Key_V, tr("V  Dividers")},      {Qt::Key_H, tr("H  Shelves")},
       {Qt::Key_D, tr("D  Drawers")},       {Qt::Key_T, tr("T  Trays")},
@@ -51,7 +65,7 @@ QWidget* DrawStage::makeMiddle() {
     tools->addWidget(button);
   }
   tools->addStretch(1);
-  column->addLayout(tools);
+  column->addWidget(tools_);
   auto* line = new QHBoxLayout;
   prompt_ = new QLabel;
   prompt_->setFont(look::text(13));
@@ -119,6 +133,11 @@ QWidget* DrawStage::makeSide() {
   remark_->setWordWrap(true);
   remark_->setFont(look::text(12));
   column->addWidget(remark_);
+  effortLine_ = new QLabel;
+  effortLine_->setAccessibleName(tr("What it takes"));
+  effortLine_->setWordWrap(true);
+  effortLine_->setFont(look::text(12));
+  column->addWidget(effortLine_);
   connect(list_, &QListWidget::currentRowChanged, this, [this](int row) {
     if (row < 0 || row >= static_cast<int>(document().job().assemblies.size())) return;
     const Assembly& chosen = document().job().assemblies[static_cast<std::size_t>(row)];
@@ -168,12 +187,38 @@ void DrawStage::follow() {
     remark_->clear();
   }
   const Assembly* drawn = assembly();
+  tools_->setVisible(drawn == nullptr || drawn->isCarcass());
   if (asked_ == 0 && drawn != nullptr && !drawn->isCarcass())
     prompt_->setText(tr("Change the underlined words; the drawing follows."));
   else if (asked_ == 0)
     prompt_->setText(document().selection().opening
                          ? tr("Press a letter to fill the opening chosen.")
                          : tr("Choose an opening by mouse or arrow keys."));
+}
+
+// What the assembly takes to build, and what the last change of it costs or saves.
+void DrawStage::followEffort(bool edited) {
+  const std::string& code = document().selection().assembly;
+  const Effort now = effortOf(document().breakdown().parts, code);
+  if (edited || code != effortOf_) effortChange_.clear();
+  if (edited && code == effortOf_ && now != effort_) {
+    const auto change = [](std::int64_t by, const QString& one, const QString& many) {
+      return (by > 0 ? tr("%1 more") : tr("%1 fewer")).arg(counted(std::abs(by), one, many));
+    };
+    QStringList words;
+    if (now.pieces != effort_.pieces)
+      words << change(now.pieces - effort_.pieces, tr("piece"), tr("pieces"));
+    if (now.settings != effort_.settings)
+      words << change(now.settings - effort_.settings, tr("setting"), tr("settings"));
+    effortChange_ = tr(" The last change: %1.").arg(words.join(QStringLiteral(", ")));
+  }
+  effortOf_ = code;
+  effort_ = now;
+  effortLine_->setText(code.empty() ? QString()
+                                    : tr("%1, %2 for the machining.%3")
+                                          .arg(counted(now.pieces, tr("piece"), tr("pieces")),
+                                               counted(now.settings, tr("setting"), tr("settings")))
+                                          .arg(effortChange_));
 }
 
 void DrawStage::followList() {
@@ -436,7 +481,8 @@ void DrawStage::removeAssembly() {
   Job next = document().job();
   const std::string code = of->code;
   std::erase_if(next.assemblies, [&code](const Assembly& one) { return one.code == code; });
-  document().edit(tr("remove %1").arg(qs(code)), std::move(next));
+  const Problems problems = document().edit(tr("remove %1").arg(qs(code)), std::move(next));
+  if (!problems.empty()) sentenceProblem_->show(problems);
 }
 
 // "B1  chart drawers": the first word is the code, the rest the name.

@@ -11,6 +11,7 @@
 #include "app/stages/draw/sentence_view.h"
 #include "app/stages/draw/space_view.h"
 #include "app/stages/stage.h"
+#include "core/breakdown/effort.h"
 
 namespace pp {
 
@@ -28,6 +29,7 @@ class DrawStage : public Stage {
   QWidget* makeSide();
   void follow();
   void followList();
+  void followEffort(bool edited);
   void ask(int key);  // begins the typed list for V, H, D or A; does E at once
   void answer();
   void cancelAnswer();
@@ -56,6 +58,11 @@ class DrawStage : public Stage {
   SentenceView* sentence_;
   ProblemLine* sentenceProblem_;
   QLabel* remark_;
+  QWidget* tools_;  // the letters that fill an opening
+  QLabel* effortLine_;
+  std::string effortOf_;  // the assembly that effort_ is of
+  Effort effort_;
+  QString effortChange_;
   int asked_ = 0;
 };
 

@@ -221,33 +221,7 @@ class CarcassWriter : public SentenceWriter<Carcass> {
              }
            });
     if (!body_.frame) return say(tr("covers its front edges."));
-    say(tr("of"));
-    material(tr("frame material"), body_.frame->material,
-             [](Carcass& c, const std::string& id) { c.frame->material = id; });
-    say(tr("covers its front edges: stiles"));
-    length(tr("stile width"), body_.frame->stile, [](Carcass& c, Length l) { c.frame->stile = l; });
-    say(tr("wide, rails"));
-    length(tr("rail width"), body_.frame->rail, [](Carcass& c, Length l) { c.frame->rail = l; });
-    say(tr(", members between openings"));
-    length(tr("middle member width"), body_.frame->middle,
-           [](Carcass& c, Length l) { c.frame->middle = l; });
-    say(tr(". It hangs over"));
-    length(tr("left overhang"), body_.frame->overhangLeft,
-           [](Carcass& c, Length l) { c.frame->overhangLeft = l; });
-    say(tr("on the left and"));
-    length(tr("right overhang"), body_.frame->overhangRight,
-           [](Carcass& c, Length l) { c.frame->overhangRight = l; });
-    say(tr("on the right, goes on"));
-    choice(tr("frame fixing"), {tr("with pocket screws"), tr("on a tongue")},
-           static_cast<int>(body_.frame->fixing),
-           [](Carcass& c, int i) { c.frame->fixing = static_cast<FrameFixing>(i); });
-    if (body_.frame->fixing == FrameFixing::Tongue)
-      length(tr("tongue"), body_.frame->tongue, [](Carcass& c, Length l) { c.frame->tongue = l; });
-    say(tr(", and the depth typed"));
-    choice(tr("depth and frame"), {tr("leaves it out"), tr("includes it")},
-           body_.frame->depthIncludes ? 1 : 0,
-           [](Carcass& c, int i) { c.frame->depthIncludes = i == 1; });
-    say(tr("."));
+    faceFrame(tr("covers its front edges"));
   }
 
   // Changes the opening at `path`.
@@ -466,6 +440,10 @@ class CarcassWriter : public SentenceWriter<Carcass> {
           [](Carcass& c, const std::string& id) { c.fronts.panelMaterial = id; }, tr("the same"));
       say(tr("let in"));
       length(tr("front tongue"), rules.tongue, [](Carcass& c, Length l) { c.fronts.tongue = l; });
+      say(tr("and"));
+      length(tr("front panel clearance"), rules.panelClearance,
+             [](Carcass& c, Length l) { c.fronts.panelClearance = l; });
+      say(tr("smaller in all"));
     }
     say(tr(", "));
     choice(tr("front fit"), {tr("inset"), tr("over the edges")}, static_cast<int>(rules.fit),
@@ -479,6 +457,15 @@ class CarcassWriter : public SentenceWriter<Carcass> {
     say(tr(". They are opened by"));
     choice(tr("pull"), {tr("a pull"), tr("a bevelled edge")}, rules.fingerPull ? 1 : 0,
            [](Carcass& c, int i) { c.fronts.fingerPull = i == 1; });
+    if (!rules.fingerPull) {
+      say(tr(", on doors"));
+      length(tr("pull from the edge"), rules.pullFromEdge,
+             [](Carcass& c, Length l) { c.fronts.pullFromEdge = l; });
+      say(tr("from the free edge"));
+    }
+    say(tr(", and they are"));
+    ownFinish(tr("front finish"), rules.finish,
+              [](Carcass& c, std::optional<Finish> finish) { c.fronts.finish = finish; });
     say(tr("."));
   }
 
@@ -498,7 +485,12 @@ class CarcassWriter : public SentenceWriter<Carcass> {
     say(tr("apart,"));
     length(tr("pin set-back"), rules.pinSetBack,
            [](Carcass& c, Length l) { c.shelves.pinSetBack = l; });
-    say(tr("from front and back."));
+    say(tr("from front and back,"));
+    length(tr("pin diameter"), rules.pinDiameter,
+           [](Carcass& c, Length l) { c.shelves.pinDiameter = l; });
+    say(tr("wide and"));
+    length(tr("pin depth"), rules.pinDepth, [](Carcass& c, Length l) { c.shelves.pinDepth = l; });
+    say(tr("deep."));
   }
 
   const Assembly& assembly_;

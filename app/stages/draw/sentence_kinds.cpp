@@ -90,29 +90,7 @@ class GroupWriter : public SentenceWriter<CarcassGroup> {
              g.frame->middle = Length::mm(60);
            });
     if (!body_.frame) return say(tr("runs over them."));
-    say(tr("of"));
-    material(tr("frame material"), body_.frame->material,
-             [](CarcassGroup& g, const std::string& id) { g.frame->material = id; });
-    say(tr("runs over them: stiles"));
-    length(tr("stile width"), body_.frame->stile,
-           [](CarcassGroup& g, Length l) { g.frame->stile = l; });
-    say(tr("wide, rails"));
-    length(tr("rail width"), body_.frame->rail,
-           [](CarcassGroup& g, Length l) { g.frame->rail = l; });
-    say(tr(", members over joints and dividers"));
-    length(tr("middle member width"), body_.frame->middle,
-           [](CarcassGroup& g, Length l) { g.frame->middle = l; });
-    say(tr(", hanging over"));
-    length(tr("left overhang"), body_.frame->overhangLeft,
-           [](CarcassGroup& g, Length l) { g.frame->overhangLeft = l; });
-    say(tr("on the left and"));
-    length(tr("right overhang"), body_.frame->overhangRight,
-           [](CarcassGroup& g, Length l) { g.frame->overhangRight = l; });
-    say(tr("on the right, fixed"));
-    choice(tr("frame fixing"), {tr("with pocket screws"), tr("on a tongue")},
-           static_cast<int>(body_.frame->fixing),
-           [](CarcassGroup& g, int i) { g.frame->fixing = static_cast<FrameFixing>(i); });
-    say(tr("."));
+    faceFrame(tr("runs over them"));
   }
 
   void top() {
@@ -394,6 +372,21 @@ class BoardsWriter : public SentenceWriter<Boards> {
     say(tr("wide, of"));
     material(tr("material %1").arg(of), one.material,
              [i](Boards& b, const std::string& id) { b.boards[i].material = id; });
+    say(tr(", grain"));
+    choice(tr("grain %1").arg(of), {tr("along it"), tr("across it"), tr("either way")},
+           static_cast<int>(one.grain),
+           [i](Boards& b, int g) { b.boards[i].grain = static_cast<BoardGrain>(g); });
+    say(tr(", with"));
+    banding(tr("banding along %1").arg(of), one.bandLong, [i](Boards& b, const std::string& id) {
+      b.boards[i].bandLong = id;
+      b.boards[i].farLong.reset();
+    });
+    say(tr("along it and"));
+    banding(tr("banding across %1").arg(of), one.bandShort, [i](Boards& b, const std::string& id) {
+      b.boards[i].bandShort = id;
+      b.boards[i].farShort.reset();
+    });
+    say(tr("at its ends"));
     for (std::size_t k = 0; k < one.features.size(); ++k) feature(i, k, of);
     choice(tr("more cut into it %1").arg(of),
            {tr("and nothing more"), tr("and a hole"), tr("and a slot"), tr("and a notch"),

@@ -108,6 +108,57 @@ class SentenceWriter {
     count(name, body_.*field, least, most, [field](T& b, int n) { b.*field = n; });
   }
 
+  void ownFinish(const QString& name, std::optional<Finish> finish,
+                 std::function<void(T&, std::optional<Finish>)> set) {
+    choice(name,
+           {tr("finished as the rest"), tr("left bare"), tr("finished clear"), tr("painted"),
+            tr("stained")},
+           finish ? 1 + static_cast<int>(*finish) : 0, [set = std::move(set)](T& b, int i) {
+             set(b, i == 0 ? std::nullopt : std::optional(static_cast<Finish>(i - 1)));
+           });
+  }
+  // Of a body that has a face frame, from its material on.
+  void faceFrame(const QString& does) {
+    const FaceFrame& frame = *body_.frame;
+    const auto measure = [this](const QString& name, Length value, Length FaceFrame::*field) {
+      length(name, value, [field](T& b, Length l) { (*b.frame).*field = l; });
+    };
+    say(tr("of"));
+    material(tr("frame material"), frame.material,
+             [](T& b, const std::string& id) { b.frame->material = id; });
+    say(tr("%1: stiles").arg(does));
+    measure(tr("stile width"), frame.stile, &FaceFrame::stile);
+    say(tr("wide, rails"));
+    measure(tr("rail width"), frame.rail, &FaceFrame::rail);
+    choice(tr("lower rail"), {tr("at the top only"), tr("at top and foot")},
+           frame.lowerRail ? 1 : 0, [](T& b, int i) { b.frame->lowerRail = i == 1; });
+    say(tr(", members between openings"));
+    measure(tr("middle member width"), frame.middle, &FaceFrame::middle);
+    say(tr(", placed"));
+    choice(tr("middle members"),
+           {tr("so that equal openings show equal"), tr("centred on the panels"),
+            tr("flush with upper and left faces"), tr("flush with lower and right faces")},
+           static_cast<int>(frame.middleAt),
+           [](T& b, int i) { b.frame->middleAt = static_cast<FrameMiddle>(i); });
+    say(tr(". It hangs over"));
+    measure(tr("left overhang"), frame.overhangLeft, &FaceFrame::overhangLeft);
+    say(tr("on the left and"));
+    measure(tr("right overhang"), frame.overhangRight, &FaceFrame::overhangRight);
+    say(tr("on the right, goes on"));
+    choice(tr("frame fixing"), {tr("with pocket screws"), tr("on a tongue")},
+           static_cast<int>(frame.fixing),
+           [](T& b, int i) { b.frame->fixing = static_cast<FrameFixing>(i); });
+    if (frame.fixing == FrameFixing::Tongue)
+      measure(tr("tongue"), frame.tongue, &FaceFrame::tongue);
+    say(tr(", and the depth typed"));
+    choice(tr("depth and frame"), {tr("leaves it out"), tr("includes it")},
+           frame.depthIncludes ? 1 : 0, [](T& b, int i) { b.frame->depthIncludes = i == 1; });
+    say(tr(". It is"));
+    ownFinish(tr("frame finish"), frame.finish,
+              [](T& b, std::optional<Finish> finish) { b.frame->finish = finish; });
+    say(tr("."));
+  }
+
   const Job& job_;
   const T& body_;
   LengthStyle style_;

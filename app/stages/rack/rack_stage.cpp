@@ -128,7 +128,8 @@ void RackStage::followChanges() {
                  .arg(qs(one.code), qs(one.name), figures(one.oldLength, one.oldWidth, style),
                       figures(one.newLength, one.newWidth, style));
   changes_->setToolTip(words.join(QLatin1Char('\n')));
-  QString text = tr("%n part(s) change. ", nullptr, static_cast<int>(changes.size()));
+  QString text = tr("%1. ").arg(
+      counted(static_cast<std::int64_t>(changes.size()), tr("part changes"), tr("parts change")));
   text += words.mid(0, kShown).join(QStringLiteral("; "));
   if (changes.size() > kShown) text += tr("; and %1 more").arg(changes.size() - kShown);
   changes_->setText(text);

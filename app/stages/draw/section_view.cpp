@@ -1,0 +1,120 @@
+#include "app/stages/draw/section_view.h"
+
+#include <QMouseEvent>
+#include <array>
+#include <limits>
+
+#include "app/paint/dimension.h"
+#include "app/paint/figures.h"
+#include "app/paint/look.h"
+
+namespace pp {
+namespace {
+
+// Where to cut so that as little as can be of the boards that stand across the cut is met: through
+// the middle, or beside it where a divider stands there.
+Plane sectionAt(const SolidScene& scene, bool plan) {
+  if (plan) {
+    // Low, through what the boards on top stand or lie on.
+    constexpr double kLow = 0.3;
+    const double z = scene.low.z + kLow * (scene.high.z - scene.low.z);
+    return {{0, 0, 1}, z};
+  }
+  constexpr std::array kPlaces = {0.5, 0.45, 0.4, 0.35, 0.3, 0.25};
+  double best = 0;
+  int least = std::numeric_limits<int>::max();
+  for (const double place : kPlaces) {
+    const double x = scene.low.x + place * (scene.high.x - scene.low.x);
+    int met = 0;
+    for (const SolidScene::Body& body : scene.bodies) {
+      double low = std::numeric_limits<double>::max();
+      double high = -low;
+      for (const Convex& piece : body.pieces)
+        for (const auto& face : piece.faces)
+          for (const Vec& p : face) {
+            low = std::min(low, p.x);
+            high = std::max(high, p.x);
+          }
+      constexpr double kThin = 60;  // mm: an upright board
+      if (low <= x && x <= high && high - low < kThin) ++met;
+    }
+    if (met < least) {
+      least = met;
+      best = x;
+    }
+  }
+  return {{1, 0, 0}, best};
+}
+
+bool seenFromAbove(const AssemblyBody& body) {
+  return std::holds_alternative<Top>(body) || std::holds_alternative<BaseFrame>(body) ||
+         std::holds_alternative<Platform>(body) || std::holds_alternative<Ring>(body);
+}
+
+}  // namespace
+
+SectionView::SectionView(Document& document, QWidget* parent)
+    : QWidget(parent), document_(document) {
+  setMinimumHeight(150);
+  connect(&document_, &Document::changed, this, &SectionView::follow);
+  connect(&document_, &Document::selectionChanged, this, &SectionView::follow);
+  follow();
+}
+
+void SectionView::follow() {
+  scene_ = {};
+  const Assembly* of = findAssembly(document_.job(), document_.selection().assembly);
+  // Boards one by one have nothing inside.
+  if (of != nullptr && !std::holds_alternative<Boards>(of->body)) {
+    scene_ = sceneOf(document_.job(), *of, document_.breakdown());
+    plan_ = seenFromAbove(of->body);
+  }
+  setVisible(!scene_.empty());
+  if (scene_.empty()) return;
+  // From the right, so that the front is at the left; or from above.
+  view_.turn = plan_ ? 0 : -90;
+  view_.tilt = plan_ ? 90 : 0;
+  view_.section = sectionAt(scene_, plan_);
+  view_.selected = qs(document_.selection().part);
+  setAccessibleName(plan_ ? tr("Plan, cut through") : tr("Side section"));
+  update();
+}
+
+QRectF SectionView::room() const {
+  constexpr double kFigures = 44;
+  return QRectF(rect()).adjusted(kFigures, 24, -10, -kFigures + 6);
+}
+
+void SectionView::paintEvent(QPaintEvent*) {
+  QPainter painter(this);
+  painter.fillRect(rect(), look::kPaper);
+  const SolidPicture picture(scene_);
+  picture.paint(painter, room(), view_);
+  painter.setPen(look::kGraphite);
+  painter.setFont(look::text(12, true));
+  painter.drawText(QRectF(rect()).adjusted(8, 4, -8, 0), Qt::AlignTop | Qt::AlignLeft,
+                   accessibleName());
+  const auto show = [this](double mm) {
+    constexpr double kNm = 1e6;
+    return figure(Length::nm(qRound64(mm * kNm)), document_.style());
+  };
+  const Vec size = scene_.high - scene_.low;
+  const QPointF a = picture.place(scene_.low, room(), view_);
+  const QPointF b = picture.place(scene_.high, room(), view_);
+  const QRectF seen = QRectF(a, b).normalized();
+  painter.setRenderHint(QPainter::Antialiasing);
+  paintDimension(painter, {seen.left(), seen.bottom() + 18}, {seen.right(), seen.bottom() + 18},
+                 show(plan_ ? size.x : size.y));
+  paintDimension(painter, {seen.left() - 18, seen.bottom()}, {seen.left() - 18, seen.top()},
+                 show(plan_ ? size.y : size.z));
+}
+
+void SectionView::mouseReleaseEvent(QMouseEvent* event) {
+  const QString code = SolidPicture(scene_).codeAt(event->position(), room(), view_);
+  if (code.isEmpty()) return;
+  Selection selection = document_.selection();
+  selection.part = code.toStdString();
+  document_.select(std::move(selection));
+}
+
+}  // namespace pp
