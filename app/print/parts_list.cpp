@@ -1,5 +1,6 @@
 #include "app/paint/figures.h"
 #include "app/print/pdf.h"
+#include "core/nest/bars.h"
 
 namespace pp {
 namespace {
@@ -72,6 +73,75 @@ void row(Page& page, const Job& job, const Part& part) {
   page.down(kRow);
 }
 
+constexpr double kHeading = 7;
+constexpr double kRoomForSome = 32;
+
+void section(Page& page, const QString& title) {
+  page.need(kRoomForSome);
+  page.down(3);
+  page.text(page.left(), page.y(), 150, kHeading, title, 10, true);
+  page.down(kHeading);
+}
+
+// Every bar with what is cut from it in order, a box for each piece.
+void bars(Page& page, const PrintInput& input) {
+  const LengthStyle style = styleOf(input.job);
+  for (const nest::BarList& list : nest::barLists(input.job, input.parts)) {
+    section(page, QStringLiteral("Bars of %1, ripped to %2%3")
+                      .arg(materialName(*findMaterial(input.job, list.material), style),
+                           figure(list.width, style),
+                           list.plan.proven ? QStringLiteral("; it cannot be done for less")
+                                            : QString()));
+    for (const nest::Bar& bar : list.plan.bars) {
+      constexpr double kBar = 60, kPiece = 42, kRest = 34;
+      page.need(kRow);
+      page.text(page.left(), page.y(), kBar, kRow,
+                QStringLiteral("%1, %2").arg(qs(list.stock[bar.stock].id),
+                                             figure(list.stock[bar.stock].length, style)),
+                8.5);
+      double x = page.left() + kBar;
+      for (const std::size_t i : bar.cuts) {
+        if (x + kPiece > page.right() - kRest) {
+          page.down(kRow);
+          page.need(kRow);
+          x = page.left() + kBar;
+        }
+        page.box(x + 0.5, page.y() + 1.2, 3.6);
+        page.text(x + 6, page.y(), kPiece - 7, kRow,
+                  QStringLiteral("%1  %2").arg(qs(list.wanted[i].code),
+                                               figure(list.wanted[i].length, style)),
+                  8.5);
+        x += kPiece;
+      }
+      page.text(page.right() - kRest, page.y(), kRest, kRow,
+                QStringLiteral("%1 left").arg(figure(bar.rest, style)), 8.5, false, kRight);
+      page.down(kRow);
+    }
+    for (const std::size_t i : list.plan.unplaced) {
+      page.need(kRow);
+      page.text(page.left(), page.y(), 150, kRow,
+                QStringLiteral("No bar in the rack for %1, %2")
+                    .arg(qs(list.wanted[i].code), figure(list.wanted[i].length, style)),
+                8.5, true);
+      page.down(kRow);
+    }
+  }
+}
+
+void boughtIn(Page& page, const Job& job) {
+  if (job.bought.empty()) return;
+  section(page, QStringLiteral("Bought in"));
+  for (const BoughtIn& one : job.bought) {
+    page.need(kRow);
+    page.box(page.left() + 0.5, page.y() + 1.2, 3.6);
+    page.text(page.left() + 6, page.y(), 14, kRow, QString::number(one.quantity), 8.5, true,
+              kRight);
+    page.text(page.left() + 24, page.y(), 80, kRow, qs(one.name), 8.5);
+    page.text(page.left() + 106, page.y(), 120, kRow, qs(one.note), 8.5);
+    page.down(kRow);
+  }
+}
+
 }  // namespace
 
 std::optional<Problem> printPartsList(const PrintInput& input, Paper paper, const QString& path) {
@@ -86,18 +156,15 @@ std::optional<Problem> printPartsList(const PrintInput& input, Paper paper, cons
                     for (const Part& part : input.parts) {
                       if (first || part.assembly != assembly) {
                         assembly = part.assembly;
-                        constexpr double kRoomForSome = 32;
-                        page.need(kRoomForSome);
-                        page.down(first ? 0 : 3);
-                        page.text(page.left(), page.y(), 150, 7,
-                                  qs(assemblyTitle(input.job, assembly)), 10, true);
-                        page.down(7);
+                        section(page, qs(assemblyTitle(input.job, assembly)));
                         heading(page);
                         first = false;
                       }
                       if (page.need(kRow)) heading(page);
                       row(page, input.job, part);
                     }
+                    bars(page, input);
+                    boughtIn(page, input.job);
                   });
 }
 

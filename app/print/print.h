@@ -19,6 +19,7 @@ struct PrintInput {
   const Plan* plan = nullptr;
 };
 
+// The parts list ends with the bars and what is cut from each, and what is bought in.
 // Each writes a whole PDF to `path` by way of a temporary file, or says why it cannot.
 std::optional<Problem> printPartsList(const PrintInput& input, Paper paper, const QString& path);
 std::optional<Problem> printSheets(const PrintInput& input, Paper paper, const QString& path);

@@ -105,6 +105,10 @@ TEST(Print, partsListNamesEveryPartInBothPapers) {
       EXPECT_TRUE(words.contains(QString::fromStdString(part.code))) << part.code;
     EXPECT_TRUE(words.contains(QStringLiteral("chart drawers")));
     EXPECT_TRUE(words.contains(QStringLiteral("750")));
+    EXPECT_TRUE(words.contains(QStringLiteral("Bars of ash, planed")));
+    EXPECT_TRUE(words.contains(QStringLiteral("it cannot be done for less")));
+    for (const BoughtIn& one : printed.job.bought)
+      EXPECT_TRUE(words.contains(QString::fromStdString(one.name))) << one.name;
   }
 }
 
