@@ -70,7 +70,7 @@ class Camera {
   QPointF origin_;
 };
 
-// A picture with the depth of every pixel and whose body it is.
+// A picture with the depth of every pixel and the surface that is seen there: a plane of a body.
 class Canvas {
  public:
   Canvas(int width, int height)
@@ -79,34 +79,75 @@ class Canvas {
         height_(height),
         depth_(static_cast<std::size_t>(width) * static_cast<std::size_t>(height),
                -std::numeric_limits<float>::infinity()),
-        body_(depth_.size(), -1) {
+        surface_(depth_.size(), -1),
+        left_(static_cast<std::size_t>(height)),
+        right_(left_.size()) {
     image_.fill(look::kPaper);
+    pixels_ = reinterpret_cast<QRgb*>(image_.bits());
+    stride_ = static_cast<std::size_t>(image_.bytesPerLine()) / sizeof(QRgb);
   }
 
-  void fill(const std::vector<Vec>& face, QRgb colour, int body) {
-    for (std::size_t i = 1; i + 1 < face.size(); ++i)
-      triangle(face[0], face[i], face[i + 1], colour, body);
-  }
-
-  // An edge, where nothing stands before it.
-  void line(Vec a, Vec b, QRgb colour) {
-    const double length = std::max(std::abs(b.x - a.x), std::abs(b.y - a.y));
-    const int steps = static_cast<int>(std::ceil(length)) + 1;
-    constexpr double kBias = 2.5;  // pixels: the edge's own faces must not hide it
-    for (int i = 0; i <= steps; ++i) {
-      const double t = static_cast<double>(i) / steps;
-      const int x = static_cast<int>(std::floor(a.x + t * (b.x - a.x)));
-      const int y = static_cast<int>(std::floor(a.y + t * (b.y - a.y)));
-      if (x < 0 || y < 0 || x >= width_ || y >= height_) continue;
-      const double z = a.z + t * (b.z - a.z);
-      for (const auto& [dx, dy] : {std::pair{0, 0}, {1, 0}, {0, 1}, {1, 1}})
-        if (x + dx < width_ && y + dy < height_ && z + kBias >= depth_[at(x + dx, y + dy)])
-          row(y + dy)[x + dx] = colour;
+  // A convex face: row by row between the two of its edges that the row crosses.
+  void fill(const std::vector<Vec>& face, QRgb colour, int surface) {
+    // The face's plane: twice its area and its slopes, by Newell's sums.
+    double area = 0, slopeX = 0, slopeY = 0;
+    double top = height_, bottom = 0;
+    for (std::size_t i = 0; i < face.size(); ++i) {
+      const Vec& p = face[i];
+      const Vec& q = face[(i + 1) % face.size()];
+      area += (p.x - q.x) * (p.y + q.y);
+      slopeX += (p.y - q.y) * (p.z + q.z);
+      slopeY += (p.z - q.z) * (p.x + q.x);
+      top = std::min(top, p.y);
+      bottom = std::max(bottom, p.y);
+    }
+    if (std::abs(area) < 1e-9) return;
+    const auto dzdx = static_cast<float>(-slopeX / area);
+    const auto dzdy = -slopeY / area;
+    const int from = std::max(0, static_cast<int>(std::ceil(top - 0.5)));
+    const int to = std::min(height_ - 1, static_cast<int>(std::floor(bottom - 0.5)));
+    for (int y = from; y <= to; ++y) {
+      left_[static_cast<std::size_t>(y)] = static_cast<float>(width_);
+      right_[static_cast<std::size_t>(y)] = -1;
+    }
+    for (std::size_t i = 0; i < face.size(); ++i)
+      edge(face[i], face[(i + 1) % face.size()], from, to);
+    for (int y = from; y <= to; ++y) {
+      const int first =
+          std::max(0, static_cast<int>(std::ceil(left_[static_cast<std::size_t>(y)] - 0.5F)));
+      const int last = std::min(
+          width_ - 1, static_cast<int>(std::floor(right_[static_cast<std::size_t>(y)] - 0.5F)));
+      auto z = static_cast<float>(face[0].z + (y + 0.5 - face[0].y) * dzdy) +
+               (static_cast<float>(first) + 0.5F - static_cast<float>(face[0].x)) * dzdx;
+      float* depth = depth_.data() + at(0, y);
+      int* owner = surface_.data() + at(0, y);
+      QRgb* pixel = row(y);
+      for (int x = first; x <= last; ++x, z += dzdx) {
+        if (z <= depth[x]) continue;
+        depth[x] = z;
+        owner[x] = surface;
+        pixel[x] = colour;
+      }
     }
   }
 
-  int bodyAt(int x, int y) const {
-    return x < 0 || y < 0 || x >= width_ || y >= height_ ? -1 : body_[at(x, y)];
+  // A line wherever one surface ends and another begins.
+  void outline(QRgb colour) {
+    for (int y = 0; y + 1 < height_; ++y) {
+      const int* here = surface_.data() + at(0, y);
+      const int* below = here + width_;
+      QRgb* pixel = row(y);
+      QRgb* next = row(y + 1);
+      for (int x = 0; x + 1 < width_; ++x) {
+        if (here[x] != here[x + 1]) pixel[x] = pixel[x + 1] = colour;
+        if (here[x] != below[x]) pixel[x] = next[x] = colour;
+      }
+    }
+  }
+
+  // The surface at a pixel; -1 for none.
+  int surfaceAt(int x, int y) const {
+    return x < 0 || y < 0 || x >= width_ || y >= height_ ? -1 : surface_[at(x, y)];
   }
   const QImage& image() const { return image_; }
 
@@ -115,46 +156,31 @@ class Canvas {
     return static_cast<std::size_t>(y) * static_cast<std::size_t>(width_) +
            static_cast<std::size_t>(x);
   }
-  QRgb* row(int y) { return reinterpret_cast<QRgb*>(image_.scanLine(y)); }
+  QRgb* row(int y) { return pixels_ + static_cast<std::size_t>(y) * stride_; }
 
-  void triangle(Vec a, Vec b, Vec c, QRgb colour, int body) {
-    const double area = (b.x - a.x) * (c.y - a.y) - (c.x - a.x) * (b.y - a.y);
-    if (std::abs(area) < 1e-9) return;
-    const int top = std::max(0, static_cast<int>(std::floor(std::min({a.y, b.y, c.y}))));
-    const int bottom =
-        std::min(height_ - 1, static_cast<int>(std::ceil(std::max({a.y, b.y, c.y}))));
-    // Depth is linear over the triangle.
-    const double dzdx = ((b.z - a.z) * (c.y - a.y) - (c.z - a.z) * (b.y - a.y)) / area;
-    const double dzdy = ((c.z - a.z) * (b.x - a.x) - (b.z - a.z) * (c.x - a.x)) / area;
-    for (int y = top; y <= bottom; ++y) {
-      const double cy = y + 0.5;
-      double left = width_, right = -1;
-      const auto cross = [&](Vec p, Vec q) {
-        if ((p.y <= cy) == (q.y <= cy)) return;
-        const double x = p.x + (cy - p.y) / (q.y - p.y) * (q.x - p.x);
-        left = std::min(left, x);
-        right = std::max(right, x);
-      };
-      cross(a, b);
-      cross(b, c);
-      cross(c, a);
-      const int from = std::max(0, static_cast<int>(std::ceil(left - 0.5)));
-      const int to = std::min(width_ - 1, static_cast<int>(std::floor(right - 0.5)));
-      double z = a.z + (from + 0.5 - a.x) * dzdx + (cy - a.y) * dzdy;
-      for (int x = from; x <= to; ++x, z += dzdx) {
-        float& known = depth_[at(x, y)];
-        if (static_cast<float>(z) <= known) continue;
-        known = static_cast<float>(z);
-        body_[at(x, y)] = body;
-        row(y)[x] = colour;
-      }
+  // Where an edge crosses the middle of each row.
+  void edge(const Vec& p, const Vec& q, int from, int to) {
+    const Vec& high = p.y <= q.y ? p : q;
+    const Vec& low = p.y <= q.y ? q : p;
+    const int first = std::max(from, static_cast<int>(std::ceil(high.y - 0.5)));
+    const int last = std::min(to, static_cast<int>(std::ceil(low.y - 0.5)) - 1);
+    if (first > last) return;
+    const double slope = (low.x - high.x) / (low.y - high.y);
+    double x = high.x + (first + 0.5 - high.y) * slope;
+    for (int y = first; y <= last; ++y, x += slope) {
+      const auto i = static_cast<std::size_t>(y);
+      left_[i] = std::min(left_[i], static_cast<float>(x));
+      right_[i] = std::max(right_[i], static_cast<float>(x));
     }
   }
 
   QImage image_;
+  QRgb* pixels_;
+  std::size_t stride_;
   int width_, height_;
   std::vector<float> depth_;
-  std::vector<int> body_;
+  std::vector<int> surface_;
+  std::vector<float> left_, right_;  // of the face that is filled, by row
 };
 
 // Wood that is cut through is drawn darker than any face.
@@ -167,16 +193,53 @@ bool liesOn(const std::vector<Vec>& face, const Plane& plane) {
   });
 }
 
-Canvas drawn(const SolidScene& scene, const QSizeF& size, const SolidView& view) {
-  const QRectF room({0, 0}, size);
-  const Camera camera(scene, room, view);
-  Canvas canvas(std::max(1, qRound(size.width())), std::max(1, qRound(size.height())));
-  struct Edge {
-    Vec a, b;
-  };
-  std::vector<Edge> edges;
+// The planes of the bodies that are drawn. Boards are cut into convex pieces, and faces of one body
+// in one plane are one surface.
+class Surfaces {
+ public:
+  void begin(int body) {
+    body_ = body;
+    first_ = planes_.size();
+  }
+  int find(Vec normal, double distance) {
+    constexpr double kNear = 1e-4;
+    const auto alike = [&](const Plane& p) {
+      const Vec off = p.normal - normal;
+      return std::abs(p.distance - distance) < kNear && dot(off, off) < kNear * kNear;
+    };
+    const auto at =
+        std::find_if(planes_.begin() + static_cast<std::ptrdiff_t>(first_), planes_.end(), alike);
+    if (at != planes_.end()) return static_cast<int>(at - planes_.begin());
+    planes_.push_back({normal, distance});
+    bodies_.push_back(body_);
+    return static_cast<int>(planes_.size()) - 1;
+  }
+  int bodyOf(int surface) const {
+    return surface < 0 ? -1 : bodies_[static_cast<std::size_t>(surface)];
+  }
+
+ private:
+  std::vector<Plane> planes_;
+  std::vector<int> bodies_;
+  std::size_t first_ = 0;
+  int body_ = 0;
+};
+
+struct Drawing {
+  Canvas canvas;
+  Surfaces surfaces;
+  int bodyAt(double x, double y) const {
+    return surfaces.bodyOf(canvas.surfaceAt(static_cast<int>(x), static_cast<int>(y)));
+  }
+};
+
+Drawing drawn(const SolidScene& scene, const QSizeF& size, const SolidView& view) {
+  const Camera camera(scene, QRectF({0, 0}, size), view);
+  Drawing out{Canvas(std::max(1, qRound(size.width())), std::max(1, qRound(size.height()))), {}};
+  std::vector<Vec> seen;
   for (std::size_t i = 0; i < scene.bodies.size(); ++i) {
     const SolidScene::Body& body = scene.bodies[i];
+    out.surfaces.begin(static_cast<int>(i));
     const Vec shift = camera.shiftOf(body);
     const QColor base =
         !view.selected.isEmpty() && body.code == view.selected ? look::kSlate : body.colour;
@@ -194,18 +257,16 @@ Canvas drawn(const SolidScene& scene, const QSizeF& size, const SolidView& view)
             100 + static_cast<int>(std::abs(normal.z) < 0.5
                                        ? (std::abs(normal.x) > std::abs(normal.y) ? 22 : 8)
                                        : 0);
-        std::vector<Vec> seen;
-        for (const Vec& p : face) seen.push_back(camera.see(p + shift));
         const int tone = view.section && liesOn(face, *view.section) ? kCutThrough : light;
-        canvas.fill(seen, base.darker(tone).rgb(), static_cast<int>(i));
-        for (std::size_t k = 0; k < seen.size(); ++k)
-          edges.push_back({seen[k], seen[(k + 1) % seen.size()]});
+        seen.clear();
+        for (const Vec& p : face) seen.push_back(camera.see(p + shift));
+        out.canvas.fill(seen, base.darker(tone).rgb(),
+                        out.surfaces.find(normal, dot(normal, face.front())));
       }
     }
   }
-  const QRgb graphite = look::kGraphite.rgb();
-  for (const Edge& edge : edges) canvas.line(edge.a, edge.b, graphite);
-  return canvas;
+  out.canvas.outline(look::kGraphite.rgb());
+  return out;
 }
 
 void add(SolidScene& scene, const Job& job, const Breakdown& breakdown, double shift) {
@@ -259,8 +320,8 @@ void SolidPicture::paint(QPainter& painter, const QRectF& room, const SolidView&
   // Twice as fine as the screen and then drawn down, so that slanting edges are smooth.
   constexpr double kFiner = 2;
   const double ratio = kFiner * painter.device()->devicePixelRatioF();
-  const Canvas canvas = drawn(scene_, room.size() * ratio, view);
-  const QImage& image = canvas.image();
+  const Drawing drawing = drawn(scene_, room.size() * ratio, view);
+  const QImage& image = drawing.canvas.image();
   painter.setRenderHint(QPainter::SmoothPixmapTransform);
   painter.drawImage(room, image, QRectF(QPointF(), QSizeF(image.size())));
   if (!view.codes) return;
@@ -272,7 +333,7 @@ void SolidPicture::paint(QPainter& painter, const QRectF& room, const SolidView&
     const SolidScene::Body& body = scene_.bodies[i];
     const Vec at = camera.see(body.middle + camera.shiftOf(body));
     // Only where the body itself is seen, and not over another code.
-    if (canvas.bodyAt(qRound(at.x * ratio), qRound(at.y * ratio)) != static_cast<int>(i)) continue;
+    if (drawing.bodyAt(at.x * ratio, at.y * ratio) != static_cast<int>(i)) continue;
     const QSizeF size(metrics.horizontalAdvance(body.code) + 6, metrics.height());
     const QRectF box(room.topLeft() + QPointF(at.x - size.width() / 2, at.y - size.height() / 2),
                      size);
@@ -288,9 +349,9 @@ void SolidPicture::paint(QPainter& painter, const QRectF& room, const SolidView&
 QString SolidPicture::codeAt(const QPointF& point, const QRectF& room,
                              const SolidView& view) const {
   if (scene_.empty() || !room.contains(point)) return {};
-  const Canvas canvas = drawn(scene_, room.size(), view);
+  const Drawing drawing = drawn(scene_, room.size(), view);
   const QPointF p = point - room.topLeft();
-  const int body = canvas.bodyAt(static_cast<int>(p.x()), static_cast<int>(p.y()));
+  const int body = drawing.bodyAt(p.x(), p.y());
   return body < 0 ? QString() : scene_.bodies[static_cast<std::size_t>(body)].code;
 }
 

@@ -64,7 +64,7 @@ class TopMaker {
     Length lower;
     if (top_.build == TopBuild::Laminated) {
       const std::string& material = top_.lowerMaterial.empty() ? top_.material : top_.lowerMaterial;
-      for (Part& part : flat("top lower layer", material, width_, y_)) {
+      for (Part& part : flat("top lower layer", material, width_, y_, Joints::Staggered)) {
         part.oversize = top_.oversize;
         part.oversizeWhy = "flush-trimmed after gluing";
         lower = part.thickness;
@@ -75,7 +75,7 @@ class TopMaker {
       strips();
     }
     z_ += lower;
-    for (Part& part : flat("top", top_.material, width_, y_)) {
+    for (Part& part : flat("top", top_.material, width_, y_, Joints::InLine)) {
       part.show = Face::Outside;
       out_.push_back(std::move(part));
     }
@@ -85,15 +85,24 @@ class TopMaker {
   }
 
  private:
-  // The whole length, in as many equal sections as no sheet would hold.
+  enum class Joints { InLine, Staggered };
+
+  // The whole length, in as many equal sections as no sheet would hold. What lies under the sheets
+  // is staggered: it begins and ends with half a section, so that no joint lies under a joint.
   std::vector<Part> flat(const char* name, const std::string& material, const Reason& width,
-                         Length y) const {
+                         Length y, Joints joints) const {
     const std::int64_t sections = sectionCount(length_.total(), top_.longest);
-    const Reason each = sections == 1 ? length_ : length_.shared(sections);
+    const bool halves = joints == Joints::Staggered && sections > 1;
+    const std::int64_t pieces = sections + (halves ? 1 : 0);
     std::vector<Part> out;
-    for (std::int64_t i = 0; i < sections; ++i) {
-      out.push_back(maker_.board(name, material, each, width));
-      Maker::place(out.back(), {{x_ + i * each.total(), y, z_}, kRight, kBackwards, kUp});
+    Length x = x_;
+    for (std::int64_t i = 0; i < pieces; ++i) {
+      const bool half = halves && (i == 0 || i + 1 == pieces);
+      const Reason length =
+          sections == 1 ? length_ : length_.shared(half ? 2 * sections : sections);
+      out.push_back(maker_.board(name, material, length, width));
+      Maker::place(out.back(), {{x, y, z_}, kRight, kBackwards, kUp});
+      x += length.total();
     }
     return out;
   }
@@ -102,7 +111,7 @@ class TopMaker {
     const Reason strip("strip width", top_.strip);
     for (const bool front : {true, false})
       for (Part& part : flat("build-up strip, long", top_.material, strip,
-                             front ? y_ : y_ + width_.total() - top_.strip))
+                             front ? y_ : y_ + width_.total() - top_.strip, Joints::Staggered))
         out_.push_back(std::move(part));
     const Reason between = Reason("top's depth", width_.total()).minus("strip", top_.strip, 2);
     const Length centres = length_.total() - top_.strip;

@@ -208,6 +208,12 @@ TEST(Tops, sheetsStripsAndEdging) {
   EXPECT_EQ(out.parts[0].name, "top lower layer");
   EXPECT_EQ(out.parts[0].cutLength(), mm(1786));
   EXPECT_EQ(out.parts[0].cutWidth(), mm(616));
+  // 1780 from sheets of 900 at most: two of 890 over 445, 890, 445, so that no joints meet.
+  top.longest = mm(900);
+  const std::string list = listOf(jobOf(top));
+  EXPECT_NE(list.find("top lower layer x2 445 x 610\n"), std::string::npos) << list;
+  EXPECT_NE(list.find("top lower layer x1 890 x 610\n"), std::string::npos) << list;
+  EXPECT_NE(list.find("top x2 890 x 610\n"), std::string::npos) << list;
 }
 
 TEST(Cleats, twoHalvesFromOneStrip) {
