@@ -153,6 +153,95 @@ Vec placed(const Pose& pose, Vec own) {
   return {out[0], out[1], out[2]};
 }
 
+namespace {
+
+struct Flat {
+  double u = 0, v = 0;
+};
+
+constexpr int kFacets = 24;  // of a full circle
+
+// The outline of a hole, slot or hollow in the plane of the board; convex.
+std::vector<Flat> outlineOf(const Machining& cut, const Part& part) {
+  std::vector<Flat> out;
+  if (cut.cut == Cut::Arc) {
+    const double length = part.length.total().inMm();
+    const double width = part.width.total().inMm();
+    const bool along = cut.from == Edge::L1 || cut.from == Edge::L2;
+    const double chord = along ? length : width;
+    const double rise = cut.depth.inMm();
+    const double radius = (chord * chord / 4 + rise * rise) / (2 * rise);
+    for (int i = 0; i <= kFacets; ++i) {
+      const double a = chord * i / kFacets;
+      const double off = a - chord / 2;
+      const double in = std::sqrt(std::max(0.0, radius * radius - off * off)) - (radius - rise);
+      if (along)
+        out.push_back({a, cut.from == Edge::L1 ? in : width - in});
+      else
+        out.push_back({cut.from == Edge::W1 ? in : length - in, a});
+    }
+    return out;
+  }
+  const double radius = cut.width.inMm() / 2;
+  const double ends = cut.cut == Cut::Slot ? radius : 0;  // a slot's centres lie inside its ends
+  for (int i = 0; i < kFacets; ++i) {
+    const double turn = 2 * std::numbers::pi * (i + 0.5) / kFacets;
+    const double u = std::cos(turn) >= 0 ? cut.u1.inMm() - ends : cut.u0.inMm() + ends;
+    out.push_back({u + radius * std::cos(turn), cut.v0.inMm() + radius * std::sin(turn)});
+  }
+  return out;
+}
+
+// What is taken out, as half spaces that hold it.
+std::vector<Plane> toolOf(const Machining& cut, const Part& part) {
+  const std::vector<Flat> outline = outlineOf(cut, part);
+  Flat middle;
+  for (const Flat& p : outline) {
+    middle.u += p.u / static_cast<double>(outline.size());
+    middle.v += p.v / static_cast<double>(outline.size());
+  }
+  std::vector<Plane> out;
+  for (std::size_t i = 0; i < outline.size(); ++i) {
+    const Flat& p = outline[i];
+    const Flat& q = outline[(i + 1) % outline.size()];
+    Vec normal{q.v - p.v, p.u - q.u, 0};
+    const double length = std::sqrt(dot(normal, normal));
+    if (length < kSame) continue;
+    normal = (1 / length) * normal;
+    double distance = dot(normal, {p.u, p.v, 0});
+    if (dot(normal, {middle.u, middle.v, 0}) > distance) {
+      normal = -1 * normal;
+      distance = -distance;
+    }
+    out.push_back({normal, distance});
+  }
+  const double thick = part.thickness.inMm();
+  const double deep = cut.cut == Cut::Arc ? thick : cut.depth.inMm();
+  if (deep < thick) {
+    // From the face it is cut into.
+    if (cut.face == Face::Inside)
+      out.push_back({{0, 0, 1}, deep});
+    else
+      out.push_back({{0, 0, -1}, deep - thick});
+  }
+  return out;
+}
+
+// A body less what the half spaces hold between them.
+std::vector<Convex> without(const Convex& body, const std::vector<Plane>& tool) {
+  std::vector<Convex> out;
+  Convex rest = body;
+  for (const Plane& plane : tool) {
+    Convex beyond = clipped(rest, {-1 * plane.normal, -plane.distance});
+    if (!beyond.empty()) out.push_back(std::move(beyond));
+    rest = clipped(rest, plane);
+    if (rest.empty()) return {body};
+  }
+  return out;
+}
+
+}  // namespace
+
 std::vector<Convex> solidOf(const Part& part, const Pose& pose) {
   std::vector<Box> boxes = {part.board()};
   for (const Machining& machining : part.machining) {
@@ -178,13 +267,22 @@ std::vector<Convex> solidOf(const Part& part, const Pose& pose) {
     for (const Machining& machining : part.machining)
       if (machining.cut == Cut::Bevel || machining.cut == Cut::Taper)
         body = clipped(body, leftBy(machining, part));
-    if (body.empty()) continue;
+    if (!body.empty()) out.push_back(std::move(body));
+  }
+  for (const Machining& machining : part.machining) {
+    if (machining.cut != Cut::Hole && machining.cut != Cut::Slot && machining.cut != Cut::Arc)
+      continue;
+    const std::vector<Plane> tool = toolOf(machining, part);
+    std::vector<Convex> left;
+    for (const Convex& body : out)
+      for (Convex& piece : without(body, tool)) left.push_back(std::move(piece));
+    out = std::move(left);
+  }
+  for (Convex& body : out)
     for (std::vector<Vec>& face : body.faces) {
       for (Vec& point : face) point = placed(pose, point);
       if (flip) std::reverse(face.begin(), face.end());
     }
-    out.push_back(std::move(body));
-  }
   return out;
 }
 

@@ -108,6 +108,36 @@ TEST(Solid, volumesOfABoardAndItsCuts) {
   taper.v1 = test::mm(100);
   part.machining.push_back(taper);
   EXPECT_NEAR(whole(), 300.0 * 150 * 18, 1e-6);
+  part.machining.clear();
+  // A hole is a 24-gon in its circle: 12 r2 sin 15 degrees. Through, then 10 deep.
+  Machining hole;
+  hole.cut = Cut::Hole;
+  hole.u0 = hole.u1 = test::mm(150);
+  hole.v0 = hole.v1 = test::mm(80);
+  hole.width = test::mm(60);
+  hole.depth = test::mm(18);
+  const double round = 12 * 30.0 * 30 * 0.2588190451;
+  part.machining = {hole};
+  EXPECT_NEAR(whole(), 300.0 * 200 * 18 - 18 * round, 1e-3);
+  hole.depth = test::mm(10);
+  part.machining = {hole};
+  EXPECT_NEAR(whole(), 300.0 * 200 * 18 - 10 * round, 1e-3);
+  // A slot 100 long in all adds 40 between its half circles.
+  hole.cut = Cut::Slot;
+  hole.u0 = test::mm(100);
+  hole.u1 = test::mm(200);
+  hole.depth = test::mm(18);
+  part.machining = {hole};
+  EXPECT_NEAR(whole(), 300.0 * 200 * 18 - 18 * (round + 40 * 2 * 30 * 0.9914448614), 1e-3);
+  // A hollow of 30 in 300: the circle of radius (300 x 300 / 4 + 30 x 30) / 60 = 390; its segment
+  // is 390 x 390 (asin(150 / 390) - 150 x 360 / 390 / 390), a little more than its 24 chords.
+  Machining arc;
+  arc.cut = Cut::Arc;
+  arc.from = Edge::L2;
+  arc.depth = test::mm(30);
+  part.machining = {arc};
+  const double segment = 390.0 * 390 * (0.3947911197 - 150.0 * 360 / 390 / 390);
+  EXPECT_NEAR(whole(), 18 * (300.0 * 200 - segment), 18 * segment * 0.003);
 }
 
 TEST(Difference, takesExactlyTheCommonRoomAway) {
