@@ -131,16 +131,23 @@ class Canvas {
     }
   }
 
-  // A line wherever one surface ends and another begins.
-  void outline(QRgb colour) {
+  // A line wherever one surface ends and another begins, unless they are `smooth` facets of a curve
+  // that meet there.
+  template <class Smooth>
+  void outline(QRgb colour, const Smooth& smooth) {
+    const auto edge = [&](std::size_t a, std::size_t b) {
+      constexpr float kMeet = 4;  // pixels of depth
+      return surface_[a] != surface_[b] &&
+             (std::abs(depth_[a] - depth_[b]) > kMeet || !smooth(surface_[a], surface_[b]));
+    };
     for (int y = 0; y + 1 < height_; ++y) {
-      const int* here = surface_.data() + at(0, y);
-      const int* below = here + width_;
+      const std::size_t here = at(0, y);
+      const std::size_t below = at(0, y + 1);
       QRgb* pixel = row(y);
       QRgb* next = row(y + 1);
-      for (int x = 0; x + 1 < width_; ++x) {
-        if (here[x] != here[x + 1]) pixel[x] = pixel[x + 1] = colour;
-        if (here[x] != below[x]) pixel[x] = next[x] = colour;
+      for (std::size_t x = 0; x + 1 < static_cast<std::size_t>(width_); ++x) {
+        if (edge(here + x, here + x + 1)) pixel[x] = pixel[x + 1] = colour;
+        if (edge(here + x, below + x)) pixel[x] = next[x] = colour;
       }
     }
   }
@@ -214,6 +221,13 @@ class Surfaces {
     bodies_.push_back(body_);
     return static_cast<int>(planes_.size()) - 1;
   }
+  // Of one body, and at an angle that only the facets of a curve have.
+  bool smooth(int a, int b) const {
+    constexpr double kCosine20 = 0.94;
+    return bodyOf(a) == bodyOf(b) && a >= 0 &&
+           dot(planes_[static_cast<std::size_t>(a)].normal,
+               planes_[static_cast<std::size_t>(b)].normal) > kCosine20;
+  }
   int bodyOf(int surface) const {
     return surface < 0 ? -1 : bodies_[static_cast<std::size_t>(surface)];
   }
@@ -265,7 +279,8 @@ Drawing drawn(const SolidScene& scene, const QSizeF& size, const SolidView& view
       }
     }
   }
-  out.canvas.outline(look::kGraphite.rgb());
+  out.canvas.outline(look::kGraphite.rgb(),
+                     [&out](int a, int b) { return out.surfaces.smooth(a, b); });
   return out;
 }
 

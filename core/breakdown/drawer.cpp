@@ -302,9 +302,12 @@ class Boxes {
         for (const std::size_t index : leaf_.path) part.run += fmt::format("-{}", index + 1);
         part.runOrder = order;
       }
-      if (rules.fingerPull && (part.name == "drawer front" || part.name.ends_with("upper rail"))) {
+      if (part.name == "drawer front" || part.name.ends_with("upper rail")) {
         constexpr Angle kFingerPull = Angle::degrees(30);
-        part.machining.push_back(bevel(Edge::L2, kFingerPull, Face::Outside, "finger pull"));
+        const Length middle = part.width.total() / 2;
+        part.machining.push_back(
+            rules.fingerPull ? bevel(Edge::L2, kFingerPull, Face::Outside, "finger pull")
+                             : pullHole(part, middle, Edge::L2, part.width.total() - middle));
       }
       parts_.push_back(std::move(part));
     }

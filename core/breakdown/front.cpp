@@ -203,6 +203,13 @@ std::vector<Leaf> leavesOf(const Carcass& carcass, const CarcassLayout& layout,
 
 }  // namespace
 
+Machining pullHole(const Part& part, Length v, Edge from, Length distance) {
+  Machining out = round(Cut::Hole, "pull", part.length.total() / 2, v, kScrewHole, part.thickness,
+                        from, distance);
+  out.through = true;
+  return out;
+}
+
 FrontReach frontReach(const Carcass& carcass, const CarcassLayout& layout,
                       const OpeningRect& opening) {
   const FrontRect& r = opening.rect;
@@ -307,11 +314,7 @@ Result<std::vector<Part>> doorParts(const Maker& maker, const Carcass& carcass,
         part.machining.push_back(bevel(free, kFingerPull, Face::Outside, "finger pull"));
       } else {
         const Length in = std::min(rules.pullFromEdge, part.width.total() / 2);
-        Machining hole =
-            round(Cut::Hole, "pull", part.length.total() / 2, low ? part.width.total() - in : in,
-                  kScrewHole, part.thickness, free, in);
-        hole.through = true;
-        part.machining.push_back(std::move(hole));
+        part.machining.push_back(pullHole(part, low ? part.width.total() - in : in, free, in));
       }
     }
     out.insert(out.end(), parts.begin(), parts.end());

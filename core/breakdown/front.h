@@ -38,6 +38,9 @@ Result<std::vector<Part>> frontParts(const Maker& maker, const FrontRules& rules
                                      const FrontPlace& place, const std::string& name, bool upright,
                                      const OpeningPath& opening);
 
+// The screw hole of a pull in the middle of a board's length, `v` across it.
+Machining pullHole(const Part& part, Length v, Edge from, Length distance);
+
 // Every door of the carcass.
 Result<std::vector<Part>> doorParts(const Maker& maker, const Carcass& carcass,
                                     const CarcassLayout& layout, const OpeningRect& door);

@@ -2,6 +2,8 @@
 // millimetres and in inches.
 #include <gtest/gtest.h>
 
+#include <set>
+
 #include "core/breakdown/breakdown.h"
 #include "core/breakdown/carcass.h"
 #include "core/breakdown/cleat.h"
@@ -10,6 +12,8 @@
 #include "core/breakdown/kinds.h"
 #include "core/breakdown/stand.h"
 #include "core/breakdown/trig.h"
+#include "core/formats/file.h"
+#include "core/formats/job_json.h"
 #include "tests/core/support.h"
 
 namespace pp {
@@ -186,6 +190,15 @@ TEST(Hinges, asManyAsTheDoorNeeds) {
   EXPECT_EQ(hingePlaces(mm(700), 0, {}), (std::vector<Length>{mm(100), mm(600)}));
   // A shelf at 590 is 10 below the upper hinge: it moves up to 30 off.
   EXPECT_EQ(hingePlaces(mm(700), 0, {mm(590)}), (std::vector<Length>{mm(100), mm(620)}));
+  // A drawer front 500 x 141 is bored in its middle, 70.5 from both long edges.
+  Part front;
+  front.length = Reason("l", mm(500));
+  front.width = Reason("w", mm(141));
+  front.thickness = mm(18);
+  const Machining hole = pullHole(front, mm(70.5), Edge::L2, mm(70.5));
+  EXPECT_EQ(hole.u0, mm(250));
+  EXPECT_EQ(hole.v0, mm(70.5));
+  EXPECT_TRUE(hole.through);
 }
 
 TEST(Tops, sheetsStripsAndEdging) {
@@ -307,6 +320,18 @@ TEST(Overrides, changeWhatTheyNameAndSayWhy) {
   EXPECT_EQ(out.parts[2].overridden, "the wall bows");
   job.overrides[0].why.clear();
   EXPECT_EQ(validate(job).size(), 1U);
+}
+
+// The job that the guide's pictures are painted from.
+TEST(Guide, oneOfEveryKindCanBeBuilt) {
+  const std::string path = GUIDE_DIR "/kinds.plainpatch";
+  const auto job = readJob(path, readFile(path).value());
+  ASSERT_TRUE(job.ok());
+  const Breakdown out = breakDown(job.value());
+  EXPECT_TRUE(out.troubles.empty());
+  std::set<std::size_t> kinds;
+  for (const Assembly& assembly : job->assemblies) kinds.insert(assembly.body.index());
+  EXPECT_EQ(kinds.size(), std::variant_size_v<AssemblyBody>);
 }
 
 }  // namespace
