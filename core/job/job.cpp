@@ -3,6 +3,7 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <utility>
 
 namespace pp {
 namespace {
@@ -54,6 +55,18 @@ LengthStyle styleOf(const Job& job) {
   style.unit = job.unit;
   style.denominator = job.fraction;
   return style;
+}
+
+void renameAssembly(Job& job, std::size_t index, const std::string& code) {
+  const std::string old = std::exchange(job.assemblies[index].code, code);
+  const auto rename = [&](std::string& part) {
+    if (part.starts_with(old + "-")) part.replace(0, old.size(), code);
+  };
+  for (Assembly& assembly : job.assemblies)
+    if (auto* group = std::get_if<CarcassGroup>(&assembly.body))
+      std::replace(group->members.begin(), group->members.end(), old, code);
+  for (JobPin& pin : job.pins) rename(pin.part);
+  for (PartOverride& one : job.overrides) rename(one.part);
 }
 
 }  // namespace pp

@@ -118,6 +118,10 @@ const Assembly* findAssembly(const Job& job, const std::string& code);
 // out.
 Length widthOf(const Assembly& assembly);
 
+// Gives an assembly another code, and what speaks of it or of its parts too: groups, pins, parts
+// made by hand.
+void renameAssembly(Job& job, std::size_t index, const std::string& code);
+
 // Begins the codes of loose boards; no assembly may have it as its code.
 inline constexpr const char* kLooseCode = "L";
 

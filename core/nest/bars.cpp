@@ -362,19 +362,30 @@ std::vector<BarList> barLists(const Job& job, const std::vector<Part>& parts,
     list.width = part.cutWidth();
     list.wanted.push_back({part.code, part.cutLength(), part.quantity});
   }
+  // Widths of one material share its bars: what one list takes is not there for the next.
+  std::map<std::string, std::int64_t> taken;
   std::vector<BarList> out;
   for (auto& [key, list] : lists) {
+    std::vector<std::int64_t> stripsOf;
     for (const StockPiece& piece : job.stock) {
       if (piece.material != list.material || piece.width < list.width) continue;
       // A wide bar is ripped into as many strips as it gives.
       const std::int64_t strips =
           (piece.width + job.saw.kerf).inNm() / (list.width + job.saw.kerf).inNm();
       BarStock row{piece.id, piece.length, piece.quantity, piece.price};
+      if (row.quantity) *row.quantity -= taken[piece.id];
+      stripsOf.push_back(strips);
       row.price = Money::tenThousandths(piece.price.inTenThousandths() / strips);
       if (row.quantity) *row.quantity *= strips;
       list.stock.push_back(std::move(row));
     }
     list.plan = cutBars(list.wanted, list.stock, job.saw.kerf, 200'000, stop);
+    for (std::size_t k = 0; k < list.stock.size(); ++k) {
+      const auto strips =
+          static_cast<std::int64_t>(std::count_if(list.plan.bars.begin(), list.plan.bars.end(),
+                                                  [k](const Bar& bar) { return bar.stock == k; }));
+      taken[list.stock[k].id] += (strips + stripsOf[k] - 1) / stripsOf[k];
+    }
     out.push_back(std::move(list));
   }
   return out;

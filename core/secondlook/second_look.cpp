@@ -97,6 +97,35 @@ std::vector<Finding> checkPartFitsSheet(const Job& job, const Breakdown& breakdo
   return out;
 }
 
+std::vector<Finding> checkPartFitsBar(const Job& job, const Breakdown& breakdown) {
+  std::vector<Finding> out;
+  const LengthStyle style = styleOf(job);
+  for (const Part& part : breakdown.parts) {
+    if (!part.lumber) continue;
+    std::optional<Length> longest;
+    for (const StockPiece& bar : job.stock)
+      if (bar.material == part.material && bar.width >= part.cutWidth() && bar.quantity != 0)
+        longest = std::max(longest.value_or(Length{}), bar.length);
+    if (longest && part.cutLength() <= *longest) continue;
+    const Material& material = *findMaterial(job, part.material);
+    Finding finding;
+    finding.severity = Severity::Stop;
+    finding.place = {part.assembly, part.opening, part.code};
+    if (longest) {
+      finding.what =
+          fmt::format("{} {} is longer than every bar of {}", part.code, part.name, material.name);
+      finding.why = fmt::format("It would fit if it were {} shorter.",
+                                formatWithUnit(part.cutLength() - *longest, style));
+    } else {
+      finding.what = fmt::format("No bar of {} for {} {}", material.name, part.code, part.name);
+      finding.why =
+          fmt::format("The rack has none that is {} wide.", formatWithUnit(part.cutWidth(), style));
+    }
+    out.push_back(finding);
+  }
+  return out;
+}
+
 std::vector<Finding> checkDrawerStacks(const Job& job, const Breakdown& breakdown) {
   std::vector<Finding> out;
   for (const Trouble& trouble : breakdown.troubles) {
@@ -172,8 +201,8 @@ std::vector<Finding> checkBuildable(const Job&, const Breakdown& breakdown) {
 
 std::vector<Finding> secondLook(const Job& job, const Breakdown& breakdown) {
   std::vector<Finding> out;
-  for (const auto& check :
-       {checkBuildable, checkPartFitsSheet, checkDrawerStacks, checkExposedEdges}) {
+  for (const auto& check : {checkBuildable, checkPartFitsSheet, checkPartFitsBar, checkDrawerStacks,
+                            checkExposedEdges}) {
     const std::vector<Finding> found = check(job, breakdown);
     out.insert(out.end(), found.begin(), found.end());
   }

@@ -37,6 +37,8 @@ struct Finding {
 
 // Parts that no sheet or offcut of their material takes in an allowed direction.
 std::vector<Finding> checkPartFitsSheet(const Job& job, const Breakdown& breakdown);
+// A part of lumber that is longer or wider than every bar of its material.
+std::vector<Finding> checkPartFitsBar(const Job& job, const Breakdown& breakdown);
 // Drawers that do not go into their opening. The fix shares the fronts equally, where that works.
 std::vector<Finding> checkDrawerStacks(const Job& job, const Breakdown& breakdown);
 // Edges that are seen and carry no banding, one finding an assembly and kind of edge. The fix bands

@@ -349,5 +349,33 @@ TEST_F(Draw, whatIsCutThroughFollowsTheKind) {
   EXPECT_TRUE(document().selection().part.starts_with(first().code));
 }
 
+TEST_F(Draw, aRenamedCarcassStaysInItsGroup) {
+  open("log-wall");
+  auto* list = named<QListWidget>(window_.get(), QStringLiteral("Assemblies"));
+  ASSERT_NE(list, nullptr);
+  list->setFocus();
+  list->setCurrentRow(0);
+  press(Qt::Key_F2);
+  auto* field = qobject_cast<QLineEdit*>(QApplication::focusWidget());
+  ASSERT_NE(field, nullptr);
+  field->selectAll();
+  type(QStringLiteral("C9 map chest"));
+  press(Qt::Key_Return);
+  EXPECT_TRUE(test::waitFor([this] { return first().code == "C9"; }));
+  EXPECT_EQ(first().name, "map chest");
+  const auto& group = std::get<CarcassGroup>(findAssembly(document().job(), "G1")->body);
+  EXPECT_EQ(group.members.front(), "C9");
+  EXPECT_EQ(textOf(window_.get(), QStringLiteral("Undo")), QStringLiteral("Undo: rename"));
+  press(Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_EQ(first().code, "B1");
+}
+
+TEST_F(Draw, aCarcassOfAGroupIsNotTakenOutFromUnderIt) {
+  open("log-wall");
+  byMouse_ = true;
+  click(window_.get(), QStringLiteral("Remove assembly"));
+  EXPECT_EQ(first().code, "B1") << "its group stands on it";
+}
+
 }  // namespace
 }  // namespace pp

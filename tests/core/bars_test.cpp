@@ -91,6 +91,38 @@ TEST(Bars, saysWhatHasNoPlace) {
   expectSound(plan, wanted, stock, mm(3));
 }
 
+TEST(Bars, widthsOfOneMaterialShareItsBars) {
+  Job job;
+  job.saw.kerf = mm(3);
+  StockPiece bar;
+  bar.id = "BAR";
+  bar.material = "bar";
+  bar.length = mm(1000);
+  bar.width = mm(90);
+  bar.quantity = 2;
+  bar.price = Money::whole(8);
+  job.stock = {bar};
+  // 40 wide: two strips a bar, 90 + 3 over 40 + 3. Three pieces of 900 take both bars.
+  Part narrow;
+  narrow.code = "N";
+  narrow.lumber = true;
+  narrow.material = "bar";
+  narrow.length = Reason("l", mm(900));
+  narrow.width = Reason("w", mm(40));
+  narrow.quantity = 3;
+  Part wide = narrow;
+  wide.code = "W";
+  wide.width = Reason("w", mm(60));
+  wide.quantity = 1;
+  const auto lists = barLists(job, {narrow, wide});
+  ASSERT_EQ(lists.size(), 2U);
+  EXPECT_EQ(lists[0].plan.bars.size(), 3U);
+  EXPECT_EQ(lists[0].plan.cost, Money::whole(12));
+  EXPECT_EQ(lists[1].plan.unplaced.size(), 1U) << "no bar is left";
+  narrow.quantity = 2;
+  EXPECT_TRUE(barLists(job, {narrow, wide})[1].plan.unplaced.empty());
+}
+
 RC_GTEST_PROP(Bars, provenPlansAreNeverAboveAPlantedOne, ()) {
   const auto number = [](int from, int to) { return *rc::gen::inRange(from, to + 1); };
   const Length kerf = mm(3);

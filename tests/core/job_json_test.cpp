@@ -89,5 +89,27 @@ TEST(JobFile, openingsNestedTooDeepAreRefused) {
   EXPECT_NE(refusal(text).find("at most 40 openings"), std::string::npos) << refusal(text);
 }
 
+TEST(Job, renamingAnAssemblyCarriesWhatSpeaksOfIt) {
+  Job job = test::jobWith(test::metricCarcass().carcass());
+  Assembly other = job.assemblies.front();
+  other.code = "B11";
+  job.assemblies.push_back(other);
+  Assembly group;
+  group.code = "G1";
+  group.body = CarcassGroup{{"B11", "B1"}, {}, {}, {}};
+  job.assemblies.push_back(group);
+  job.pins = {{.part = "B1-03", .stock = "s", .x = {}, .y = {}},
+              {.part = "B11-03", .stock = "s", .x = {}, .y = {}}};
+  job.overrides = {{"B1-02", "bowed", {}, {}, {}, {}}};
+  ASSERT_EQ(job.assemblies[0].code, "B1");
+  renameAssembly(job, 0, "C7");
+  EXPECT_EQ(job.assemblies[0].code, "C7");
+  EXPECT_EQ(std::get<CarcassGroup>(job.assemblies[2].body).members,
+            (std::vector<std::string>{"B11", "C7"}));
+  EXPECT_EQ(job.pins[0].part, "C7-03");
+  EXPECT_EQ(job.pins[1].part, "B11-03");
+  EXPECT_EQ(job.overrides[0].part, "C7-02");
+}
+
 }  // namespace
 }  // namespace pp

@@ -102,5 +102,32 @@ TEST(SecondLook, whatCannotBeBuiltIsSaid) {
   EXPECT_EQ(findings[0].what, "B1 cannot be built as drawn");
 }
 
+TEST(SecondLook, aPartLongerThanEveryBar) {
+  Job job = banded();
+  Material bar;
+  bar.id = "bar";
+  bar.name = "ash, planed";
+  bar.nominal = bar.measured = mm(20);
+  bar.lumber = true;
+  job.materials.push_back(bar);
+  StockPiece piece;
+  piece.id = "BAR";
+  piece.material = "bar";
+  piece.length = mm(700);
+  piece.width = mm(40);
+  job.stock.push_back(piece);
+  FaceFrame frame;
+  frame.material = "bar";
+  job.assemblies[0].carcass().frame = frame;  // its stiles are as high as the carcass, 720
+  const auto findings = look(job);
+  ASSERT_EQ(findings.size(), 1U);
+  EXPECT_TRUE(findings[0].what.ends_with("frame stile is longer than every bar of ash, planed"));
+  EXPECT_EQ(findings[0].why, "It would fit if it were 20 mm shorter.");
+  job.stock.back().length = mm(720);
+  EXPECT_TRUE(look(job).empty());
+  job.stock.back().width = mm(39);
+  EXPECT_TRUE(look(job).front().what.starts_with("No bar of ash, planed for"));
+}
+
 }  // namespace
 }  // namespace pp

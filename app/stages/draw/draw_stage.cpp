@@ -1,16 +1,13 @@
 #include "app/stages/draw/draw_stage.h"
 
-#include <QGridLayout>
 #include <QHBoxLayout>
-#include <QMenu>
 #include <QScrollArea>
 #include <QShortcut>
-#include <QSignalBlocker>
 
 #include <algorithm>
 #include "app/paint/figures.h"
 #include "app/paint/look.h"
-#include "app/stages/draw/library.h"
+#include "app/stages/draw/assembly_list.h"
 #include "app/stages/draw/section_view.h"
 
 #include "core/job/size_list.h"
@@ -94,31 +91,8 @@ QWidget* DrawStage::makeSide() {
   side->setFixedWidth(312);
   auto* column = new QVBoxLayout(side);
   column->setContentsMargins(0, 10, 12, 8);
-  list_ = new QListWidget;
-  list_->setAccessibleName(tr("Assemblies"));
-  list_->setFixedHeight(132);
-  list_->setFont(look::text(14));
-  column->addWidget(list_);
-  auto* buttons = new QGridLayout;
-  buttons->setSpacing(4);
-  int place = 0;
-  const auto button = [&](const QString& words, const QString& name, auto slot) {
-    auto* one = new QPushButton(words);
-    one->setAccessibleName(name);
-    one->setToolTip(name);
-    connect(one, &QPushButton::clicked, this, slot);
-    buttons->addWidget(one, place / 4, place % 4);
-    ++place;
-    return one;
-  };
-  add_ = button(tr("Add"), tr("Add assembly"), &DrawStage::offerAssemblies);
-  button(tr("Copy"), tr("Copy assembly"), &DrawStage::copyAssembly);
-  button(tr("Mirror"), tr("Mirror assembly"), &DrawStage::mirrorAssembly);
-  button(tr("Keep"), tr("Keep assembly in the library"), &DrawStage::keepAssembly);
-  button(tr("Up"), tr("Move assembly up"), [this] { moveAssembly(-1); });
-  button(tr("Down"), tr("Move assembly down"), [this] { moveAssembly(1); });
-  button(tr("Remove"), tr("Remove assembly"), &DrawStage::removeAssembly);
-  column->addLayout(buttons);
+  auto* list = new AssemblyList(document());
+  column->addWidget(list);
   sentence_ = new SentenceView;
   auto* scroll = new QScrollArea;
   scroll->setFrameShape(QFrame::NoFrame);
@@ -138,13 +112,8 @@ QWidget* DrawStage::makeSide() {
   effortLine_->setWordWrap(true);
   effortLine_->setFont(look::text(12));
   column->addWidget(effortLine_);
-  connect(list_, &QListWidget::currentRowChanged, this, [this](int row) {
-    if (row < 0 || row >= static_cast<int>(document().job().assemblies.size())) return;
-    const Assembly& chosen = document().job().assemblies[static_cast<std::size_t>(row)];
-    document().measure(tr("width of %1").arg(qs(chosen.code)), widthOf(chosen));
-    document().select({chosen.code, std::nullopt, {}});
-  });
-  connect(list_, &QListWidget::itemChanged, this, &DrawStage::rename);
+  connect(list, &AssemblyList::refused, sentenceProblem_, &ProblemLine::show);
+  connect(list, &AssemblyList::said, remark_, &QLabel::setText);
   connect(sentence_, &SentenceView::changed, this, &DrawStage::changeAssembly);
   connect(sentence_, &SentenceView::refused, sentenceProblem_, &ProblemLine::show);
   connect(sentence_, &SentenceView::touched, this,
@@ -176,7 +145,6 @@ std::vector<KeyHelp> DrawStage::keys() const {
 }
 
 void DrawStage::follow() {
-  followList();
   sentenceProblem_->clear();
   if (const Assembly* of = assembly()) {
     sentence_->setParagraphs(describe(document().job(), *of, document().selection().opening),
@@ -219,21 +187,6 @@ void DrawStage::followEffort(bool edited) {
                                           .arg(counted(now.pieces, tr("piece"), tr("pieces")),
                                                counted(now.settings, tr("setting"), tr("settings")))
                                           .arg(effortChange_));
-}
-
-void DrawStage::followList() {
-  const QSignalBlocker quiet(list_);
-  list_->clear();
-  int row = 0;
-  for (const Assembly& one : document().job().assemblies) {
-    auto* item = new QListWidgetItem(
-        qs(one.code + "  " + one.name) +
-        (one.copies > 1 ? QStringLiteral("  × %1").arg(one.copies) : QString()));
-    item->setFlags(item->flags() | Qt::ItemIsEditable);
-    list_->addItem(item);
-    if (one.code == document().selection().assembly) list_->setCurrentRow(row);
-    ++row;
-  }
 }
 
 void DrawStage::ask(int key) {
@@ -382,131 +335,6 @@ void DrawStage::changeAssembly(const QString& name,
     follow();
   else
     sentenceProblem_->show(problems);
-}
-
-// The kind's own letter and the next number that is free.
-std::string DrawStage::freeCode(const Assembly& assembly) const {
-  constexpr const char* kLetters[] = {"B", "G", "W", "F", "P", "S", "D", "R", "K"};
-  for (int n = 1;; ++n)
-    if (std::string code = kLetters[assembly.body.index()] + std::to_string(n);
-        findAssembly(document().job(), code) == nullptr)
-      return code;
-}
-
-void DrawStage::offerAssemblies() {
-  auto* menu = new QMenu(this);
-  menu->setAttribute(Qt::WA_DeleteOnClose);
-  menu->setAccessibleName(tr("What to add"));
-  for (const LibraryItem& item : libraryItems())
-    menu->addAction(qs(item.name), this, [this, item] {
-      auto added = placed(item, document().job());
-      if (!added) return sentenceProblem_->show(added.problems());
-      added.value().name = item.name;
-      addAssembly(std::move(added).value());
-    });
-  menu->addSeparator();
-  const QStringList kinds = kindNames();
-  for (int i = 0; i < kinds.size(); ++i)
-    menu->addAction(tr("plain %1").arg(kinds[i]), this,
-                    [this, i] { addAssembly(plainAssembly(document().job(), i)); });
-  menu->setActiveAction(menu->actions().front());
-  menu->popup(add_->mapToGlobal(QPoint(0, add_->height())));
-}
-
-void DrawStage::addAssembly(Assembly added) {
-  Job next = document().job();
-  if (next.materials.empty())
-    return sentenceProblem_->show(
-        {{{}, 0, {}, "no material in the rack", "one, to make the assembly of"}});
-  added.code = freeCode(added);
-  const std::string code = added.code;
-  next.assemblies.push_back(std::move(added));
-  const Problems problems = document().edit(tr("add %1").arg(qs(code)), std::move(next));
-  if (!problems.empty()) return sentenceProblem_->show(problems);
-  document().select({code, std::nullopt, {}});
-}
-
-void DrawStage::copyAssembly() {
-  const Assembly* of = assembly();
-  if (of == nullptr) return;
-  Job next = document().job();
-  Assembly copy = *of;
-  copy.code = freeCode(copy);
-  const std::string code = copy.code;
-  next.assemblies.push_back(std::move(copy));
-  document().edit(tr("copy %1").arg(qs(of->code)), std::move(next));
-  document().select({code, std::nullopt, {}});
-}
-
-// A carcass turned into its mirror image; copy it first to have the pair.
-void DrawStage::mirrorAssembly() {
-  const Assembly* of = assembly();
-  if (of == nullptr || !of->isCarcass())
-    return sentenceProblem_->show(
-        {{{}, 0, {}, "nothing that has a left and a right", "a carcass"}});
-  Assembly edited = *of;
-  edited.body = mirrored(of->carcass());
-  const std::string code = of->code;
-  const Problems problems =
-      document().editAssembly(tr("mirror %1").arg(qs(code)), code, std::move(edited));
-  if (!problems.empty()) sentenceProblem_->show(problems);
-}
-
-void DrawStage::moveAssembly(int by) {
-  Job next = document().job();
-  const std::string code = document().selection().assembly;
-  for (std::size_t i = 0; i < next.assemblies.size(); ++i) {
-    if (next.assemblies[i].code != code) continue;
-    const auto to = static_cast<std::ptrdiff_t>(i) + by;
-    if (to < 0 || to >= static_cast<std::ptrdiff_t>(next.assemblies.size())) return;
-    const Assembly one = next.assemblies[i];
-    next.assemblies[i] = next.assemblies[static_cast<std::size_t>(to)];
-    next.assemblies[static_cast<std::size_t>(to)] = one;
-    break;
-  }
-  document().edit(tr("move %1").arg(qs(code)), std::move(next));
-}
-
-void DrawStage::keepAssembly() {
-  const Assembly* of = assembly();
-  if (of == nullptr) return;
-  if (const auto problem = keepInLibrary(*of, document().job()))
-    return sentenceProblem_->show({*problem});
-  remark_->setText(tr("Kept in the library as “%1”; Add offers it.").arg(qs(of->name)));
-}
-
-void DrawStage::removeAssembly() {
-  const Assembly* of = assembly();
-  if (of == nullptr) return;
-  Job next = document().job();
-  const std::string code = of->code;
-  std::erase_if(next.assemblies, [&code](const Assembly& one) { return one.code == code; });
-  const Problems problems = document().edit(tr("remove %1").arg(qs(code)), std::move(next));
-  if (!problems.empty()) sentenceProblem_->show(problems);
-}
-
-// "B1  chart drawers": the first word is the code, the rest the name.
-void DrawStage::rename(QListWidgetItem* item) {
-  const int row = list_->row(item);
-  Job next = document().job();
-  Assembly& one = next.assemblies[static_cast<std::size_t>(row)];
-  const QString text = item->text().trimmed();
-  one.code = text.section(QLatin1Char(' '), 0, 0).toStdString();
-  one.name = text.section(QLatin1Char(' '), 1)
-                 .section(QStringLiteral("  × "), 0, 0)
-                 .trimmed()
-                 .toStdString();
-  const std::string code = one.code;
-  const Problems problems = document().edit(tr("rename"), std::move(next));
-  if (problems.empty()) document().select({code, std::nullopt, {}});
-  // The list is filled anew once this item's own editing is over.
-  QMetaObject::invokeMethod(
-      this,
-      [this, problems] {
-        follow();
-        if (!problems.empty()) sentenceProblem_->show(problems);
-      },
-      Qt::QueuedConnection);
 }
 
 }  // namespace pp

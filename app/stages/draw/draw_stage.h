@@ -3,8 +3,6 @@
 
 #include <QLabel>
 #include <QLineEdit>
-#include <QListWidget>
-#include <QPushButton>
 
 #include "app/shell/field.h"
 #include "app/stages/draw/elevation_view.h"
@@ -28,7 +26,6 @@ class DrawStage : public Stage {
   QWidget* makeMiddle();
   QWidget* makeSide();
   void follow();
-  void followList();
   void followEffort(bool edited);
   void ask(int key);  // begins the typed list for V, H, D or A; does E at once
   void answer();
@@ -37,15 +34,6 @@ class DrawStage : public Stage {
   void setOpening(const QString& what, const OpeningPath& path, Opening opening,
                   const OpeningPath& select);
   void changeAssembly(const QString& name, const std::function<Problems(Assembly&)>& apply);
-  void offerAssemblies();  // the menu of what can be added
-  void addAssembly(Assembly added);
-  void copyAssembly();
-  void mirrorAssembly();
-  void moveAssembly(int by);
-  void removeAssembly();
-  void keepAssembly();
-  void rename(QListWidgetItem* item);
-  std::string freeCode(const Assembly& assembly) const;
   const Assembly* assembly() const;
 
   ElevationView* elevation_;
@@ -53,8 +41,6 @@ class DrawStage : public Stage {
   QLabel* prompt_;
   QLineEdit* answer_;
   ProblemLine* answerProblem_;
-  QListWidget* list_;
-  QPushButton* add_;
   SentenceView* sentence_;
   ProblemLine* sentenceProblem_;
   QLabel* remark_;

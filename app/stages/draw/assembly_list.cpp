@@ -1,0 +1,195 @@
+#include "app/stages/draw/assembly_list.h"
+
+#include <QGridLayout>
+#include <QMenu>
+#include <QSignalBlocker>
+#include <QVBoxLayout>
+#include <algorithm>
+
+#include "app/paint/figures.h"
+#include "app/paint/look.h"
+#include "app/stages/draw/library.h"
+#include "app/stages/draw/sentence.h"
+
+namespace pp {
+
+AssemblyList::AssemblyList(Document& document, QWidget* parent)
+    : QWidget(parent), document_(document) {
+  auto* column = new QVBoxLayout(this);
+  column->setContentsMargins(0, 0, 0, 0);
+  list_ = new QListWidget;
+  list_->setAccessibleName(tr("Assemblies"));
+  list_->setFixedHeight(132);
+  list_->setFont(look::text(14));
+  column->addWidget(list_);
+  auto* buttons = new QGridLayout;
+  buttons->setSpacing(4);
+  int place = 0;
+  const auto button = [&](const QString& words, const QString& name, auto slot) {
+    auto* one = new QPushButton(words);
+    one->setAccessibleName(name);
+    one->setToolTip(name);
+    connect(one, &QPushButton::clicked, this, slot);
+    buttons->addWidget(one, place / 4, place % 4);
+    ++place;
+    return one;
+  };
+  add_ = button(tr("Add"), tr("Add assembly"), &AssemblyList::offerAssemblies);
+  button(tr("Copy"), tr("Copy assembly"), &AssemblyList::copyAssembly);
+  button(tr("Mirror"), tr("Mirror assembly"), &AssemblyList::mirrorAssembly);
+  button(tr("Keep"), tr("Keep assembly in the library"), &AssemblyList::keepAssembly);
+  button(tr("Up"), tr("Move assembly up"), [this] { moveAssembly(-1); });
+  button(tr("Down"), tr("Move assembly down"), [this] { moveAssembly(1); });
+  button(tr("Remove"), tr("Remove assembly"), &AssemblyList::removeAssembly);
+  column->addLayout(buttons);
+  connect(list_, &QListWidget::currentRowChanged, this, [this](int row) {
+    if (row < 0 || row >= static_cast<int>(document_.job().assemblies.size())) return;
+    const Assembly& chosen = document_.job().assemblies[static_cast<std::size_t>(row)];
+    document_.measure(tr("width of %1").arg(qs(chosen.code)), widthOf(chosen));
+    document_.select({chosen.code, std::nullopt, {}});
+  });
+  connect(list_, &QListWidget::itemChanged, this, &AssemblyList::rename);
+  connect(&document, &Document::changed, this, &AssemblyList::follow);
+  connect(&document, &Document::selectionChanged, this, &AssemblyList::follow);
+  follow();
+}
+
+const Assembly* AssemblyList::assembly() const {
+  return findAssembly(document_.job(), document_.selection().assembly);
+}
+
+void AssemblyList::follow() {
+  const QSignalBlocker quiet(list_);
+  list_->clear();
+  int row = 0;
+  for (const Assembly& one : document_.job().assemblies) {
+    auto* item = new QListWidgetItem(
+        qs(one.code + "  " + one.name) +
+        (one.copies > 1 ? QStringLiteral("  × %1").arg(one.copies) : QString()));
+    item->setFlags(item->flags() | Qt::ItemIsEditable);
+    list_->addItem(item);
+    if (one.code == document_.selection().assembly) list_->setCurrentRow(row);
+    ++row;
+  }
+}
+
+// The kind's own letter and the next number that is free.
+std::string AssemblyList::freeCode(const Assembly& assembly) const {
+  constexpr const char* kLetters[] = {"B", "G", "W", "F", "P", "S", "D", "R", "K"};
+  for (int n = 1;; ++n)
+    if (std::string code = kLetters[assembly.body.index()] + std::to_string(n);
+        findAssembly(document_.job(), code) == nullptr)
+      return code;
+}
+
+void AssemblyList::offerAssemblies() {
+  auto* menu = new QMenu(this);
+  menu->setAttribute(Qt::WA_DeleteOnClose);
+  menu->setAccessibleName(tr("What to add"));
+  for (const LibraryItem& item : libraryItems())
+    menu->addAction(qs(item.name), this, [this, item] {
+      auto added = placed(item, document_.job());
+      if (!added) return emit refused(added.problems());
+      added.value().name = item.name;
+      addAssembly(std::move(added).value());
+    });
+  menu->addSeparator();
+  const QStringList kinds = kindNames();
+  for (int i = 0; i < kinds.size(); ++i)
+    menu->addAction(tr("plain %1").arg(kinds[i]), this,
+                    [this, i] { addAssembly(plainAssembly(document_.job(), i)); });
+  menu->setActiveAction(menu->actions().front());
+  menu->popup(add_->mapToGlobal(QPoint(0, add_->height())));
+}
+
+void AssemblyList::addAssembly(Assembly added) {
+  Job next = document_.job();
+  if (next.materials.empty())
+    return emit refused({{{}, 0, {}, "no material in the rack", "one, to make the assembly of"}});
+  added.code = freeCode(added);
+  const std::string code = added.code;
+  next.assemblies.push_back(std::move(added));
+  const Problems problems = document_.edit(tr("add %1").arg(qs(code)), std::move(next));
+  if (!problems.empty()) return emit refused(problems);
+  document_.select({code, std::nullopt, {}});
+}
+
+void AssemblyList::copyAssembly() {
+  const Assembly* of = assembly();
+  if (of == nullptr) return;
+  Job next = document_.job();
+  Assembly copy = *of;
+  copy.code = freeCode(copy);
+  const std::string code = copy.code;
+  next.assemblies.push_back(std::move(copy));
+  document_.edit(tr("copy %1").arg(qs(of->code)), std::move(next));
+  document_.select({code, std::nullopt, {}});
+}
+
+// A carcass turned into its mirror image; copy it first to have the pair.
+void AssemblyList::mirrorAssembly() {
+  const Assembly* of = assembly();
+  if (of == nullptr || !of->isCarcass())
+    return emit refused({{{}, 0, {}, "nothing that has a left and a right", "a carcass"}});
+  Assembly edited = *of;
+  edited.body = mirrored(of->carcass());
+  const std::string code = of->code;
+  const Problems problems =
+      document_.editAssembly(tr("mirror %1").arg(qs(code)), code, std::move(edited));
+  if (!problems.empty()) emit refused(problems);
+}
+
+void AssemblyList::moveAssembly(int by) {
+  Job next = document_.job();
+  const std::string code = document_.selection().assembly;
+  for (std::size_t i = 0; i < next.assemblies.size(); ++i) {
+    if (next.assemblies[i].code != code) continue;
+    const auto to = static_cast<std::ptrdiff_t>(i) + by;
+    if (to < 0 || to >= static_cast<std::ptrdiff_t>(next.assemblies.size())) return;
+    const Assembly one = next.assemblies[i];
+    next.assemblies[i] = next.assemblies[static_cast<std::size_t>(to)];
+    next.assemblies[static_cast<std::size_t>(to)] = one;
+    break;
+  }
+  document_.edit(tr("move %1").arg(qs(code)), std::move(next));
+}
+
+void AssemblyList::keepAssembly() {
+  const Assembly* of = assembly();
+  if (of == nullptr) return;
+  if (const auto problem = keepInLibrary(*of, document_.job())) return emit refused({*problem});
+  emit said(tr("Kept in the library as “%1”; Add offers it.").arg(qs(of->name)));
+}
+
+void AssemblyList::removeAssembly() {
+  const Assembly* of = assembly();
+  if (of == nullptr) return;
+  Job next = document_.job();
+  const std::string code = of->code;
+  std::erase_if(next.assemblies, [&code](const Assembly& one) { return one.code == code; });
+  const Problems problems = document_.edit(tr("remove %1").arg(qs(code)), std::move(next));
+  if (!problems.empty()) emit refused(problems);
+}
+
+// "B1  chart drawers": the first word is the code, the rest the name.
+void AssemblyList::rename(QListWidgetItem* item) {
+  // The list is filled anew by the edit, so it waits until this item's own editing is over.
+  QMetaObject::invokeMethod(
+      this,
+      [this, row = static_cast<std::size_t>(list_->row(item)), text = item->text().trimmed()] {
+        Job next = document_.job();
+        const std::string code = text.section(QLatin1Char(' '), 0, 0).toStdString();
+        next.assemblies[row].name = text.section(QLatin1Char(' '), 1)
+                                        .section(QStringLiteral("  × "), 0, 0)
+                                        .trimmed()
+                                        .toStdString();
+        renameAssembly(next, row, code);
+        const Problems problems = document_.edit(tr("rename"), std::move(next));
+        if (problems.empty()) return document_.select({code, std::nullopt, {}});
+        follow();
+        emit refused(problems);
+      },
+      Qt::QueuedConnection);
+}
+
+}  // namespace pp
