@@ -143,7 +143,7 @@ void Document::take(Job job, const QString& path) {
   emit selectionChanged();
   if (!job_->assemblies.empty())
     measure(tr("width of %1").arg(qs(job_->assemblies.front().code)),
-            widthOf(job_->assemblies.front()));
+            widthOf(*job_, job_->assemblies.front()));
 }
 
 void Document::show(std::shared_ptr<const Job> job) {

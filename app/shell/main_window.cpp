@@ -8,6 +8,7 @@
 #include <QMenuBar>
 #include <QMessageBox>
 #include <QPushButton>
+#include <QScrollArea>
 #include <QShortcut>
 #include <QVBoxLayout>
 
@@ -106,7 +107,14 @@ MainWindow::MainWindow(QWidget* parent) : QMainWindow(parent) {
   line_ = new PlumbLine;
   row->addWidget(line_);
   stages_ = new QStackedWidget;
-  row->addWidget(stages_, 1);
+  // In a window smaller than a stage wants, the stage scrolls rather than the window growing.
+  auto* room = new QScrollArea;
+  room->setObjectName(QStringLiteral("stages"));
+  room->setFrameShape(QFrame::NoFrame);
+  room->setFocusPolicy(Qt::NoFocus);
+  room->setWidgetResizable(true);
+  room->setWidget(stages_);
+  row->addWidget(room, 1);
   secondLook_ = new SecondLookPanel(document_);
   row->addWidget(secondLook_);
   column->addLayout(row, 1);

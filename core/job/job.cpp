@@ -29,10 +29,17 @@ const Assembly* findAssembly(const Job& job, const std::string& code) {
   return findBy(job.assemblies, &Assembly::code, code);
 }
 
-Length widthOf(const Assembly& assembly) {
+Length widthOf(const Job& job, const Assembly& assembly) {
   struct Width {
+    const Job& job;
     Length operator()(const Carcass& b) const { return b.width; }
-    Length operator()(const CarcassGroup& b) const { return b.top ? b.top->width : Length{}; }
+    Length operator()(const CarcassGroup& b) const {
+      Length sum;
+      for (const std::string& code : b.members)
+        if (const Assembly* member = findAssembly(job, code); member != nullptr)
+          sum += widthOf(job, *member);
+      return sum;
+    }
     Length operator()(const Top& b) const { return b.width; }
     Length operator()(const BaseFrame& b) const { return b.width; }
     Length operator()(const WallPanel& b) const { return b.width; }
@@ -41,7 +48,7 @@ Length widthOf(const Assembly& assembly) {
     Length operator()(const Ring& b) const { return b.side; }
     Length operator()(const Boards& b) const { return b.boards.front().length; }
   };
-  return std::visit(Width{}, assembly.body);
+  return std::visit(Width{job}, assembly.body);
 }
 
 std::string assemblyTitle(const Job& job, const std::string& code) {

@@ -114,9 +114,8 @@ const Material* findMaterial(const Job& job, const std::string& id);
 const Banding* findBanding(const Job& job, const std::string& name);
 const Assembly* findAssembly(const Job& job, const std::string& code);
 
-// The outer width of an assembly, for the tape; of a group the sum of its members is not worked
-// out.
-Length widthOf(const Assembly& assembly);
+// The outer width of an assembly, of a group the sum of its members', for the tape.
+Length widthOf(const Job& job, const Assembly& assembly);
 
 // Gives an assembly another code, and what speaks of it or of its parts too: groups, pins, parts
 // made by hand.

@@ -370,6 +370,23 @@ TEST_F(Draw, aRenamedCarcassStaysInItsGroup) {
   EXPECT_EQ(first().code, "B1");
 }
 
+TEST_F(Draw, theWorktopOfAGroupIsSaidInFull) {
+  open("log-wall");
+  named<QListWidget>(window_.get(), QStringLiteral("Assemblies"))->setCurrentRow(5);
+  QApplication::processEvents();
+  byMouse_ = true;
+  const auto top = [this] {
+    return *std::get<CarcassGroup>(findAssembly(document().job(), "G1")->body).top;
+  };
+  choose("edging corners", QStringLiteral("butted corners"));
+  EXPECT_EQ(top().corner, EdgingCorner::Butted);
+  set("rear overhang", "15");
+  EXPECT_EQ(top().overBack, Length::mm(15));
+  set("longest sheet", "1000");
+  EXPECT_EQ(top().longest, Length::mm(1000));
+  EXPECT_TRUE(document().breakdown().troubles.empty());
+}
+
 TEST_F(Draw, aCarcassOfAGroupIsNotTakenOutFromUnderIt) {
   open("log-wall");
   byMouse_ = true;

@@ -6,6 +6,8 @@
 #include <QDir>
 #include <QLineEdit>
 #include <QListWidget>
+#include <QScrollArea>
+#include <QScrollBar>
 #include <QTableView>
 #include <QTemporaryDir>
 #include <QTest>
@@ -434,6 +436,22 @@ TEST_F(Window, questionMarkShowsTheKeysOfTheStage) {
   EXPECT_TRUE(keys->accessibleDescription().contains(QStringLiteral("split it by dividers")));
   press(Qt::Key_Escape);
   EXPECT_FALSE(keys->isVisible());
+}
+
+TEST_F(Window, everyStageFitsTheSmallestWindow) {
+  window_->resize(1024, 700);
+  auto* room = window_->findChild<QScrollArea*>(QStringLiteral("stages"));
+  ASSERT_NE(room, nullptr);
+  for (const char* demo : {"log-wall", "ringing-trolley", "hide-bench", "nest-boxes", "porthole"}) {
+    ASSERT_TRUE(window_->openDemo(QString::fromLatin1(demo)));
+    for (int stage = 0; stage < 4; ++stage) {
+      window_->showStage(stage);
+      QApplication::processEvents();
+      ASSERT_EQ(window_->size(), QSize(1024, 700));
+      EXPECT_EQ(room->horizontalScrollBar()->maximum(), 0) << demo << " stage " << stage;
+      EXPECT_EQ(room->verticalScrollBar()->maximum(), 0) << demo << " stage " << stage;
+    }
+  }
 }
 
 TEST_F(Window, everythingInteractiveHasAName) {

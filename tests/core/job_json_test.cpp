@@ -102,6 +102,7 @@ TEST(Job, renamingAnAssemblyCarriesWhatSpeaksOfIt) {
               {.part = "B11-03", .stock = "s", .x = {}, .y = {}}};
   job.overrides = {{"B1-02", "bowed", {}, {}, {}, {}}};
   ASSERT_EQ(job.assemblies[0].code, "B1");
+  EXPECT_EQ(widthOf(job, job.assemblies[2]), 2 * job.assemblies[0].carcass().width);
   renameAssembly(job, 0, "C7");
   EXPECT_EQ(job.assemblies[0].code, "C7");
   EXPECT_EQ(std::get<CarcassGroup>(job.assemblies[2].body).members,

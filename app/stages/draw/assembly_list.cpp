@@ -45,7 +45,7 @@ AssemblyList::AssemblyList(Document& document, QWidget* parent)
   connect(list_, &QListWidget::currentRowChanged, this, [this](int row) {
     if (row < 0 || row >= static_cast<int>(document_.job().assemblies.size())) return;
     const Assembly& chosen = document_.job().assemblies[static_cast<std::size_t>(row)];
-    document_.measure(tr("width of %1").arg(qs(chosen.code)), widthOf(chosen));
+    document_.measure(tr("width of %1").arg(qs(chosen.code)), widthOf(document_.job(), chosen));
     document_.select({chosen.code, std::nullopt, {}});
   });
   connect(list_, &QListWidget::itemChanged, this, &AssemblyList::rename);

@@ -8,6 +8,7 @@
 #include "app/paint/figures.h"
 #include "app/paint/look.h"
 #include "app/stages/draw/assembly_list.h"
+#include "app/stages/draw/flow_layout.h"
 #include "app/stages/draw/section_view.h"
 
 #include "core/job/size_list.h"
@@ -48,7 +49,7 @@ QWidget* DrawStage::makeMiddle() {
   pictures->addLayout(beside, 2);
   column->addLayout(pictures, 1);
   tools_ = new QWidget;
-  auto* tools = new QHBoxLayout(tools_);
+  auto* tools = new FlowLayout(tools_);
   tools->setContentsMargins(0, 0, 0, 0);
   const std::pair<int, QString> kinds[] = {
       {Qt::Key_V, tr("V  Dividers")},      {Qt::Key_H, tr("H  Shelves")},
@@ -61,7 +62,6 @@ QWidget* DrawStage::makeMiddle() {
     connect(button, &QPushButton::clicked, this, [this, k = key] { ask(k); });
     tools->addWidget(button);
   }
-  tools->addStretch(1);
   column->addWidget(tools_);
   auto* line = new QHBoxLayout;
   prompt_ = new QLabel;

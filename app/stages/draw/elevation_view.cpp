@@ -16,7 +16,7 @@ namespace pp {
 ElevationView::ElevationView(Document& document, QWidget* parent)
     : QWidget(parent), document_(document) {
   setFocusPolicy(Qt::StrongFocus);
-  setMinimumSize(360, 300);
+  setMinimumSize(320, 260);
   setAccessibleName(tr("Elevation"));
   connect(&document_, &Document::changed, this, &ElevationView::follow);
   connect(&document_, &Document::selectionChanged, this, &ElevationView::follow);

@@ -22,6 +22,79 @@ QString degreesText(Angle angle) {
   return QString::number(static_cast<double>(angle.inMillidegrees()) / kMillidegrees) + QChar(0xB0);
 }
 
+class TopWriter : public SentenceWriter<Top> {
+ public:
+  using SentenceWriter::SentenceWriter;
+  std::vector<Paragraph> run() {
+    begin();
+    say(tr("The top covers a run"));
+    length(tr("width"), &Top::width);
+    say(tr("wide and"));
+    length(tr("depth"), &Top::depth);
+    say(tr("deep."));
+    shape();
+    return std::move(out_);
+  }
+
+  // All but the run it covers.
+  std::vector<Paragraph> shape() {
+    begin();
+    say(tr("It hangs over"));
+    length(tr("left overhang"), &Top::overLeft);
+    say(tr("left,"));
+    length(tr("right overhang"), &Top::overRight);
+    say(tr("right,"));
+    length(tr("front overhang"), &Top::overFront);
+    say(tr("in front and"));
+    length(tr("rear overhang"), &Top::overBack);
+    say(tr("behind."));
+    begin();
+    say(tr("It is"));
+    choice(tr("top build"), {tr("one sheet on strips"), tr("two sheets glued")},
+           static_cast<int>(body_.build),
+           [](Top& t, int i) { t.build = static_cast<TopBuild>(i); });
+    say(tr("of"));
+    material(tr("top material"), &Top::material);
+    if (body_.build == TopBuild::Laminated) {
+      say(tr("over"));
+      material(tr("lower material"), &Top::lowerMaterial, tr("the same"));
+      say(tr(", which is cut"));
+      length(tr("oversize"), &Top::oversize);
+      say(tr("over and flush-trimmed"));
+    } else {
+      say(tr(", strips"));
+      length(tr("strip width"), &Top::strip);
+      say(tr("wide, across every"));
+      length(tr("strip spacing"), &Top::stripEvery);
+    }
+    say(tr(". No sheet is longer than"));
+    length(tr("longest sheet"), &Top::longest);
+    say(tr("."));
+    begin();
+    say(tr("Its edging is"));
+    material(tr("edging material"), &Top::edgingMaterial, tr("left out"));
+    if (body_.edgingMaterial.empty()) {
+      say(tr("."));
+      return out_;
+    }
+    length(tr("edging thickness"), &Top::edging);
+    say(tr("thick with"));
+    choice(tr("edging corners"), {tr("mitred corners"), tr("butted corners")},
+           static_cast<int>(body_.corner),
+           [](Top& t, int i) { t.corner = static_cast<EdgingCorner>(i); });
+    say(tr("; front"));
+    yesNo(tr("front edging"), tr("bare"), tr("edged"), &Top::edgeFront);
+    say(tr(", left"));
+    yesNo(tr("left edging"), tr("bare"), tr("edged"), &Top::edgeLeft);
+    say(tr(", right"));
+    yesNo(tr("right edging"), tr("bare"), tr("edged"), &Top::edgeRight);
+    say(tr(", rear"));
+    yesNo(tr("rear edging"), tr("bare"), tr("edged"), &Top::edgeBack);
+    say(tr("."));
+    return out_;
+  }
+};
+
 class GroupWriter : public SentenceWriter<CarcassGroup> {
  public:
   using SentenceWriter::SentenceWriter;
@@ -75,6 +148,9 @@ class GroupWriter : public SentenceWriter<CarcassGroup> {
     say(tr(", in sections of at most"));
     length(tr("longest section"), body_.stand->longest,
            [](CarcassGroup& g, Length l) { g.stand->longest = l; });
+    say(tr(", cross pieces every"));
+    length(tr("cross piece spacing"), body_.stand->crossEvery,
+           [](CarcassGroup& g, Length l) { g.stand->crossEvery = l; });
     say(tr("."));
   }
 
@@ -104,77 +180,10 @@ class GroupWriter : public SentenceWriter<CarcassGroup> {
              g.top->material = plywood;
            });
     if (!body_.top) return say(tr("lies on them."));
-    say(tr("of"));
-    material(tr("top material"), body_.top->material,
-             [](CarcassGroup& g, const std::string& id) { g.top->material = id; });
-    say(tr("lies on them, built"));
-    choice(tr("top build"), {tr("of one sheet on strips"), tr("of two sheets")},
-           static_cast<int>(body_.top->build),
-           [](CarcassGroup& g, int i) { g.top->build = static_cast<TopBuild>(i); });
-    say(tr(", hanging over"));
-    length(tr("front overhang"), body_.top->overFront,
-           [](CarcassGroup& g, Length l) { g.top->overFront = l; });
-    say(tr("in front."));
-  }
-};
-
-class TopWriter : public SentenceWriter<Top> {
- public:
-  using SentenceWriter::SentenceWriter;
-  std::vector<Paragraph> run() {
-    begin();
-    say(tr("The top covers a run"));
-    length(tr("width"), &Top::width);
-    say(tr("wide and"));
-    length(tr("depth"), &Top::depth);
-    say(tr("deep, and hangs over"));
-    length(tr("left overhang"), &Top::overLeft);
-    say(tr("left,"));
-    length(tr("right overhang"), &Top::overRight);
-    say(tr("right,"));
-    length(tr("front overhang"), &Top::overFront);
-    say(tr("in front and"));
-    length(tr("rear overhang"), &Top::overBack);
-    say(tr("behind."));
-    begin();
-    say(tr("It is"));
-    choice(tr("top build"), {tr("one sheet on strips"), tr("two sheets glued")},
-           static_cast<int>(body_.build),
-           [](Top& t, int i) { t.build = static_cast<TopBuild>(i); });
-    say(tr("of"));
-    material(tr("top material"), &Top::material);
-    if (body_.build == TopBuild::Laminated) {
-      say(tr("over"));
-      material(tr("lower material"), &Top::lowerMaterial, tr("the same"));
-      say(tr(", which is cut"));
-      length(tr("oversize"), &Top::oversize);
-      say(tr("over and flush-trimmed."));
-    } else {
-      say(tr(", strips"));
-      length(tr("strip width"), &Top::strip);
-      say(tr("wide, across every"));
-      length(tr("strip spacing"), &Top::stripEvery);
-      say(tr("."));
-    }
-    begin();
-    say(tr("Its edging is"));
-    material(tr("edging material"), &Top::edgingMaterial, tr("left out"));
-    if (body_.edgingMaterial.empty()) return say(tr(".")), std::move(out_);
-    length(tr("edging thickness"), &Top::edging);
-    say(tr("thick with"));
-    choice(tr("edging corners"), {tr("mitred corners"), tr("butted corners")},
-           static_cast<int>(body_.corner),
-           [](Top& t, int i) { t.corner = static_cast<EdgingCorner>(i); });
-    say(tr("; front"));
-    yesNo(tr("front edging"), tr("bare"), tr("edged"), &Top::edgeFront);
-    say(tr(", left"));
-    yesNo(tr("left edging"), tr("bare"), tr("edged"), &Top::edgeLeft);
-    say(tr(", right"));
-    yesNo(tr("right edging"), tr("bare"), tr("edged"), &Top::edgeRight);
-    say(tr(", rear"));
-    yesNo(tr("rear edging"), tr("bare"), tr("edged"), &Top::edgeBack);
-    say(tr("."));
-    return std::move(out_);
+    say(tr("lies on them."));
+    const auto reach = [](Assembly& a) -> Top& { return *std::get<CarcassGroup>(a.body).top; };
+    for (Paragraph& paragraph : TopWriter(job_, *body_.top, reach).shape())
+      out_.push_back(std::move(paragraph));
   }
 };
 

@@ -9,11 +9,15 @@
 
 namespace pp {
 
-// Writes about a body of type T; what the words do is said of a T.
+// Writes about a T of an assembly, its body where nothing else is said; what the words do is said
+// of a T, which `reach` finds.
 template <class T>
 class SentenceWriter {
  public:
-  SentenceWriter(const Job& job, const T& body) : job_(job), body_(body), style_(styleOf(job)) {}
+  SentenceWriter(
+      const Job& job, const T& body,
+      std::function<T&(Assembly&)> reach = [](Assembly& a) -> T& { return std::get<T>(a.body); })
+      : job_(job), body_(body), style_(styleOf(job)), reach_(std::move(reach)) {}
 
  protected:
   static QString tr(const char* text) { return QObject::tr(text); }
@@ -25,8 +29,8 @@ class SentenceWriter {
     phrase.name = name;
     phrase.text = figure(value, style_);
     phrase.length = value;
-    phrase.setLength = [set = std::move(set)](Assembly& a, Length l) {
-      set(std::get<T>(a.body), l);
+    phrase.setLength = [set = std::move(set), reach = reach_](Assembly& a, Length l) {
+      set(reach(a), l);
     };
     out_.back().push_back(phrase);
   }
@@ -40,8 +44,8 @@ class SentenceWriter {
     phrase.text = choices.value(chosen);
     phrase.choices = std::move(choices);
     phrase.chosen = chosen;
-    phrase.choose = [choose = std::move(choose)](Assembly& a, int i) {
-      choose(std::get<T>(a.body), i);
+    phrase.choose = [choose = std::move(choose), reach = reach_](Assembly& a, int i) {
+      choose(reach(a), i);
     };
     out_.back().push_back(phrase);
   }
@@ -89,8 +93,8 @@ class SentenceWriter {
     phrase.name = name;
     phrase.text = text.isEmpty() ? tr("nothing yet") : text;
     phrase.typed = text;
-    phrase.setText = [set = std::move(set)](Assembly& a, const QString& t) {
-      return set(std::get<T>(a.body), t);
+    phrase.setText = [set = std::move(set), reach = reach_](Assembly& a, const QString& t) {
+      return set(reach(a), t);
     };
     out_.back().push_back(phrase);
   }
@@ -162,6 +166,7 @@ class SentenceWriter {
   const Job& job_;
   const T& body_;
   LengthStyle style_;
+  std::function<T&(Assembly&)> reach_;
   std::vector<Paragraph> out_;
 };
 

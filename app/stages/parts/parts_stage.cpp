@@ -96,7 +96,7 @@ PartsStage::PartsStage(Document& document, QWidget* parent) : Stage(document, pa
           &ProblemLine::show);
   row->addLayout(left, 1);
   part_ = new PartView(document);
-  part_->setFixedWidth(372);
+  part_->setFixedWidth(360);
   row->addWidget(part_);
   connect(table_->selectionModel(), &QItemSelectionModel::currentRowChanged, this,
           [this](const QModelIndex& current) { choose(current.row()); });

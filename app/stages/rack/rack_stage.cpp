@@ -66,7 +66,7 @@ RackStage::RackStage(Document& document, QWidget* parent) : Stage(document, pare
   column->addLayout(below);
   auto* moreSaws = button(tr("Add"), tr("Add saw"));
   auto* lessSaws = button(tr("Remove"), tr("Remove saw"));
-  saws->addLayout(header(tr("The saws, first to last; 0 is no limit"), {moreSaws, lessSaws}));
+  saws->addLayout(header(tr("Saws, first to last; 0: no limit"), {moreSaws, lessSaws}));
   machines_ = makeGridTable(tr("The saws"),
                             new GridModel(
                                 document, tr("saw"), machineColumns(),
