@@ -1,5 +1,7 @@
 #include "app/paint/figures.h"
 
+#include <QObject>
+
 namespace pp {
 namespace {
 
@@ -9,6 +11,24 @@ LengthStyle raised(LengthStyle style) {
 }
 
 }  // namespace
+
+QString areaFigure(double squareMetres, Unit unit) {
+  constexpr double kSquareFeet = 10.7639104;
+  return unit == Unit::Inch ? QObject::tr("%1 sq ft").arg(squareMetres * kSquareFeet, 0, 'f', 1)
+                            : QObject::tr("%1 m²").arg(squareMetres, 0, 'f', 2);
+}
+
+QString runFigure(Length length, Unit unit) {
+  constexpr double kFoot = 304.8, kMetre = 1000;
+  return unit == Unit::Inch ? QObject::tr("%1 ft").arg(length.inMm() / kFoot, 0, 'f', 1)
+                            : QObject::tr("%1 m").arg(length.inMm() / kMetre, 0, 'f', 1);
+}
+
+QString weightFigure(double grams, Unit unit) {
+  constexpr double kPound = 453.59237, kKilogram = 1000;
+  return unit == Unit::Inch ? QObject::tr("%1 lb").arg(grams / kPound, 0, 'f', 0)
+                            : QObject::tr("%1 kg").arg(grams / kKilogram, 0, 'f', 0);
+}
 
 QString counted(std::int64_t n, const QString& one, const QString& many) {
   return QStringLiteral("%1 %2").arg(n).arg(n == 1 ? one : many);

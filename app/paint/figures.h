@@ -16,6 +16,12 @@ QString figures(Length a, Length b, const LengthStyle& style);
 // As it is typed: plain digits, exact where the shown figure is rounded.
 QString typed(Length length, const LengthStyle& style);
 
+// What is bought or carried, in the unit of the drawing: "5.18 m²" or "55.8 sq ft", "10.5 m" or
+// "34 ft", "47 kg" or "104 lb".
+QString areaFigure(double squareMetres, Unit unit);
+QString runFigure(Length length, Unit unit);
+QString weightFigure(double grams, Unit unit);
+
 // "1 piece", "3 pieces".
 QString counted(std::int64_t n, const QString& one, const QString& many);
 QString qs(const std::string& text);

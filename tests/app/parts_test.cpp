@@ -76,6 +76,20 @@ TEST_F(Parts, searchAndOrdersShowTheSamePartsOtherwise) {
   EXPECT_TRUE(cell(0, 0).contains(QStringLiteral("30 ¹/₂")));  // the lid is the longest
 }
 
+TEST_F(Parts, sumsFollowTheUnit) {
+  const QString name = QStringLiteral("Totals");
+  const PartTotals totals = totalsOf(document().job(), document().breakdown().parts);
+  EXPECT_TRUE(
+      textOf(window_.get(), name)
+          .contains(
+              QStringLiteral("%1 sq ft of sheet").arg(totals.sheet.inM2() * 10.7639, 0, 'f', 1)));
+  EXPECT_TRUE(textOf(window_.get(), name).contains(QStringLiteral(" lb")));
+  click(window_.get(), QStringLiteral("Show millimetres"));
+  EXPECT_TRUE(textOf(window_.get(), name)
+                  .contains(QStringLiteral("%1 m² of sheet").arg(totals.sheet.inM2(), 0, 'f', 2)));
+  EXPECT_TRUE(textOf(window_.get(), name).contains(QStringLiteral(" kg")));
+}
+
 TEST_F(Parts, aSizeIsSetByHandWithAReasonAndTakenBack) {
   choose("T1-03");
   const Length ruled = document().breakdown().parts[2].length.total();

@@ -222,7 +222,7 @@ void LayoutStage::followSearch() {
 void LayoutStage::follow() {
   followSearch();
   const PlanShown& shown = document().plan();
-  plans_->setPlans(shown);
+  plans_->setPlans(shown, document().job().unit);
   plans_->setVisible(shown.kept.size() > 1);
   if (!shown.plan) {
     result_->setText(document().breakdown().parts.empty() ? tr("There is nothing to lay out yet.")

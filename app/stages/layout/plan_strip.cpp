@@ -23,7 +23,8 @@ PlanStrip::PlanStrip(QWidget* parent) : QWidget(parent) {
   setFixedHeight(kHeight);
 }
 
-void PlanStrip::setPlans(const PlanShown& shown) {
+void PlanStrip::setPlans(const PlanShown& shown, Unit unit) {
+  unit_ = unit;
   shown_ = shown;
   QStringList all;
   for (std::size_t i = 0; i < shown_.kept.size(); ++i) all << words(i);
@@ -74,10 +75,10 @@ void PlanStrip::paintCard(QPainter& painter, std::size_t plan) const {
                                                     static_cast<int>(line.width())));
   painter.setFont(look::text(11));
   painter.drawText(line.translated(0, 17), Qt::AlignLeft | Qt::AlignVCenter,
-                   tr("%1  %2 settings  %3 m² kept")
+                   tr("%1  %2 settings  %3 kept")
                        .arg(qs(format(one.cost)))
                        .arg(one.setups)
-                       .arg(nest::largestLeftovers(one), 0, 'f', 2));
+                       .arg(areaFigure(nest::largestLeftovers(one), unit_)));
   // The sheets in as many lines as let them be largest.
   const QRectF room(box.x() + 8, box.y() + 41, box.width() - 14, box.height() - 46);
   constexpr double kBetween = 3;

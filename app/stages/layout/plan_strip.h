@@ -11,7 +11,7 @@ class PlanStrip : public QWidget {
   Q_OBJECT
  public:
   explicit PlanStrip(QWidget* parent = nullptr);
-  void setPlans(const PlanShown& shown);
+  void setPlans(const PlanShown& shown, Unit unit);
   int planCount() const { return static_cast<int>(shown_.kept.size()); }
   // "least cost, fewest settings: 11 sheets, 759.00, 96 settings"
   QString words(std::size_t plan) const;
@@ -35,6 +35,7 @@ class PlanStrip : public QWidget {
   int current() const;
 
   PlanShown shown_;
+  Unit unit_ = Unit::Millimetre;
 };
 
 }  // namespace pp

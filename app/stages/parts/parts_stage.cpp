@@ -121,16 +121,15 @@ void PartsStage::follow() {
   table_->setColumnWidth(PartsModel::Code, 72);
   const Breakdown& breakdown = document().breakdown();
   const PartTotals totals = totalsOf(document().job(), breakdown.parts);
-  constexpr double kMetre = 1000;
-  QString words = tr("%1 pieces, %2 different, %3 m² of sheet")
+  const Unit unit = document().job().unit;
+  QString words = tr("%1 pieces, %2 different, %3 of sheet")
                       .arg(totals.pieces)
                       .arg(breakdown.parts.size())
-                      .arg(totals.sheet.inM2(), 0, 'f', 2);
-  if (totals.bars != Length{})
-    words += tr(", %1 m of bar").arg(totals.bars.inMm() / kMetre, 0, 'f', 1);
+                      .arg(areaFigure(totals.sheet.inM2(), unit));
+  if (totals.bars != Length{}) words += tr(", %1 of bar").arg(runFigure(totals.bars, unit));
   if (totals.banding != Length{})
-    words += tr(", %1 m of banding").arg(totals.banding.inMm() / kMetre, 0, 'f', 1);
-  words += tr(", %1 kg").arg(totals.grams / kMetre, 0, 'f', 0);
+    words += tr(", %1 of banding").arg(runFigure(totals.banding, unit));
+  words += tr(", ") + weightFigure(totals.grams, unit);
   std::int64_t bought = 0;
   for (const BoughtIn& one : document().job().bought) bought += one.quantity;
   if (bought > 0) words += tr("; %1 bought in").arg(bought);
