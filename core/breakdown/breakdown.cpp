@@ -51,6 +51,9 @@ std::vector<Part> grouped(const std::vector<Part>& parts) {
     }
     twin->quantity += part.quantity;
     twin->poses.insert(twin->poses.end(), part.poses.begin(), part.poses.end());
+    for (const Join& join : part.joins)
+      if (std::find(twin->joins.begin(), twin->joins.end(), join) == twin->joins.end())
+        twin->joins.push_back(join);
   }
   return out;
 }

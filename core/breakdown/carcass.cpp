@@ -155,8 +155,11 @@ class Builder {
     maker_.show(part, Side::Front, carcass_.banding);
     letBackIn(part);
     if (mitred())
-      for (const Edge edge : {Edge::W1, Edge::W2})
+      for (const Edge edge : {Edge::W1, Edge::W2}) {
         part.machining.push_back(bevel(edge, kHalfRight, Face::Outside, "mitre"));
+        part.joins.push_back({edge, JoinKind::Mitre, edge == Edge::W1 ? "bottom" : "top"});
+      }
+    if (carcass_.top == TopSchool::Capping) part.joins.push_back({Edge::W2, JoinKind::Butt, "top"});
     if (carcass_.toe)
       part.machining.push_back(
           notch(part, "toe", Length{}, carcass_.toe->height, Length{}, carcass_.toe->depth));
@@ -213,8 +216,11 @@ class Builder {
     if (panel.kind != PanelKind::RearRail) maker_.show(part, Side::Front, carcass_.banding);
     if (!shelf && panel.kind != PanelKind::FrontRail) letBackIn(part);
     if (full && mitred())
-      for (const Edge edge : {Edge::W1, Edge::W2})
+      for (const Edge edge : {Edge::W1, Edge::W2}) {
         part.machining.push_back(bevel(edge, kHalfRight, Face::Outside, "mitre"));
+        part.joins.push_back(
+            {edge, JoinKind::Mitre, edge == Edge::W1 ? "left side" : "right side"});
+      }
     return part;
   }
 
@@ -266,6 +272,8 @@ class Builder {
                          .minus("wall allowance", carcass_.wallLeft + carcass_.wallRight),
                      Reason("toe height", carcass_.toe->height));
     part.show = Face::Outside;
+    part.joins = {{Edge::W1, JoinKind::Butt, "left side"},
+                  {Edge::W2, JoinKind::Butt, "right side"}};
     Maker::place(part,
                  {{panel.rect.x, carcass_.toe->depth + t_, panel.rect.z}, kRight, kUp, kForwards});
     return part;
@@ -387,7 +395,9 @@ class Builder {
     const Length u0 = at - pose.origin[static_cast<std::size_t>(pose.u.axis)];
     const bool top = panel.kind == PanelKind::Top || panel.kind == PanelKind::FrontRail ||
                      panel.kind == PanelKind::RearRail;
-    if (panel.kind == PanelKind::Top && carcass_.top == TopSchool::EndRabbets) {
+    const bool rabbeted = panel.kind == PanelKind::Top && carcass_.top == TopSchool::EndRabbets;
+    mine.joins.push_back({end, rabbeted ? JoinKind::Rabbet : joinKind(carcass_.joint), other.name});
+    if (rabbeted) {
       other.machining.push_back(
           dadoAcross(other, mine.name, u0, t_, carcass_.topRabbet, meets.face));
       return;

@@ -334,6 +334,11 @@ class Boxes {
                                           box().depth - rules_.backSetIn - box().front - y,
                                           box().front, rules_.backDado));
     if (!grooved() || is(DrawerSchool::Over)) part.hand = Hand::None;
+    if (rabbeted) part.joins.push_back({Edge::W1, JoinKind::Rabbet, "box front"});
+    if (is(DrawerSchool::Over)) {
+      part.joins.push_back({Edge::W1, JoinKind::Butt, "box front"});
+      part.joins.push_back({Edge::W2, JoinKind::Butt, "box back"});
+    }
     parts_.push_back(part);
   }
 
@@ -353,7 +358,19 @@ class Boxes {
                                           part.length.total() - box().side, box().side,
                                           rules_.frontRabbet));
     }
+    joinToSides(part);
     parts_.push_back(part);
+  }
+
+  // Ends of the box's front and back that meet the sides.
+  void joinToSides(Part& part) const {
+    const bool back = part.name.ends_with("back");
+    if (is(DrawerSchool::Over) || (is(DrawerSchool::RabbetedFront) && !back)) return;
+    const JoinKind kind = is(DrawerSchool::RabbetedFront) ? JoinKind::Dado
+                          : is(DrawerSchool::Brads)       ? JoinKind::Brads
+                                                          : JoinKind::Butt;
+    part.joins.push_back({Edge::W1, kind, "left box side"});
+    part.joins.push_back({Edge::W2, kind, "right box side"});
   }
 
   void stopGroove(Part& part) const {
@@ -383,6 +400,7 @@ class Boxes {
         if (is(DrawerSchool::Over)) stopGroove(part);
         break;
     }
+    joinToSides(part);
     parts_.push_back(part);
   }
 

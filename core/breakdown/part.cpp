@@ -88,6 +88,49 @@ Box removed(const Machining& machining, const Part& part) {
   return out;
 }
 
+JoinKind joinKind(Joint joint) {
+  switch (joint) {
+    case Joint::Dado:
+      return JoinKind::Dado;
+    case Joint::Pocket:
+      return JoinKind::Pocket;
+    case Joint::LooseTenon:
+      return JoinKind::LooseTenon;
+    case Joint::Dowel:
+      return JoinKind::Dowel;
+    case Joint::Brads:
+      return JoinKind::Brads;
+    case Joint::Butt:
+      break;
+  }
+  return JoinKind::Butt;
+}
+
+std::string describe(const Join& join, const Part& part) {
+  const std::string end =
+      fmt::format("{} {}", sideName(part.edges[static_cast<std::size_t>(join.edge)]),
+                  join.edge == Edge::W1 || join.edge == Edge::W2 ? "end" : "edge");
+  switch (join.kind) {
+    case JoinKind::Dado:
+      return fmt::format("{} in a dado of the {}", end, join.to);
+    case JoinKind::Rabbet:
+      return fmt::format("{} in a rabbet of the {}", end, join.to);
+    case JoinKind::Pocket:
+      return fmt::format("{} against the {}, pocket screws", end, join.to);
+    case JoinKind::LooseTenon:
+      return fmt::format("{} against the {}, loose tenons", end, join.to);
+    case JoinKind::Dowel:
+      return fmt::format("{} against the {}, dowels", end, join.to);
+    case JoinKind::Brads:
+      return fmt::format("{} against the {}, glue and brads", end, join.to);
+    case JoinKind::Mitre:
+      return fmt::format("{} mitred to the {}", end, join.to);
+    case JoinKind::Butt:
+      break;
+  }
+  return fmt::format("{} against the {}, glue and screws", end, join.to);
+}
+
 std::string describe(const Machining& machining, const Part& part, const LengthStyle& style) {
   const std::string edge = sideName(part.edges[static_cast<std::size_t>(machining.from)]);
   const std::string face = machining.face == Face::Inside ? "inside" : "outside";

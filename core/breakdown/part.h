@@ -69,6 +69,16 @@ struct Machining {
   bool operator==(const Machining&) const = default;
 };
 
+// How an edge of a part is joined, and to what.
+enum class JoinKind { Butt, Dado, Pocket, LooseTenon, Dowel, Brads, Rabbet, Mitre };
+JoinKind joinKind(Joint joint);
+struct Join {
+  Edge edge = Edge::W1;
+  JoinKind kind = JoinKind::Butt;
+  std::string to;  // name of the other part
+  bool operator==(const Join&) const = default;
+};
+
 struct Part {
   std::string code;      // "B1-03"
   std::string name;      // "left side"
@@ -96,6 +106,7 @@ struct Part {
   std::string run;         // grain run, empty: none
   int runOrder = 0;
   std::vector<Machining> machining;
+  std::vector<Join> joins;
   std::vector<Pose> poses;  // where each copy goes; as many as quantity
   OpeningPath opening;      // the opening it came from, empty for the carcass itself
 
@@ -116,6 +127,9 @@ bool isRow(Cut cut);
 // The room a machining takes out of a part, in the part's own frame; empty for rows, bevels, tapers
 // and whatever is not a rectangle.
 Box removed(const Machining& machining, const Part& part);
+
+// "left end in a dado of the left side", "top end on the top, glued and screwed"
+std::string describe(const Join& join, const Part& part);
 
 // "dado for the bottom, inside face, 100 from the bottom edge, 18 wide, 6 deep, through"
 std::string describe(const Machining& machining, const Part& part, const LengthStyle& style);

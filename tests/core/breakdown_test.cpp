@@ -172,5 +172,35 @@ TEST(Breakdown, demoJobsHaveNoTroubles) {
   }
 }
 
+TEST(Joins, everyPanelSaysWhatItsEndsMeet) {
+  Assembly assembly = test::metricCarcass();
+  Split split;
+  split.sizes = {Share{}, Share{}};
+  split.children.resize(2);
+  assembly.carcass().inside = Opening{split, {}};
+  const auto words = [&](const char* name) {
+    std::string out;
+    for (const Part& part : breakDown(test::jobWith(assembly.carcass())).parts)
+      if (part.name == name)
+        for (const Join& join : part.joins) out += describe(join, part) + "; ";
+    return out;
+  };
+  EXPECT_EQ(words("bottom"),
+            "left end in a dado of the left side; right end in a dado of the right "
+            "side; ");
+  EXPECT_EQ(words("divider"), "bottom end in a dado of the bottom; top end in a dado of the top; ");
+  assembly.carcass().joint = Joint::Pocket;
+  EXPECT_EQ(words("divider"),
+            "bottom end against the bottom, pocket screws; top end against the top, pocket "
+            "screws; ");
+  assembly.carcass().top = TopSchool::Capping;
+  EXPECT_EQ(words("left side"), "top end against the top, glue and screws; ");
+  assembly.carcass().top = TopSchool::EndRabbets;
+  EXPECT_EQ(words("top"),
+            "left end in a rabbet of the left side; right end in a rabbet of the right side; ");
+  assembly.carcass().top = TopSchool::Mitred;
+  EXPECT_EQ(words("right side"), "bottom end mitred to the bottom; top end mitred to the top; ");
+}
+
 }  // namespace
 }  // namespace pp

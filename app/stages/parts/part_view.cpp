@@ -84,6 +84,9 @@ QString wordsFor(const Job& job, const std::vector<Part>& parts, const Part& par
   const QString finishes[] = {PartView::tr("left bare"), PartView::tr("clear"),
                               PartView::tr("painted"), PartView::tr("stained")};
   out += paragraph(PartView::tr("Finish"), finishes[static_cast<int>(part.finish)]);
+  QStringList joins;
+  for (const Join& join : part.joins) joins << qs(describe(join, part));
+  if (!joins.isEmpty()) out += paragraph(PartView::tr("Joined"), joins.join(QLatin1Char('\n')));
   QStringList machining;
   for (const Machining& one : part.machining) machining << qs(describe(one, part, style));
   if (!machining.isEmpty())
