@@ -166,7 +166,10 @@ void override(const Job& job, Part& part) {
 }  // namespace
 
 Breakdown breakDown(const Job& job, const Assembly& assembly) {
-  Breakdown out = AssemblyBreaker(job, assembly).run();
+  const bool group = std::holds_alternative<CarcassGroup>(assembly.body);
+  Breakdown out = assembly.lot.empty() || group
+                      ? AssemblyBreaker(job, assembly).run()
+                      : AssemblyBreaker(asCutFromLot(job, assembly), assembly).run();
   out.parts = grouped(out.parts);
   int number = 0;
   for (Part& part : out.parts) {

@@ -382,7 +382,9 @@ const CarcassGroup* groupOf(const Job& job, const std::string& carcass) {
   return nullptr;
 }
 
-Result<CarcassLayout> layOut(const Job& job, const Assembly& assembly) {
+Result<CarcassLayout> layOut(const Job& given, const Assembly& assembly) {
+  const Job lotted = assembly.lot.empty() ? Job{} : asCutFromLot(given, assembly);
+  const Job& job = assembly.lot.empty() ? given : lotted;
   const Carcass& carcass = assembly.carcass();
   const CarcassGroup* group = groupOf(job, assembly.code);
   if (group == nullptr) return layOut(job, carcass);

@@ -25,6 +25,7 @@ Part Maker::board(std::string name, const std::string& material, Reason length,
   part.name = std::move(name);
   part.assembly = assembly_.code;
   part.material = material;
+  part.lot = assembly_.lot;
   part.thickness = sheet.measured;
   part.grain = sheet.grained ? PartGrain::Length : PartGrain::Any;
   part.lumber = sheet.lumber;

@@ -86,6 +86,7 @@ struct Part {
   std::int64_t quantity = 1;
   Hand hand = Hand::None;
   std::string material;  // id of a Material
+  std::string lot;       // that it must be cut from; empty: any
   Length thickness;      // measured
   Reason length, width;  // finished sizes, banding included, and where they come from
   PartGrain grain = PartGrain::Length;

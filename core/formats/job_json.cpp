@@ -628,6 +628,7 @@ void fields(A& a, Assembly& v) {
   a("copies", v.copies);
   a.choice("finish", v.finish, kFinishes);
   bodyField(a, v.body);
+  a("lot", v.lot);
 }
 
 template <class A>

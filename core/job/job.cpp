@@ -64,6 +64,15 @@ LengthStyle styleOf(const Job& job) {
   return style;
 }
 
+Job asCutFromLot(const Job& job, const Assembly& assembly) {
+  Job out = job;
+  for (const StockPiece& piece : job.stock)
+    if (piece.lot == assembly.lot && piece.measured)
+      for (Material& material : out.materials)
+        if (material.id == piece.material) material.measured = *piece.measured;
+  return out;
+}
+
 void renameAssembly(Job& job, std::size_t index, const std::string& code) {
   const std::string old = std::exchange(job.assemblies[index].code, code);
   const auto rename = [&](std::string& part) {

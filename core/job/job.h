@@ -26,6 +26,9 @@ struct Assembly {
   std::int64_t copies = 1;  // so many of it are built, 1..1 000
   Finish finish = Finish::None;
   AssemblyBody body;
+  // The lot it is cut from, and so how thick its panels are; empty, or a lot that is not in the
+  // rack: any. A group's own parts follow the materials.
+  std::string lot;
 
   bool isCarcass() const { return std::holds_alternative<Carcass>(body); }
   // Precondition: isCarcass().
@@ -113,6 +116,10 @@ struct Job {
 const Material* findMaterial(const Job& job, const std::string& id);
 const Banding* findBanding(const Job& job, const std::string& name);
 const Assembly* findAssembly(const Job& job, const std::string& code);
+
+// The job with its materials as thick as they were measured in the assembly's lot, where it has
+// one.
+Job asCutFromLot(const Job& job, const Assembly& assembly);
 
 // The outer width of an assembly, of a group the sum of its members', for the tape.
 Length widthOf(const Job& job, const Assembly& assembly);

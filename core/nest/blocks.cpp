@@ -235,16 +235,26 @@ class Grouper {
     return false;
   }
 
-  // `rows`: the only stock rows it may lie on; empty: any.
+  // The rows of a lot; none where the lot is any, or has no such stock.
+  static std::vector<std::size_t> rowsOfLot(const Group& group, const std::string& lot) {
+    std::vector<std::size_t> out;
+    for (std::size_t k = 0; k < group.stock.size() && !lot.empty(); ++k)
+      if (group.stock[k].lot == lot) out.push_back(k);
+    return out;
+  }
+
+  // `rows`: the only stock rows it may lie on; empty: any of the part's lot.
   void addBlock(Group& group, const std::vector<std::size_t>& members, std::int64_t copies,
                 const std::vector<std::size_t>& rows) {
     if (copies <= 0) return;
     Block block;
     block.lies = liesOf(members);
     block.copies = copies;
-    if (!rows.empty()) {
+    const std::vector<std::size_t> only =
+        rows.empty() ? rowsOfLot(group, request_.parts[members.front()].lot) : rows;
+    if (!only.empty()) {
       block.rows.assign(group.stock.size(), 0);
-      for (const std::size_t row : rows) block.rows[row] = 1;
+      for (const std::size_t row : only) block.rows[row] = 1;
     }
     for (const std::size_t i : members) {
       block.shows = block.shows || request_.parts[i].shows;
@@ -257,8 +267,10 @@ class Grouper {
     }
     for (const std::size_t i : members)
       out_.impossible.push_back({i, copies,
-                                 rows.empty() ? reason(i, block, members.size() > 1)
-                                              : "it does not fit the piece it is pinned to"});
+                                 only.empty() ? reason(i, block, members.size() > 1)
+                                 : rows.empty()
+                                     ? "it fits no piece of the lot " + request_.parts[i].lot
+                                     : "it does not fit the piece it is pinned to"});
   }
 
   static std::string mm(Nm nm) { return formatMm(Length::nm(nm)) + " mm"; }

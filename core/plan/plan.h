@@ -100,7 +100,7 @@ struct Plan {
   double seconds = 0;
   bool complete() const { return unplaced.empty(); }
   std::int64_t missing() const;  // copies that have no place
-  double yield() const;  // 0 for a plan without sheets
+  double yield() const;          // 0 for a plan without sheets
   bool proven() const { return complete() && cost <= bound.cost; }
 };
 

@@ -90,6 +90,7 @@ NestRequest requestOf(const Job& job, const std::vector<Part>& parts) {
     demand.run = part.run;
     demand.runOrder = part.runOrder;
     demand.shows = part.name == "drawer front";
+    demand.lot = part.lot;
     out.parts.push_back(std::move(demand));
   }
   for (const StockPiece& piece : job.stock) {

@@ -23,7 +23,8 @@ struct PartDemand {
   std::int64_t runOrder = 0;
   bool mitred = false;  // of a run: its parts are parted by two bevel cuts, so that the figure
                         // meets at the show face; the same for all parts of the run
-  bool shows = false;  // should come from one lot with the others of its material that show
+  bool shows = false;   // should come from one lot with the others of its material that show
+  std::string lot;      // it must come from; empty, or none of the stock's: any
 };
 
 // Equal pieces of stock.

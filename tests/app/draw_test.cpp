@@ -387,6 +387,16 @@ TEST_F(Draw, theWorktopOfAGroupIsSaidInFull) {
   EXPECT_TRUE(document().breakdown().troubles.empty());
 }
 
+TEST_F(Draw, theLotAnAssemblyIsCutFromSetsItsThickness) {
+  open("log-wall");
+  byMouse_ = true;
+  choose("lot", QStringLiteral("lot B, September"));
+  EXPECT_EQ(first().lot, "B, September");
+  EXPECT_EQ(document().breakdown().parts.front().thickness, Length::um(18'200));
+  click(window_.get(), QStringLiteral("Undo"));
+  EXPECT_EQ(document().breakdown().parts.front().thickness, Length::um(17'800));
+}
+
 TEST_F(Draw, aCarcassOfAGroupIsNotTakenOutFromUnderIt) {
   open("log-wall");
   byMouse_ = true;

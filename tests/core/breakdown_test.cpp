@@ -202,5 +202,39 @@ TEST(Joins, everyPanelSaysWhatItsEndsMeet) {
   EXPECT_EQ(words("right side"), "bottom end mitred to the bottom; top end mitred to the top; ");
 }
 
+// 18.3 instead of 18 in a lot of its own: the bottom between butted sides is 600 - 36.6.
+TEST(Lots, anAssemblyIsAsThickAsTheLotItIsCutFrom) {
+  Job job = test::jobWith(test::metricCarcass().carcass());
+  job.assemblies[0].carcass().joint = Joint::Butt;
+  const Length width = job.assemblies[0].carcass().width;
+  StockPiece sheet;
+  sheet.id = "LOT-B";
+  sheet.material = "b18";
+  sheet.lot = "B";
+  sheet.measured = mm(18.3);
+  sheet.length = mm(2440);
+  sheet.width = mm(1220);
+  job.stock.push_back(sheet);
+  const auto bottom = [&job] {
+    const Breakdown out = breakDown(job);
+    for (const Part& part : out.parts)
+      if (part.name == "bottom") return part;
+    return Part{};
+  };
+  const std::vector<Part> before = breakDown(job).parts;
+  EXPECT_EQ(bottom().length.total(), width - mm(36));
+  job.assemblies[0].lot = "B";
+  EXPECT_EQ(bottom().length.total(), width - mm(36.6));
+  EXPECT_EQ(bottom().thickness, mm(18.3));
+  EXPECT_EQ(bottom().lot, "B");
+  EXPECT_EQ(layOut(job, job.assemblies[0])->thickness, mm(18.3));
+  bool said = false;
+  for (const PartChange& change : changedParts(before, breakDown(job).parts))
+    said = said || (change.name == "bottom" && change.oldLength - change.newLength == mm(0.6));
+  EXPECT_TRUE(said);
+  job.assemblies[0].lot = "a lot that was used up";
+  EXPECT_EQ(bottom().length.total(), width - mm(36));
+}
+
 }  // namespace
 }  // namespace pp

@@ -146,6 +146,45 @@ TEST(Lots, whatShowsComesFromOne) {
   EXPECT_EQ(stockOf(request, nest::nest(request, steps(300)), 0).size(), 2U);
 }
 
+TEST(Lots, aPartThatNamesItsLotLiesOnNoOther) {
+  NestRequest request;
+  request.kerf = test::mm(3);
+  StockSupply a;
+  a.id = "A";
+  a.material = "birch";
+  a.thickness = a.measured = test::mm(18);
+  a.length = test::mm(1000);
+  a.width = test::mm(500);
+  a.lot = "June";
+  StockSupply b = a;
+  b.id = "B";
+  b.lot = "September";
+  a.price = Money::whole(1);
+  b.price = Money::whole(9);
+  request.stock = {a, b};
+  PartDemand part;
+  part.code = "X";
+  part.material = "birch";
+  part.thickness = test::mm(18);
+  part.length = test::mm(400);
+  part.width = test::mm(300);
+  part.quantity = 2;
+  part.lot = "September";
+  request.parts = {part};
+  nest::NestOptions options;
+  options.steps = 200;
+  const Plan plan = nest::nest(request, options);
+  ASSERT_EQ(plan.sheets.size(), 1U);
+  EXPECT_EQ(plan.sheets[0].stock, 1U) << "dearer, but of its lot";
+  request.parts[0].lot = "never bought";
+  EXPECT_EQ(nest::nest(request, options).sheets.at(0).stock, 0U);
+  request.parts[0].lot = "September";
+  request.parts[0].length = test::mm(1200);
+  const Plan none = nest::nest(request, options);
+  ASSERT_EQ(none.unplaced.size(), 1U);
+  EXPECT_EQ(none.unplaced[0].reason, "it fits no piece of the lot September");
+}
+
 TEST(Runs, aMitredRunLosesTwoBevelCutsBetweenItsParts) {
   NestRequest request;
   request.kerf = Length::um(3'200);

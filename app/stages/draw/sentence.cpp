@@ -1,5 +1,7 @@
 #include "app/stages/draw/sentence.h"
 
+#include <algorithm>
+
 #include "app/stages/draw/sentence_writer.h"
 
 namespace pp {
@@ -46,7 +48,7 @@ QString jointRemark(Joint joint) {
 }
 
 // What is said of every assembly: how many of it there are and how it is finished.
-Paragraph howMany(const Assembly& assembly) {
+Paragraph howMany(const Job& job, const Assembly& assembly) {
   const auto words = [](const QString& text) {
     Phrase out;
     out.text = text;
@@ -68,7 +70,28 @@ Paragraph howMany(const Assembly& assembly) {
   finish.chosen = static_cast<int>(assembly.finish);
   finish.text = finish.choices[finish.chosen];
   finish.choose = [](Assembly& a, int i) { a.finish = static_cast<Finish>(i); };
-  return {copies, words(QObject::tr("of it are built. It is")), finish, words(QObject::tr("."))};
+  Paragraph out = {copies, words(QObject::tr("of it are built. It is")), finish};
+  std::vector<std::string> lots = {""};
+  for (const StockPiece& piece : job.stock)
+    if (piece.measured && !piece.lot.empty() &&
+        std::find(lots.begin(), lots.end(), piece.lot) == lots.end())
+      lots.push_back(piece.lot);
+  // A group's members say theirs.
+  if (lots.size() > 1 && !std::holds_alternative<CarcassGroup>(assembly.body)) {
+    Phrase lot;
+    lot.name = QObject::tr("lot");
+    lot.choices = {QObject::tr("any lot")};
+    for (std::size_t i = 1; i < lots.size(); ++i)
+      lot.choices << QObject::tr("lot %1").arg(qs(lots[i]));
+    const auto at = std::find(lots.begin(), lots.end(), assembly.lot);
+    lot.chosen = at == lots.end() ? 0 : static_cast<int>(at - lots.begin());
+    lot.text = lot.choices[lot.chosen];
+    lot.choose = [lots](Assembly& a, int i) { a.lot = lots[static_cast<std::size_t>(i)]; };
+    out.push_back(words(QObject::tr(", cut from")));
+    out.push_back(lot);
+  }
+  out.push_back(words(QObject::tr(".")));
+  return out;
 }
 
 }  // namespace
@@ -76,7 +99,7 @@ Paragraph howMany(const Assembly& assembly) {
 std::vector<Paragraph> describe(const Job& job, const Assembly& assembly,
                                 const std::optional<OpeningPath>& selected) {
   std::vector<Paragraph> out = std::visit(Describer{job, assembly, selected}, assembly.body);
-  out.push_back(howMany(assembly));
+  out.push_back(howMany(job, assembly));
   return out;
 }
 
