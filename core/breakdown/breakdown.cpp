@@ -65,8 +65,9 @@ namespace {
 // Everything one assembly is made of, or what keeps it from being made.
 class AssemblyBreaker {
  public:
-  AssemblyBreaker(const Job& job, const Assembly& assembly)
-      : job_(job), assembly_(assembly), maker_(job, assembly) {}
+  // `cut`: the job as the assembly's lot makes it.
+  AssemblyBreaker(const Job& job, const Job& cut, const Assembly& assembly)
+      : job_(job), assembly_(assembly), maker_(cut, assembly) {}
 
   Breakdown run() {
     std::visit([this](const auto& body) { breakDown(body); }, assembly_.body);
@@ -96,7 +97,7 @@ class AssemblyBreaker {
     if (!take(carcassParts(maker_, carcass, layout.value()))) return;
     for (const OpeningRect& leaf : layout->leaves) {
       if (!std::holds_alternative<DrawerBank>(find(carcass.inside, leaf.path)->content)) continue;
-      const auto drawers = planDrawers(job_, carcass, layout.value(), leaf);
+      const auto drawers = planDrawers(maker_.job(), carcass, layout.value(), leaf);
       if (drawers)
         take(drawerParts(maker_, carcass, drawers.value(), leaf), leaf.path, true);
       else
@@ -168,8 +169,8 @@ void override(const Job& job, Part& part) {
 Breakdown breakDown(const Job& job, const Assembly& assembly) {
   const bool group = std::holds_alternative<CarcassGroup>(assembly.body);
   Breakdown out = assembly.lot.empty() || group
-                      ? AssemblyBreaker(job, assembly).run()
-                      : AssemblyBreaker(asCutFromLot(job, assembly), assembly).run();
+                      ? AssemblyBreaker(job, job, assembly).run()
+                      : AssemblyBreaker(job, asCutFromLot(job, assembly), assembly).run();
   out.parts = grouped(out.parts);
   int number = 0;
   for (Part& part : out.parts) {

@@ -14,6 +14,7 @@ namespace {
 struct Surroundings {
   std::optional<FaceFrame> frame;
   std::optional<Stand> stand;
+  std::optional<Length> frameThickness = {};           // where it is not the job's
   bool neighbourLeft = false, neighbourRight = false;  // under the same frame
 };
 
@@ -25,7 +26,9 @@ class Solver {
     if (carcass.back.school != BackSchool::None)
       out_.backThickness = findMaterial(job, carcass.back.material)->measured;
     out_.frame = around_.frame;
-    if (out_.frame) out_.frameThickness = findMaterial(job, out_.frame->material)->measured;
+    if (out_.frame)
+      out_.frameThickness =
+          around_.frameThickness.value_or(findMaterial(job, out_.frame->material)->measured);
     if (around_.stand) out_.foot = around_.stand->height;
     doorThickness_ = findMaterial(job, carcass.fronts.material)->measured;
   }
@@ -371,7 +374,7 @@ FrontRect OpeningRect::passage() const {
 }
 
 Result<CarcassLayout> layOut(const Job& job, const Carcass& carcass) {
-  return Solver(job, carcass, {carcass.frame, carcass.stand, false, false}).run();
+  return Solver(job, carcass, {carcass.frame, carcass.stand}).run();
 }
 
 const CarcassGroup* groupOf(const Job& job, const std::string& carcass) {
@@ -390,6 +393,8 @@ Result<CarcassLayout> layOut(const Job& given, const Assembly& assembly) {
   if (group == nullptr) return layOut(job, carcass);
   Surroundings around;
   around.frame = group->frame ? group->frame : carcass.frame;
+  // A group's frame is not cut from a member's lot.
+  if (group->frame) around.frameThickness = findMaterial(given, group->frame->material)->measured;
   around.stand = group->stand ? group->stand : carcass.stand;
   if (group->frame) {
     around.neighbourLeft = group->members.front() != assembly.code;

@@ -105,6 +105,14 @@ Job measuredJob() {
   job.materials[0].measured = Length::um(pick(1'700, 1'900) * 10);
   job.materials[1].measured = Length::um(pick(1'100, 1'300) * 10);
   job.materials[2].measured = Length::um(pick(500, 650) * 10);
+  StockPiece lot;
+  lot.id = "LOT-B";
+  lot.material = "b18";
+  lot.lot = "B";
+  lot.measured = Length::um(pick(1'700, 1'900) * 10);
+  lot.length = Length::mm(2'440);
+  lot.width = Length::mm(1'220);
+  job.stock.push_back(lot);
   return job;
 }
 
@@ -176,6 +184,7 @@ rc::Gen<Job> buildableJob() {
     if (pick(0, 4) == 0) carcass.cleat = Cleat{"b18", Length::mm(80)};
     carcass.inside = randomOpening(2);
     assembly.body = carcass;
+    if (pick(0, 2) == 0) assembly.lot = "B";
     job.assemblies = {assembly};
     return job;
   });
@@ -193,6 +202,7 @@ rc::Gen<Job> buildableGroup() {
     for (int i = 0; i < count; ++i) {
       Assembly member;
       member.code = "B" + std::to_string(i + 1);
+      if (pick(0, 2) == 0) member.lot = "B";
       Carcass carcass = first;
       carcass.width = Length::um(pick(400'000, 1'000'000));
       carcass.wallLeft = i == 0 ? first.wallLeft : Length{};
