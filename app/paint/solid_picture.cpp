@@ -6,6 +6,7 @@
 #include <limits>
 #include <numbers>
 
+#include "app/paint/dimension.h"
 #include "app/paint/figures.h"
 #include "app/paint/look.h"
 #include "app/paint/wood.h"
@@ -53,7 +54,7 @@ class Camera {
   // Drawn apart, every body moves away from the middle along each axis.
   Vec shiftOf(const SolidScene::Body& body) const {
     constexpr double kSpread = 0.6;
-    const Vec away = body.middle - middle_;
+    const Vec away = body.middle() - middle_;
     return (apart_ * kSpread) * away;
   }
   Vec see(Vec p) const {
@@ -61,6 +62,8 @@ class Camera {
             scale_ * dot(p, towards_)};
   }
   Vec towards() const { return towards_; }
+  Vec right() const { return right_; }
+  Vec up() const { return up_; }
 
  private:
   const SolidScene& scene_;
@@ -260,12 +263,8 @@ Drawing drawn(const SolidScene& scene, const QSizeF& size, const SolidView& view
     for (const Convex& whole : body.pieces) {
       const Convex piece = view.section ? clipped(whole, *view.section) : whole;
       for (const std::vector<Vec>& face : piece.faces) {
-        Vec normal;
-        for (std::size_t k = 0; k < face.size(); ++k)
-          normal = normal + cross(face[k], face[(k + 1) % face.size()]);
-        const double length = std::sqrt(dot(normal, normal));
-        if (length <= 0 || dot(normal, camera.towards()) <= 0) continue;
-        normal = (1 / length) * normal;
+        const auto [normal, distance] = planeOf(face);
+        if (dot(normal, camera.towards()) <= 0) continue;
         // Paper tones: what lies level is lightest, what faces sideways darkest.
         const int light =
             100 + static_cast<int>(std::abs(normal.z) < 0.5
@@ -274,8 +273,7 @@ Drawing drawn(const SolidScene& scene, const QSizeF& size, const SolidView& view
         const int tone = view.section && liesOn(face, *view.section) ? kCutThrough : light;
         seen.clear();
         for (const Vec& p : face) seen.push_back(camera.see(p + shift));
-        out.canvas.fill(seen, base.darker(tone).rgb(),
-                        out.surfaces.find(normal, dot(normal, face.front())));
+        out.canvas.fill(seen, base.darker(tone).rgb(), out.surfaces.find(normal, distance));
       }
     }
   }
@@ -302,7 +300,8 @@ void add(SolidScene& scene, const Job& job, const Breakdown& breakdown, double s
             high = {std::max(high.x, p.x), std::max(high.y, p.y), std::max(high.z, p.z)};
           }
       if (body.pieces.empty()) continue;
-      body.middle = 0.5 * (low + high);
+      body.low = low;
+      body.high = high;
       const bool first = scene.bodies.empty();
       const Vec a = first ? low : scene.low;
       const Vec b = first ? high : scene.high;
@@ -346,7 +345,7 @@ void SolidPicture::paint(QPainter& painter, const QRectF& room, const SolidView&
   std::vector<QRectF> taken;
   for (std::size_t i = 0; i < scene_.bodies.size(); ++i) {
     const SolidScene::Body& body = scene_.bodies[i];
-    const Vec at = camera.see(body.middle + camera.shiftOf(body));
+    const Vec at = camera.see(body.middle() + camera.shiftOf(body));
     // Only where the body itself is seen, and not over another code.
     if (drawing.bodyAt(at.x * ratio, at.y * ratio) != static_cast<int>(i)) continue;
     const QSizeF size(metrics.horizontalAdvance(body.code) + 6, metrics.height());
@@ -368,6 +367,23 @@ QString SolidPicture::codeAt(const QPointF& point, const QRectF& room,
   const QPointF p = point - room.topLeft();
   const int body = drawing.bodyAt(p.x(), p.y());
   return body < 0 ? QString() : scene_.bodies[static_cast<std::size_t>(body)].code;
+}
+
+void SolidPicture::paintSizes(QPainter& painter, const QRectF& room, const SolidView& view,
+                              const LengthStyle& style, double away) const {
+  const Camera camera(scene_, {{0, 0}, room.size()}, view);
+  const QRectF seen =
+      QRectF(place(scene_.low, room, view), place(scene_.high, room, view)).normalized();
+  const auto show = [&](Vec along) {
+    constexpr double kNm = 1e6;
+    const double mm = std::abs(dot(scene_.high - scene_.low, along));
+    return figure(Length::nm(qRound64(mm * kNm)), style);
+  };
+  painter.setRenderHint(QPainter::Antialiasing);
+  const double below = seen.bottom() + away;
+  const double left = seen.left() - away;
+  paintDimension(painter, {seen.left(), below}, {seen.right(), below}, show(camera.right()));
+  paintDimension(painter, {left, seen.bottom()}, {left, seen.top()}, show(camera.up()));
 }
 
 QPointF SolidPicture::place(Vec point, const QRectF& room, const SolidView& view) const {

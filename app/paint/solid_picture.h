@@ -17,7 +17,8 @@ struct SolidScene {
     QString code;
     QColor colour;
     std::vector<Convex> pieces;
-    Vec middle;
+    Vec low, high;
+    Vec middle() const { return 0.5 * (low + high); }
   };
   std::vector<Body> bodies;
   Vec low, high;
@@ -47,6 +48,9 @@ class SolidPicture {
   void paint(QPainter& painter, const QRectF& room, const SolidView& view) const;
   // The code of the part seen at a point, or empty.
   QString codeAt(const QPointF& point, const QRectF& room, const SolidView& view) const;
+  // The outer sizes below and at the left, for a view straight along an axis.
+  void paintSizes(QPainter& painter, const QRectF& room, const SolidView& view,
+                  const LengthStyle& style, double away) const;
   // Where a point in space comes to lie.
   QPointF place(Vec point, const QRectF& room, const SolidView& view) const;
 

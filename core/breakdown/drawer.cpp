@@ -303,11 +303,8 @@ class Boxes {
         part.runOrder = order;
       }
       if (part.name == "drawer front" || part.name.ends_with("upper rail")) {
-        constexpr Angle kFingerPull = Angle::degrees(30);
-        const Length middle = part.width.total() / 2;
-        part.machining.push_back(
-            rules.fingerPull ? bevel(Edge::L2, kFingerPull, Face::Outside, "finger pull")
-                             : pullHole(part, middle, Edge::L2, part.width.total() - middle));
+        const Length width = part.width.total();
+        part.machining.push_back(opener(rules, part, Edge::L2, width - width / 2));
       }
       parts_.push_back(std::move(part));
     }

@@ -203,9 +203,11 @@ std::vector<Leaf> leavesOf(const Carcass& carcass, const CarcassLayout& layout,
 
 }  // namespace
 
-Machining pullHole(const Part& part, Length v, Edge from, Length distance) {
-  Machining out = round(Cut::Hole, "pull", part.length.total() / 2, v, kScrewHole, part.thickness,
-                        from, distance);
+Machining opener(const FrontRules& rules, const Part& part, Edge free, Length in) {
+  if (rules.fingerPull) return bevel(free, kFingerPull, Face::Outside, "finger pull");
+  Machining out =
+      round(Cut::Hole, "pull", part.length.total() / 2,
+            free == Edge::L2 ? part.width.total() - in : in, kScrewHole, part.thickness, free, in);
   out.through = true;
   return out;
 }
@@ -310,12 +312,8 @@ Result<std::vector<Part>> doorParts(const Maker& maker, const Carcass& carcass,
                                          low ? Edge::L1 : Edge::L2, kCupCentre));
       if (!pulled) continue;
       const Edge free = low ? Edge::L2 : Edge::L1;
-      if (rules.fingerPull) {
-        part.machining.push_back(bevel(free, kFingerPull, Face::Outside, "finger pull"));
-      } else {
-        const Length in = std::min(rules.pullFromEdge, part.width.total() / 2);
-        part.machining.push_back(pullHole(part, low ? part.width.total() - in : in, free, in));
-      }
+      part.machining.push_back(
+          opener(rules, part, free, std::min(rules.pullFromEdge, part.width.total() / 2)));
     }
     out.insert(out.end(), parts.begin(), parts.end());
   }

@@ -38,8 +38,9 @@ Result<std::vector<Part>> frontParts(const Maker& maker, const FrontRules& rules
                                      const FrontPlace& place, const std::string& name, bool upright,
                                      const OpeningPath& opening);
 
-// The screw hole of a pull in the middle of a board's length, `v` across it.
-Machining pullHole(const Part& part, Length v, Edge from, Length distance);
+// What a front is opened by, along its free edge (L1 or L2): the edge bevelled behind, or the screw
+// hole of a pull in the middle of its length, `in` from the edge.
+Machining opener(const FrontRules& rules, const Part& part, Edge free, Length in);
 
 // Every door of the carcass.
 Result<std::vector<Part>> doorParts(const Maker& maker, const Carcass& carcass,

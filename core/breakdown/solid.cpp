@@ -14,6 +14,15 @@ Vec cross(Vec a, Vec b) {
   return {a.y * b.z - a.z * b.y, a.z * b.x - a.x * b.z, a.x * b.y - a.y * b.x};
 }
 
+Plane planeOf(const std::vector<Vec>& face) {
+  Vec normal;  // Newell's, which does not mind points that nearly coincide
+  for (std::size_t i = 0; i < face.size(); ++i)
+    normal = normal + cross(face[i], face[(i + 1) % face.size()]);
+  const double length = std::sqrt(dot(normal, normal));
+  if (length > 0) normal = (1 / length) * normal;
+  return {normal, dot(normal, face.front())};
+}
+
 namespace {
 
 constexpr double kSame = 1e-7;  // millimetres
@@ -29,15 +38,6 @@ Convex boxOf(const Box& box) {
   };
   return {{face(0, 2, 3, 1), face(4, 5, 7, 6), face(0, 1, 5, 4), face(2, 6, 7, 3), face(0, 4, 6, 2),
            face(1, 3, 7, 5)}};
-}
-
-Plane planeOf(const std::vector<Vec>& face) {
-  Vec normal;  // Newell's, which does not mind points that nearly coincide
-  for (std::size_t i = 0; i < face.size(); ++i)
-    normal = normal + cross(face[i], face[(i + 1) % face.size()]);
-  const double length = std::sqrt(dot(normal, normal));
-  if (length > 0) normal = (1 / length) * normal;
-  return {normal, dot(normal, face.front())};
 }
 
 double tangent(Angle angle) {

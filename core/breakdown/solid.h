@@ -29,6 +29,8 @@ struct Convex {
   bool empty() const { return faces.size() < 4; }
 };
 
+// The plane a face lies in, its normal pointing out; no normal where the face has no area.
+Plane planeOf(const std::vector<Vec>& face);
 Convex clipped(const Convex& body, const Plane& plane);
 double volume(const Convex& body);
 double commonVolume(const Convex& a, const Convex& b);

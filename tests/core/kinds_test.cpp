@@ -195,7 +195,7 @@ TEST(Hinges, asManyAsTheDoorNeeds) {
   front.length = Reason("l", mm(500));
   front.width = Reason("w", mm(141));
   front.thickness = mm(18);
-  const Machining hole = pullHole(front, mm(70.5), Edge::L2, mm(70.5));
+  const Machining hole = opener(FrontRules{}, front, Edge::L2, mm(70.5));
   EXPECT_EQ(hole.u0, mm(250));
   EXPECT_EQ(hole.v0, mm(70.5));
   EXPECT_TRUE(hole.through);

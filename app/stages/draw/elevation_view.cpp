@@ -6,7 +6,6 @@
 
 #include <algorithm>
 
-#include "app/paint/dimension.h"
 #include "app/paint/elevation_picture.h"
 #include "app/paint/figures.h"
 #include "app/paint/look.h"
@@ -75,17 +74,7 @@ void ElevationView::paintSolid(QPainter& painter) {
   view.selected = qs(document_.selection().part);
   const SolidPicture picture(scene_);
   picture.paint(painter, room, view);
-  const QPointF low = picture.place(scene_.low, room, view);
-  const QPointF high = picture.place(scene_.high, room, view);
-  const auto show = [this](double mm) {
-    constexpr double kNm = 1e6;
-    return figure(Length::nm(qRound64(mm * kNm)), document_.style());
-  };
-  painter.setRenderHint(QPainter::Antialiasing);
-  paintDimension(painter, {low.x(), low.y() + 26}, {high.x(), low.y() + 26},
-                 show(scene_.high.x - scene_.low.x));
-  paintDimension(painter, {low.x() - 26, low.y()}, {low.x() - 26, high.y()},
-                 show(scene_.high.z - scene_.low.z));
+  picture.paintSizes(painter, room, view, document_.style(), 26);
 }
 
 void ElevationView::paintEvent(QPaintEvent*) {

@@ -4,7 +4,6 @@
 #include <array>
 #include <limits>
 
-#include "app/paint/dimension.h"
 #include "app/paint/figures.h"
 #include "app/paint/look.h"
 
@@ -27,16 +26,8 @@ Plane sectionAt(const SolidScene& scene, bool plan) {
     const double x = scene.low.x + place * (scene.high.x - scene.low.x);
     int met = 0;
     for (const SolidScene::Body& body : scene.bodies) {
-      double low = std::numeric_limits<double>::max();
-      double high = -low;
-      for (const Convex& piece : body.pieces)
-        for (const auto& face : piece.faces)
-          for (const Vec& p : face) {
-            low = std::min(low, p.x);
-            high = std::max(high, p.x);
-          }
       constexpr double kThin = 60;  // mm: an upright board
-      if (low <= x && x <= high && high - low < kThin) ++met;
+      if (body.low.x <= x && x <= body.high.x && body.high.x - body.low.x < kThin) ++met;
     }
     if (met < least) {
       least = met;
@@ -94,19 +85,7 @@ void SectionView::paintEvent(QPaintEvent*) {
   painter.setFont(look::text(12, true));
   painter.drawText(QRectF(rect()).adjusted(8, 4, -8, 0), Qt::AlignTop | Qt::AlignLeft,
                    accessibleName());
-  const auto show = [this](double mm) {
-    constexpr double kNm = 1e6;
-    return figure(Length::nm(qRound64(mm * kNm)), document_.style());
-  };
-  const Vec size = scene_.high - scene_.low;
-  const QPointF a = picture.place(scene_.low, room(), view_);
-  const QPointF b = picture.place(scene_.high, room(), view_);
-  const QRectF seen = QRectF(a, b).normalized();
-  painter.setRenderHint(QPainter::Antialiasing);
-  paintDimension(painter, {seen.left(), seen.bottom() + 18}, {seen.right(), seen.bottom() + 18},
-                 show(plan_ ? size.x : size.y));
-  paintDimension(painter, {seen.left() - 18, seen.bottom()}, {seen.left() - 18, seen.top()},
-                 show(plan_ ? size.y : size.z));
+  picture.paintSizes(painter, room(), view_, document_.style(), 18);
 }
 
 void SectionView::mouseReleaseEvent(QMouseEvent* event) {
