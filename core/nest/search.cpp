@@ -145,7 +145,11 @@ void Search::load(std::vector<SlackTree> sheets, std::vector<int> pool) {
   poolArea_ = 0;
   for (const int block : pool_) poolArea_ += keyArea_[static_cast<std::size_t>(block)];
   fill_.clear();
-  for (const SlackTree& sheet : sheets_) fill_.push_back(filledArea(group_, sheet));
+  for (const SlackTree& sheet : sheets_) {
+    double filled = 0;
+    for (const int leaf : sheet.leaves()) filled += keyArea_[static_cast<std::size_t>(sheet.node(leaf).block)];
+    fill_.push_back(filled);
+  }
   savedAt_.assign(sheets_.size(), -1);
   savedCount_ = 0;
   worth_.assign(sheets_.size(), 0);
@@ -298,15 +302,15 @@ void Search::recreate() {
   pool_.clear();
   for (const auto& [key, block] : order_) {
     Found found;
-    const Block& what = group_.blocks[static_cast<std::size_t>(block)];
     if (!findSpot(group_, sheets_, block, rule, random_, kBlink, found)) {
       pool_.push_back(block);
       continue;
     }
     save(found.sheet);
     put(group_, sheets_, block, found);
-    fill_[found.sheet] += what.area;
-    poolArea_ -= what.area;
+    const double area = keyArea_[static_cast<std::size_t>(block)];
+    fill_[found.sheet] += area;
+    poolArea_ -= area;
   }
   pool_.insert(pool_.end(), rest_.begin(), rest_.end());
   if (pool_.empty()) poolArea_ = 0;
@@ -395,6 +399,21 @@ void Search::shrink(std::int64_t steps, const Stop& stop, Arrangement& from) {
   }
   from.sheets = std::move(sheets_);
   from.pool = std::move(pool_);
+}
+
+void Search::fill(const std::vector<double>& prices, double least, std::int64_t steps,
+                  const Stop& stop, SlackTree& sheet, std::vector<int>& pool,
+                  const std::function<void(const SlackTree&, double)>& seen) {
+  mode_ = Mode::Place;
+  keyArea_ = prices;
+  load({std::move(sheet)}, std::move(pool));
+  for (std::int64_t i = 0; i < steps; ++i) {
+    if (i % kAskEvery == 0 && stop()) break;
+    iterate();
+    if (fill_.front() > least && savedCount_ > 0) seen(sheets_.front(), fill_.front());
+  }
+  sheet = std::move(sheets_.front());
+  pool = std::move(pool_);
 }
 
 bool Search::gather(Aim aim, Keepable keep, std::int64_t steps, const Stop& stop,

@@ -60,6 +60,13 @@ class Search {
   // iterations or until it is empty; leaves it as it then is.
   void shrink(std::int64_t steps, const Stop& stop, Arrangement& from);
 
+  // Fills one sheet of a stock row from a pool so that the blocks on it are worth the most at these
+  // prices, for `steps` iterations from what lies on it already; `seen` gets every sheet that is
+  // worth more than `least`.
+  void fill(const std::vector<double>& prices, double least, std::int64_t steps, const Stop& stop,
+            SlackTree& sheet, std::vector<int>& pool,
+            const std::function<void(const SlackTree&, double)>& seen);
+
  private:
   struct Target {
     std::vector<std::int64_t> counts;

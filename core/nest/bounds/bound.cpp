@@ -2,17 +2,20 @@
 
 #include <algorithm>
 #include <cmath>
+#include <cstdio>
+#include <cstdlib>
 #include <coin/ClpEventHandler.hpp>
 #include <coin/ClpSimplex.hpp>
 #include <coin/CoinPackedVector.hpp>
 
 #include "core/nest/arrangement.h"
 #include "core/nest/bounds/dual_feasible.h"
+#include "core/nest/bounds/guillotine_knapsack.h"
 
 namespace pp::nest {
 namespace {
 
-constexpr int kGrids[] = {150, 300, 600};  // cells along a sheet, from coarse to fine
+constexpr int kGrids[] = {150, 300, 600, 1200};  // cells along a sheet, from coarse to fine
 constexpr std::size_t kMostConditions = 6;
 constexpr std::size_t kMostItems = 400;  // a program with more gains nothing in a maker's time
 
@@ -35,6 +38,7 @@ class StopAsked : public ClpEventHandler {
 struct Column {
   std::size_t row = 0;
   std::vector<std::int64_t> items;
+  bool cuttable = true;  // with the true sizes, so on every scale
 };
 
 }  // namespace
@@ -88,22 +92,34 @@ class Bounder::Work {
       prices[i] = smoothing_ * center_[i] + (1 - smoothing_) * duals[i];
     const bool improved = price(prices, duals, stop);
     if (stop.stop_requested()) return false;
-    if (improved) return true;
-    if (smoothing_ > 0) {
+    const bool close = grid_ + 1 < std::size(kGrids) &&
+                       program_->objectiveValue() < centerQuality_ * (1 + kCloseEnough);
+    if (improved && !close) return true;
+    if (!improved && smoothing_ > 0) {
       smoothing_ = 0;
       return true;
     }
-    // No pattern is worth adding: finer grids may still lift the bound.
+    return refine();
+  }
+
+ private:
+  static constexpr double kSmoothing = 0.6;
+  static constexpr double kCloseEnough = 1e-3;       // to go on with finer scales
+  static constexpr std::size_t kPatternsAtOnce = 8;  // of one row and one set of prices
+
+  // Finer scales may still lift the bound; what cannot be cut with the true sizes is forgotten.
+  bool refine() {
     const bool exact = std::all_of(knapsacks_.begin(), knapsacks_.end(),
                                    [](const GuillotineKnapsack& one) { return one.isExact(); });
     grid_ = exact ? std::size(kGrids) : grid_ + 1;
     knapsacks_.clear();
     smoothing_ = kSmoothing;
+    program_.reset();
+    std::erase_if(columns_, [](const Column& column) { return !column.cuttable; });
+    pending_ = std::move(columns_);
+    columns_.clear();
     return grid_ < std::size(kGrids);
   }
-
- private:
-  static constexpr double kSmoothing = 0.6;
 
   // Keeps a condition that lifts the bound.
   void take(const Condition& condition, const char* method) {
@@ -139,49 +155,60 @@ class Bounder::Work {
     }
   }
 
-  // What every row can hold of the weights, by the knapsack on the coarsest grid. False where an
-  // item too small for the grid has a weight, or when stopped.
+  // What every row can hold of the weights, by the knapsack on the coarsest scale. False where an
+  // item too small for it has a weight, or when stopped.
   bool fillMost(const std::vector<std::int64_t>& weights, Condition& condition,
                 const std::stop_token& stop) const {
-    const std::vector<double> values(weights.begin(), weights.end());
+    const std::vector<double> prices(weights.begin(), weights.end());
     for (std::size_t k = 0; k < group_.stock.size(); ++k) {
       GuillotineKnapsack knapsack(items_, group_.stock[k], kGrids[0]);
       for (std::size_t i = 0; i < items_.size(); ++i)
         if (knapsack.isTiny(i) && weights[i] > 0) return false;
-      const double most = knapsack.solve(values, stop);
+      // A power of two, so that dividing by it is exact.
+      const double unit = std::min(1.0, knapsack.unitFor(prices));
+      std::vector<std::int64_t> values;
+      for (const double price : prices)
+        values.push_back(static_cast<std::int64_t>(std::ceil(price * unit)));
+      const std::int64_t most = knapsack.solve(values, stop);
       if (most < 0) return false;
-      condition.most[k] = static_cast<Int128>(most);
+      condition.most[k] = static_cast<Int128>(static_cast<double>(most) / unit);
     }
     return true;
   }
 
-  // Finds the most valuable pattern of every row at these prices; takes the condition they make and
-  // the patterns that are worth more than they cost. True when there is such a pattern.
+  // Finds the most valuable patterns of every row at these prices; takes the condition they make
+  // and the patterns that are worth more than they cost. True when there is such a pattern.
   bool price(const std::vector<double>& prices, const std::vector<double>& duals,
              const std::stop_token& stop) {
-    std::vector<double> values(items_.size());
-    for (std::size_t i = 0; i < values.size(); ++i) {
+    std::vector<double> asked(items_.size());
+    double unit = static_cast<double>(kFullWeight);
+    for (std::size_t i = 0; i < asked.size(); ++i) {
       const bool tiny = std::any_of(knapsacks_.begin(), knapsacks_.end(),
                                     [i](const auto& one) { return one.isTiny(i); });
-      values[i] =
-          tiny ? 0.0
-               : std::floor(std::clamp(prices[i], 0.0, 4.0) * static_cast<double>(kFullWeight));
+      asked[i] = tiny ? 0.0 : std::max(prices[i], 0.0);
     }
+    for (const GuillotineKnapsack& knapsack : knapsacks_)
+      unit = std::min(unit, knapsack.unitFor(asked));
     Condition condition;
-    for (std::size_t i = 0; i < values.size(); ++i)
-      condition.need += static_cast<Int128>(items_[i].copies) * static_cast<Int128>(values[i]);
+    std::vector<std::int64_t> values;
+    for (std::size_t i = 0; i < asked.size(); ++i) {
+      values.push_back(static_cast<std::int64_t>(asked[i] * unit));
+      condition.need += static_cast<Int128>(items_[i].copies) * values[i];
+    }
     bool improved = false;
     for (std::size_t k = 0; k < knapsacks_.size(); ++k) {
-      const double most = knapsacks_[k].solve(values, stop);
+      const std::int64_t most = knapsacks_[k].solve(values, stop);
       if (most < 0) return false;
-      condition.most.push_back(static_cast<Int128>(most));
-      Column column{k, knapsacks_[k].pattern(values)};
-      double worth = rowDuals_[k];
-      for (std::size_t i = 0; i < items_.size(); ++i)
-        worth += duals[i] * static_cast<double>(column.items[i]);
-      constexpr double kWorthMore = 1e-7;
-      if (worth > static_cast<double>(costs_[k]) / unit_ + kWorthMore) {
-        pending_.push_back(std::move(column));
+      condition.most.push_back(most);
+      // Prices between those of the program and the centre may name patterns that gain nothing at
+      // the program's own.
+      for (auto& pattern : knapsacks_[k].patterns(values, 0, kPatternsAtOnce)) {
+        double worth = rowDuals_[k];
+        for (std::size_t i = 0; i < items_.size(); ++i)
+          worth += duals[i] * static_cast<double>(pattern.items[i]);
+        constexpr double kWorthMore = 1e-6;
+        if (worth <= static_cast<double>(costs_[k]) / unit_ + kWorthMore) continue;
+        pending_.push_back({k, std::move(pattern.items), pattern.cuttable});
         improved = true;
       }
     }
@@ -192,13 +219,14 @@ class Bounder::Work {
       centerQuality_ = strength;
       center_ = prices;
     }
+    if (getenv("PPD")) std::printf("   grid %d LP %.4f now %.4f best %.4f cols %zu\n", kGrids[grid_], program_->objectiveValue(), strength, centerQuality_, columns_.size());
     return improved;
   }
 
   // Whether the bound could still rise: the program's value is above what column generation on this
   // grid can reach, and rounding to the grid costs no more than a few cells.
   bool mayGain() const {
-    constexpr double kCellsLost = 2.0;
+    constexpr double kCellsLost = 2.5;
     const double most =
         program_->objectiveValue() * (1 + kCellsLost / static_cast<double>(kGrids[grid_]));
     if (group_.stock.size() == 1)
@@ -253,6 +281,7 @@ class Bounder::Work {
       program_->addColumn(vector.getNumElements(), vector.getIndices(), vector.getElements(), 0.0,
                           COIN_DBL_MAX, static_cast<double>(costs_[column.row]) / unit_);
     }
+    std::move(pending_.begin(), pending_.end(), std::back_inserter(columns_));
     pending_.clear();
     program_->primal();
     if (program_->status() != 0) return {};
@@ -271,7 +300,7 @@ class Bounder::Work {
   bool ready_ = false;    // there is a complete arrangement to begin with
   std::size_t grid_ = 0;
   std::vector<GuillotineKnapsack> knapsacks_;
-  std::vector<Column> pending_;
+  std::vector<Column> pending_, columns_;  // to be added; in the program
   std::unique_ptr<ClpSimplex> program_;
   std::vector<double> rowDuals_;
   std::vector<double> center_;

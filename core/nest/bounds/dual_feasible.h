@@ -3,7 +3,7 @@
 
 #include <stop_token>
 
-#include "core/nest/bounds/guillotine_knapsack.h"
+#include "core/nest/bounds/bound_items.h"
 
 namespace pp::nest {
 

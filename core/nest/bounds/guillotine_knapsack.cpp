@@ -1,125 +1,73 @@
 #include "core/nest/bounds/guillotine_knapsack.h"
 
 #include <algorithm>
-#include <numeric>
+#include <cmath>
+
+#include "core/nest/bounds/conservative_scale.h"
 
 namespace pp::nest {
 namespace {
 
-// How one side of the sheet is cut into cells: a length takes floor(length * cells / side) of them,
-// and a row of lengths that fits takes no more than `capacity`.
-struct Axis {
-  Nm side = 0;
-  int cells = 1;
-  int capacity = 1;
-  bool exact = false;
-  int of(Nm length) const { return static_cast<int>(static_cast<Int128>(length) * cells / side); }
-};
+constexpr double kMostExact = 1 << 24;  // whole numbers a float holds
 
-Axis axisFor(Nm side, const std::vector<std::pair<Nm, double>>& lengths, int most) {
-  Axis out;
-  out.side = side;
-  Nm unit = side;
-  for (const auto& [length, weight] : lengths) unit = std::gcd(unit, length);
-  if (side / unit <= most) {
-    out.cells = out.capacity = static_cast<int>(side / unit);
-    out.exact = true;
-    return out;
-  }
-  // The grid that loses the least. Where no length is a whole number of cells, a full row would
-  // need one cell less than there are.
-  double best = -1;
-  for (int cells = std::max(2, most * 2 / 3); cells <= most; ++cells) {
-    Axis axis;
-    axis.side = side;
-    axis.cells = axis.capacity = cells;
-    const bool whole = std::any_of(lengths.begin(), lengths.end(), [&](const auto& one) {
-      return static_cast<Int128>(one.first) * cells % side == 0;
-    });
-    if (!whole) --axis.capacity;
-    double kept = 0;
-    double all = 0;
-    for (const auto& [length, weight] : lengths) {
-      kept += weight * axis.of(length) / axis.capacity;
-      all += weight * static_cast<double>(length) / static_cast<double>(side);
+// The lengths of all lies along one axis, each once, for a scale of that axis.
+class AxisLengths {
+ public:
+  void add(Nm length, std::int64_t copies, double weight) {
+    const auto at = std::find_if(all_.begin(), all_.end(),
+                                 [length](const ScaleLength& one) { return one.length == length; });
+    if (at == all_.end()) {
+      all_.push_back({length, copies, weight});
+      return;
     }
-    if (kept / all > best) {
-      best = kept / all;
-      out = axis;
-    }
+    at->copies += copies;
+    at->weight += weight;
   }
-  return out;
-}
+  void scale(Nm side, int cells) { scale_ = conservativeScale(all_, side, cells); }
+  int capacity() const { return scale_.capacity; }
+  bool isExact() const { return scale_.exact; }
+  int of(Nm length) const {
+    std::size_t i = 0;
+    while (all_[i].length != length) ++i;
+    return scale_.sizes[i];
+  }
+
+ private:
+  std::vector<ScaleLength> all_;
+  ConservativeScale scale_;
+};
 
 }  // namespace
 
-std::vector<BoundItem> boundItems(const Group& group) {
-  std::vector<BoundItem> out;
-  for (std::size_t b = 0; b < group.blocks.size(); ++b) {
-    const Block& block = group.blocks[b];
-    const Lie& first = block.lies.front();
-    const auto across = [](const Lie& lie, const Member& m) { return lie.alongX ? m.dy : m.dx; };
-    const Nm kerf = (first.alongX ? first.h : first.w) - [&] {
-      Nm most = 0;
-      for (const Member& member : first.members) most = std::max(most, across(first, member));
-      return most;
-    }();
-    const bool even =
-        std::all_of(first.members.begin(), first.members.end(), [&](const Member& member) {
-          return across(first, member) == across(first, first.members.front());
-        });
-    const auto inflated = [kerf](const Member& m) {
-      return static_cast<Int128>(m.dx + kerf) * (m.dy + kerf);
-    };
-    if (even) {
-      BoundItem item{block.lies, block.copies, 0, b};
-      item.area = static_cast<Int128>(first.w) * first.h;
-      out.push_back(std::move(item));
-      continue;
-    }
-    for (std::size_t k = 0; k < first.members.size(); ++k) {
-      BoundItem item{{}, block.copies, inflated(first.members[k]), b};
-      for (const Lie& lie : block.lies) {
-        Lie alone;
-        alone.w = lie.members[k].dx + kerf;
-        alone.h = lie.members[k].dy + kerf;
-        std::copy(std::begin(lie.allowed), std::end(lie.allowed), std::begin(alone.allowed));
-        item.lies.push_back(std::move(alone));
-      }
-      out.push_back(std::move(item));
-    }
-  }
-  return out;
-}
-
 GuillotineKnapsack::GuillotineKnapsack(const std::vector<BoundItem>& items,
                                        const StockKindRow& sheet, int cells)
-    : tiny_(items.size()) {
-  std::vector<std::pair<Nm, double>> alongX;
-  std::vector<std::pair<Nm, double>> alongY;
+    : sheetW_(sheet.w), sheetH_(sheet.h), tiny_(items.size()) {
+  AxisLengths alongX;
+  AxisLengths alongY;
   const auto usable = [&sheet](const Lie& lie) {
     return lie.allowedOn(sheet.grain) && lie.w <= sheet.w && lie.h <= sheet.h;
   };
-  for (const BoundItem& item : items)
+  for (const BoundItem& item : items) {
     for (const Lie& lie : item.lies) {
       if (!usable(lie)) continue;
       const double weight = static_cast<double>(item.copies) * static_cast<double>(item.area);
-      alongX.emplace_back(lie.w, weight / static_cast<double>(lie.w));
-      alongY.emplace_back(lie.h, weight / static_cast<double>(lie.h));
+      alongX.add(lie.w, item.copies, weight / static_cast<double>(lie.w));
+      alongY.add(lie.h, item.copies, weight / static_cast<double>(lie.h));
     }
+  }
   const auto longer = static_cast<double>(std::max(sheet.w, sheet.h));
   const auto share = [&](Nm side) {
     return std::max(40, static_cast<int>(cells * static_cast<double>(side) / longer));
   };
-  const Axis x = axisFor(sheet.w, alongX, share(sheet.w));
-  const Axis y = axisFor(sheet.h, alongY, share(sheet.h));
-  columns_ = x.capacity;
-  rows_ = y.capacity;
-  exact_ = x.exact && y.exact;
+  alongX.scale(sheet.w, share(sheet.w));
+  alongY.scale(sheet.h, share(sheet.h));
+  columns_ = alongX.capacity();
+  rows_ = alongY.capacity();
+  exact_ = alongX.isExact() && alongY.isExact();
   for (std::size_t i = 0; i < items.size(); ++i)
     for (const Lie& lie : items[i].lies) {
       if (!usable(lie)) continue;
-      const Fit fit{x.of(lie.w), y.of(lie.h), i};
+      const Fit fit{alongX.of(lie.w), alongY.of(lie.h), lie.w, lie.h, i};
       if (fit.w < 1 || fit.h < 1)
         tiny_[i] = 1;
       else
@@ -128,66 +76,126 @@ GuillotineKnapsack::GuillotineKnapsack(const std::vector<BoundItem>& items,
   best_.resize(static_cast<std::size_t>(columns_ + 1) * static_cast<std::size_t>(rows_ + 1));
 }
 
-double GuillotineKnapsack::solve(const std::vector<double>& values, const std::stop_token& stop) {
-  std::fill(best_.begin(), best_.end(), 0.0);
+double GuillotineKnapsack::unitFor(const std::vector<double>& prices) const {
+  // No pattern is worth more than the whole area at the price of the dearest item by area.
+  double dearest = 0;
+  for (const Fit& fit : fits_)
+    dearest = std::max(dearest, prices[fit.item] / (static_cast<double>(fit.w) * fit.h));
+  const double most = dearest * columns_ * rows_;
+  if (most <= 0) return 1;
+  // Rounding up adds at most one to a value, so one for each cell.
+  const double room = kMostExact - static_cast<double>(columns_) * rows_;
+  return std::exp2(std::floor(std::log2(room / most)));
+}
+
+// Cuts a piece of each height across, in place: the pieces of one width, from low to high.
+void GuillotineKnapsack::cutAcross(float* row) {
+  steps_.clear();  // heights at which the value rises: no others are worth a cut
+  for (int y = 1; y <= rows_; ++y) {
+    float most = std::max(row[y], row[y - 1]);
+    for (const int low : steps_) {
+      if (2 * low > y) break;
+      const float sum = row[low] + row[y - low];
+      most = most < sum ? sum : most;
+    }
+    row[y] = most;
+    if (most > row[y - 1]) steps_.push_back(y);
+  }
+}
+
+std::int64_t GuillotineKnapsack::solve(const std::vector<std::int64_t>& values,
+                                       const std::stop_token& stop) {
+  std::fill(best_.begin(), best_.end(), 0.0F);
   for (const Fit& fit : fits_)
     if (fit.w <= columns_ && fit.h <= rows_)
-      at(fit.w, fit.h) = std::max(at(fit.w, fit.h), values[fit.item]);
+      at(fit.w, fit.h) = std::max(at(fit.w, fit.h), static_cast<float>(values[fit.item]));
+  std::vector<int> steps;  // widths at which some value rises
   for (int x = 1; x <= columns_; ++x) {
     if (stop.stop_requested()) return -1;
-    double* row = &at(x, 0);
-    const double* before = &at(x - 1, 0);
+    float* row = &at(x, 0);
+    const float* before = &at(x - 1, 0);
     for (int y = 1; y <= rows_; ++y) row[y] = std::max(row[y], before[y]);
-    for (int i = 1; 2 * i <= x; ++i) {
-      const double* a = &at(i, 0);
-      const double* b = &at(x - i, 0);
+    for (const int low : steps) {
+      if (2 * low > x) break;
+      const float* a = &at(low, 0);
+      const float* b = &at(x - low, 0);
       for (int y = 1; y <= rows_; ++y) {
-        const double sum = a[y] + b[y];
+        const float sum = a[y] + b[y];
         row[y] = row[y] < sum ? sum : row[y];
       }
     }
-    for (int y = 1; y <= rows_; ++y) {
-      double most = std::max(row[y], row[y - 1]);
-      for (int j = 1; 2 * j <= y; ++j) {
-        const double sum = row[j] + row[y - j];
-        most = most < sum ? sum : most;
-      }
-      row[y] = most;
-    }
+    cutAcross(row);
+    if (!std::equal(row, row + rows_ + 1, before)) steps.push_back(x);
   }
-  return at(columns_, rows_);
+  return static_cast<std::int64_t>(at(columns_, rows_));
 }
 
-std::vector<std::int64_t> GuillotineKnapsack::pattern(const std::vector<double>& values) const {
-  std::vector<std::int64_t> out(values.size());
-  std::vector<std::pair<int, int>> todo = {{columns_, rows_}};
-  while (!todo.empty()) {
-    auto [x, y] = todo.back();
-    todo.pop_back();
-    const double value = at(x, y);
-    if (value <= 0) continue;
-    while (x > 1 && at(x - 1, y) == value) --x;
-    while (y > 1 && at(x, y - 1) == value) --y;
-    const auto item = std::find_if(fits_.begin(), fits_.end(), [&](const Fit& fit) {
-      return fit.w <= x && fit.h <= y && values[fit.item] == value;
-    });
-    if (item != fits_.end()) {
-      ++out[item->item];
-      continue;
+// Follows the table back from a piece to what is cut from it; returns the true size that takes.
+GuillotineKnapsack::Extent GuillotineKnapsack::collect(int x, int y,
+                                                       const std::vector<std::int64_t>& values,
+                                                       std::vector<std::int64_t>& items) const {
+  const float value = at(x, y);
+  if (value <= 0) return {};
+  while (x > 1 && at(x - 1, y) == value) --x;
+  while (y > 1 && at(x, y - 1) == value) --y;
+  for (const Fit& fit : fits_) {
+    if (fit.w > x || fit.h > y || static_cast<float>(values[fit.item]) != value) continue;
+    ++items[fit.item];
+    return {fit.trueW, fit.trueH};
+  }
+  for (int i = 1; 2 * i <= x; ++i) {
+    if (at(i, y) + at(x - i, y) != value) continue;
+    const Extent a = collect(i, y, values, items);
+    const Extent b = collect(x - i, y, values, items);
+    return {a.w + b.w, std::max(a.h, b.h)};
+  }
+  for (int j = 1; 2 * j <= y; ++j) {
+    if (at(x, j) + at(x, y - j) != value) continue;
+    const Extent a = collect(x, j, values, items);
+    const Extent b = collect(x, y - j, values, items);
+    return {std::max(a.w, b.w), a.h + b.h};
+  }
+  return {};
+}
+
+std::vector<GuillotineKnapsack::Pattern> GuillotineKnapsack::patterns(
+    const std::vector<std::int64_t>& values, std::int64_t least, std::size_t most) const {
+  // A first cut at a width x or a height y, none where they are all of the sheet.
+  struct First {
+    float value;
+    int x, y;
+  };
+  std::vector<First> firsts = {{at(columns_, rows_), columns_, rows_}};
+  const auto consider = [&](float value, int x, int y) {
+    if (value > static_cast<float>(least)) firsts.push_back({value, x, y});
+  };
+  for (int x = 1; 2 * x <= columns_; ++x)
+    if (at(x, rows_) > at(x - 1, rows_))
+      consider(at(x, rows_) + at(columns_ - x, rows_), x, rows_);
+  for (int y = 1; 2 * y <= rows_; ++y)
+    if (at(columns_, y) > at(columns_, y - 1))
+      consider(at(columns_, y) + at(columns_, rows_ - y), columns_, y);
+  std::stable_sort(firsts.begin(), firsts.end(),
+                   [](const First& a, const First& b) { return a.value > b.value; });
+  std::vector<Pattern> out;
+  for (const First& first : firsts) {
+    if (out.size() == most || first.value <= static_cast<float>(least)) break;
+    Pattern pattern;
+    pattern.items.resize(values.size());
+    Extent a = collect(first.x, first.y, values, pattern.items);
+    if (first.x < columns_) {
+      const Extent b = collect(columns_ - first.x, rows_, values, pattern.items);
+      a = {a.w + b.w, std::max(a.h, b.h)};
+    } else if (first.y < rows_) {
+      const Extent b = collect(columns_, rows_ - first.y, values, pattern.items);
+      a = {std::max(a.w, b.w), a.h + b.h};
     }
-    bool found = false;
-    for (int i = 1; 2 * i <= x && !found; ++i)
-      if (at(i, y) + at(x - i, y) == value) {
-        todo.emplace_back(i, y);
-        todo.emplace_back(x - i, y);
-        found = true;
-      }
-    for (int j = 1; 2 * j <= y && !found; ++j)
-      if (at(x, j) + at(x, y - j) == value) {
-        todo.emplace_back(x, j);
-        todo.emplace_back(x, y - j);
-        found = true;
-      }
+    pattern.cuttable = a.w <= sheetW_ && a.h <= sheetH_;
+    pattern.value = static_cast<std::int64_t>(first.value);
+    const bool known = std::any_of(out.begin(), out.end(), [&](const Pattern& other) {
+      return other.items == pattern.items;
+    });
+    if (!known) out.push_back(std::move(pattern));
   }
   return out;
 }
