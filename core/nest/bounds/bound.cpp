@@ -60,6 +60,8 @@ class Bounder::Work {
   const GroupBound& bound() const { return bound_; }
   const std::vector<Condition>& conditions() const { return kept_; }
 
+  const std::vector<double>& prices() const { return center_; }
+
   void begin(const Arrangement& arrangement) {
     ready_ = arrangement.pool.empty() && !arrangement.sheets.empty() && items_.size() <= kMostItems;
     if (!ready_) return;
@@ -319,6 +321,9 @@ const std::vector<Condition>& Bounder::conditions() const {
 }
 void Bounder::begin(const Arrangement& arrangement) {
   work_->begin(arrangement);
+}
+const std::vector<double>& Bounder::prices() const {
+  return work_->prices();
 }
 bool Bounder::step(const std::stop_token& stop) {
   return work_->step(stop);

@@ -42,6 +42,9 @@ class Bounder {
   // The dual feasible functions first, then a round of column generation a call. False when there
   // is nothing left to gain, or stopped.
   bool step(const std::stop_token& stop);
+  // The prices of the items behind the best condition of the column generation, of a whole sheet
+  // as 1; empty before it.
+  const std::vector<double>& prices() const;
 
  private:
   class Work;

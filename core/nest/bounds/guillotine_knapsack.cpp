@@ -65,9 +65,10 @@ GuillotineKnapsack::GuillotineKnapsack(const std::vector<BoundItem>& items,
   rows_ = alongY.capacity();
   exact_ = alongX.isExact() && alongY.isExact();
   for (std::size_t i = 0; i < items.size(); ++i)
-    for (const Lie& lie : items[i].lies) {
+    for (std::size_t l = 0; l < items[i].lies.size(); ++l) {
+      const Lie& lie = items[i].lies[l];
       if (!usable(lie)) continue;
-      const Fit fit{alongX.of(lie.w), alongY.of(lie.h), lie.w, lie.h, i};
+      const Fit fit{alongX.of(lie.w), alongY.of(lie.h), lie.w, lie.h, i, static_cast<int>(l)};
       if (fit.w < 1 || fit.h < 1)
         tiny_[i] = 1;
       else
@@ -130,32 +131,42 @@ std::int64_t GuillotineKnapsack::solve(const std::vector<std::int64_t>& values,
   return static_cast<std::int64_t>(at(columns_, rows_));
 }
 
-// Follows the table back from a piece to what is cut from it; returns the true size that takes.
-GuillotineKnapsack::Extent GuillotineKnapsack::collect(int x, int y,
+// Follows the table back from a piece to what is cut from it, and lays that down from a corner with
+// its true sizes; returns the size that takes.
+GuillotineKnapsack::Extent GuillotineKnapsack::collect(int x, int y, Nm fromX, Nm fromY,
                                                        const std::vector<std::int64_t>& values,
-                                                       std::vector<std::int64_t>& items) const {
+                                                       std::vector<Laid>& laid) const {
   const float value = at(x, y);
   if (value <= 0) return {};
   while (x > 1 && at(x - 1, y) == value) --x;
   while (y > 1 && at(x, y - 1) == value) --y;
   for (const Fit& fit : fits_) {
     if (fit.w > x || fit.h > y || static_cast<float>(values[fit.item]) != value) continue;
-    ++items[fit.item];
+    laid.push_back({static_cast<int>(fit.item), fit.lie, fromX, fromY, fromX + fit.trueW,
+                    fromY + fit.trueH, fit.trueW, fit.trueH});
     return {fit.trueW, fit.trueH};
   }
-  for (int i = 1; 2 * i <= x; ++i) {
-    if (at(i, y) + at(x - i, y) != value) continue;
-    const Extent a = collect(i, y, values, items);
-    const Extent b = collect(x - i, y, values, items);
+  for (int i = 1; 2 * i <= x; ++i)
+    if (at(i, y) + at(x - i, y) == value)
+      return beside({i, y}, {x - i, y}, true, fromX, fromY, values, laid);
+  for (int j = 1; 2 * j <= y; ++j)
+    if (at(x, j) + at(x, y - j) == value)
+      return beside({x, j}, {x, y - j}, false, fromX, fromY, values, laid);
+  return {};
+}
+
+// Two pieces side by side along x or y.
+GuillotineKnapsack::Extent GuillotineKnapsack::beside(Piece one, Piece other, bool alongX, Nm fromX,
+                                                      Nm fromY,
+                                                      const std::vector<std::int64_t>& values,
+                                                      std::vector<Laid>& laid) const {
+  const Extent a = collect(one.x, one.y, fromX, fromY, values, laid);
+  if (alongX) {
+    const Extent b = collect(other.x, other.y, fromX + a.w, fromY, values, laid);
     return {a.w + b.w, std::max(a.h, b.h)};
   }
-  for (int j = 1; 2 * j <= y; ++j) {
-    if (at(x, j) + at(x, y - j) != value) continue;
-    const Extent a = collect(x, j, values, items);
-    const Extent b = collect(x, y - j, values, items);
-    return {std::max(a.w, b.w), a.h + b.h};
-  }
-  return {};
+  const Extent b = collect(other.x, other.y, fromX, fromY + a.h, values, laid);
+  return {std::max(a.w, b.w), a.h + b.h};
 }
 
 std::vector<GuillotineKnapsack::Pattern> GuillotineKnapsack::patterns(
@@ -182,14 +193,15 @@ std::vector<GuillotineKnapsack::Pattern> GuillotineKnapsack::patterns(
     if (out.size() == most || first.value <= static_cast<float>(least)) break;
     Pattern pattern;
     pattern.items.resize(values.size());
-    Extent a = collect(first.x, first.y, values, pattern.items);
-    if (first.x < columns_) {
-      const Extent b = collect(columns_ - first.x, rows_, values, pattern.items);
-      a = {a.w + b.w, std::max(a.h, b.h)};
-    } else if (first.y < rows_) {
-      const Extent b = collect(columns_, rows_ - first.y, values, pattern.items);
-      a = {std::max(a.w, b.w), a.h + b.h};
-    }
+    Extent a;
+    if (first.x < columns_)
+      a = beside({first.x, rows_}, {columns_ - first.x, rows_}, true, 0, 0, values, pattern.laid);
+    else if (first.y < rows_)
+      a = beside({columns_, first.y}, {columns_, rows_ - first.y}, false, 0, 0, values,
+                 pattern.laid);
+    else
+      a = collect(columns_, rows_, 0, 0, values, pattern.laid);
+    for (const Laid& one : pattern.laid) ++pattern.items[static_cast<std::size_t>(one.block)];
     pattern.cuttable = a.w <= sheetW_ && a.h <= sheetH_;
     pattern.value = static_cast<std::int64_t>(first.value);
     const bool known = std::any_of(out.begin(), out.end(), [&](const Pattern& other) {

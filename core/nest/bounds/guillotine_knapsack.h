@@ -9,6 +9,7 @@
 #include <vector>
 
 #include "core/nest/bounds/bound_items.h"
+#include "core/nest/slack_tree.h"
 
 namespace pp::nest {
 
@@ -28,10 +29,11 @@ class GuillotineKnapsack {
 
   bool isTiny(std::size_t item) const { return tiny_[item] != 0; }
 
-  // How often each item lies on a sheet. It may exceed the copies wanted.
+  // How often each item lies on a sheet, and where. It may exceed the copies wanted.
   struct Pattern {
     std::vector<std::int64_t> items;
-    bool cuttable = false;  // with the true sizes too
+    std::vector<Laid> laid;  // `block` is the item
+    bool cuttable = false;   // with the true sizes too
     std::int64_t value = 0;
   };
   // After solve(): up to `most` different patterns worth more than `least`, one for each first cut,
@@ -46,6 +48,7 @@ class GuillotineKnapsack {
     int w, h;  // cells
     Nm trueW, trueH;
     std::size_t item;
+    int lie;
   };
   struct Extent {
     Nm w = 0, h = 0;
@@ -56,8 +59,13 @@ class GuillotineKnapsack {
   }
   float at(int x, int y) const { return const_cast<GuillotineKnapsack*>(this)->at(x, y); }
   void cutAcross(float* row);
-  Extent collect(int x, int y, const std::vector<std::int64_t>& values,
-                 std::vector<std::int64_t>& items) const;
+  Extent collect(int x, int y, Nm fromX, Nm fromY, const std::vector<std::int64_t>& values,
+                 std::vector<Laid>& laid) const;
+  struct Piece {
+    int x, y;
+  };
+  Extent beside(Piece one, Piece other, bool alongX, Nm fromX, Nm fromY,
+                const std::vector<std::int64_t>& values, std::vector<Laid>& laid) const;
 
   Nm sheetW_, sheetH_;
   int columns_ = 0, rows_ = 0;  // capacity of the scales
