@@ -91,7 +91,7 @@ std::vector<FullSheet::Pattern> FullSheet::fill(const std::vector<double>& price
                                                 double least, std::size_t most) {
   items_.clear();
   for (std::size_t b = 0; b < prices.size(); ++b)
-    if (prices[b] > 0 && wanted[b] > 0)
+    if (prices[b] > 0 && wanted[b] > 0 && group_.blocks[b].mayLieOn(row_))
       items_.push_back({b, static_cast<std::uint8_t>(std::min<std::int64_t>(wanted[b], 100)),
                         static_cast<float>(prices[b])});
   cells_.assign(static_cast<std::size_t>((columns_ + 1) * (rows_ + 1)), {});
