@@ -146,9 +146,9 @@ void Search::load(std::vector<SlackTree> sheets, std::vector<int> pool) {
   for (const int block : pool_) poolArea_ += keyArea_[static_cast<std::size_t>(block)];
   fill_.clear();
   for (const SlackTree& sheet : sheets_) {
-    double filled = 0;
-    for (const int leaf : sheet.leaves()) filled += keyArea_[static_cast<std::size_t>(sheet.node(leaf).block)];
-    fill_.push_back(filled);
+    double& filled = fill_.emplace_back(0);
+    for (const int leaf : sheet.leaves())
+      filled += keyArea_[static_cast<std::size_t>(sheet.node(leaf).block)];
   }
   savedAt_.assign(sheets_.size(), -1);
   savedCount_ = 0;
@@ -402,18 +402,18 @@ void Search::shrink(std::int64_t steps, const Stop& stop, Arrangement& from) {
 }
 
 void Search::fill(const std::vector<double>& prices, double least, std::int64_t steps,
-                  const Stop& stop, SlackTree& sheet, std::vector<int>& pool,
-                  const std::function<void(const SlackTree&, double)>& seen) {
+                  const Stop& stop, SlackTree sheet, std::vector<int> pool,
+                  const std::function<void(const SlackTree&)>& seen) {
   mode_ = Mode::Place;
   keyArea_ = prices;
-  load({std::move(sheet)}, std::move(pool));
+  std::vector<SlackTree> sheets;
+  sheets.push_back(std::move(sheet));
+  load(std::move(sheets), std::move(pool));
   for (std::int64_t i = 0; i < steps; ++i) {
     if (i % kAskEvery == 0 && stop()) break;
     iterate();
-    if (fill_.front() > least && savedCount_ > 0) seen(sheets_.front(), fill_.front());
+    if (fill_.front() > least && savedCount_ > 0) seen(sheets_.front());
   }
-  sheet = std::move(sheets_.front());
-  pool = std::move(pool_);
 }
 
 bool Search::gather(Aim aim, Keepable keep, std::int64_t steps, const Stop& stop,

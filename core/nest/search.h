@@ -26,7 +26,7 @@ class Search {
  public:
   using Stop = std::function<bool()>;
 
-  // For gather() and shrink() only.
+  // For gather(), shrink() and fill() only.
   Search(const Group& group, std::uint64_t seed);
   // The arrangement to start from may leave blocks in the pool when the stock is short. `available`
   // limits the sheets per stock row; it covers what `start` uses. A short history of the late
@@ -60,12 +60,11 @@ class Search {
   // iterations or until it is empty; leaves it as it then is.
   void shrink(std::int64_t steps, const Stop& stop, Arrangement& from);
 
-  // Fills one sheet of a stock row from a pool so that the blocks on it are worth the most at these
-  // prices, for `steps` iterations from what lies on it already; `seen` gets every sheet that is
-  // worth more than `least`.
+  // Fills one sheet from a pool, to be worth the most at these prices a block, for `steps`
+  // iterations; `seen` gets every sheet on the way that is worth more than `least`.
   void fill(const std::vector<double>& prices, double least, std::int64_t steps, const Stop& stop,
-            SlackTree& sheet, std::vector<int>& pool,
-            const std::function<void(const SlackTree&, double)>& seen);
+            SlackTree sheet, std::vector<int> pool,
+            const std::function<void(const SlackTree&)>& seen);
 
  private:
   struct Target {
@@ -121,7 +120,7 @@ class Search {
   std::vector<Target> targets_;
   std::size_t target_ = 0;
   std::int64_t stepsOnTarget_ = 0;
-  std::vector<double> keyArea_, keySide_;  // per block: what the order of insertion goes by
+  std::vector<double> keyArea_, keySide_;  // per block: what it counts for, and its longer side
 
   // What one iteration changed, to take it back.
   struct Saved {
