@@ -4,7 +4,6 @@
 #include <atomic>
 #include <chrono>
 #include <deque>
-#include <map>
 #include <mutex>
 #include <thread>
 
@@ -74,6 +73,8 @@ class Nester {
       chooseLot(work);
     }
     offer();
+    found_.resize(works_.size());
+    bounded_.resize(works_.size());
     startSearches();
     {
       // The bound runs beside the search; what it has found is looked at between rounds.
@@ -87,6 +88,7 @@ class Nester {
       boundStop.request_stop();
     }
     followBound();
+    takeDived();
     settled_ = allSettled();
     if (progress_) report();
     Plan out = *kept_.bestFor(request_.goal);
@@ -182,12 +184,15 @@ class Nester {
       std::vector<std::int64_t> available;
       for (const StockKindRow& row : work.group->stock) available.push_back(row.available);
       work.bounder->begin(work.best);
+      found_[g].below = work.bestCost;
       if (Glue::isWorthTrying(*work.group))
         work.glue = std::make_unique<Glue>(*work.group, seed + 77);
       if (work.best.sheets.size() > kManySheets) {
         work.regroup = std::make_unique<Regroup>(*work.group, work.best, seed);
         continue;
       }
+      if (work.best.pool.empty() && Dive::isWorthTrying(*work.group))
+        work.dive = std::make_unique<Dive>(*work.group, work.best, seed + 55);
       for (std::size_t k = 0; k < searches(); ++k)
         work.searches.push_back(
             std::make_unique<Search>(*work.group, available, work.best, seed + k,
@@ -202,12 +207,40 @@ class Nester {
       for (std::size_t g = 0; g < works_.size(); ++g) {
         if (open[g] == 0) continue;
         if (stop.stop_requested()) return;
-        open[g] = works_[g].bounder->step(stop) ? 1 : 0;
-        const std::scoped_lock lock(boundMutex_);
-        found_[g] = {works_[g].bounder->bound(), works_[g].bounder->conditions()};
-        foundNew_ = true;
-        if (isSettled_[g]) open[g] = 0;
+        open[g] = boundStep(g, stop) ? 1 : 0;
       }
+  }
+
+  // A step of the bound of a group or, when that is done, of its dive. False when there is nothing
+  // left to gain.
+  bool boundStep(std::size_t g, const std::stop_token& stop) {
+    Work& work = works_[g];
+    if (bounded_[g] == 0) {
+      if (!work.bounder->step(stop)) {
+        bounded_[g] = 1;
+        if (work.dive) work.dive->begin(work.bounder->prices());
+      }
+      const std::scoped_lock lock(boundMutex_);
+      Found& found = found_[g];
+      found.bound = work.bounder->bound();
+      found.conditions = work.bounder->conditions();
+      found.diving = bounded_[g] != 0 && work.dive;
+      foundNew_ = true;
+      return !found.settled && (bounded_[g] == 0 || work.dive);
+    }
+    if (!work.dive) return false;
+    Cost below = 0;
+    {
+      const std::scoped_lock lock(boundMutex_);
+      if (found_[g].settled) return false;
+      below = found_[g].below;
+    }
+    if (!work.dive->step(below, stop)) return true;
+    const std::scoped_lock lock(boundMutex_);
+    found_[g].dived = work.dive->found();
+    found_[g].below = found_[g].dived->cost(*work.group);
+    foundNew_ = true;
+    return true;
   }
 
   // Takes over what the bound has found.
@@ -217,12 +250,14 @@ class Nester {
       const std::scoped_lock lock(boundMutex_);
       if (!foundNew_) return;
       foundNew_ = false;
-      for (auto& [g, found] : found_) {
+      for (std::size_t g = 0; g < works_.size(); ++g) {
         Work& work = works_[g];
-        if (found.first.cost <= work.bound.cost && found.first.sheets <= work.bound.sheets)
+        const Found& found = found_[g];
+        work.diving = found.diving;
+        if (found.bound.cost <= work.bound.cost && found.bound.sheets <= work.bound.sheets)
           continue;
-        work.bound = found.first;
-        work.conditions = found.second;
+        work.bound = found.bound;
+        work.conditions = found.conditions;
         changed = true;
       }
     }
@@ -275,7 +310,9 @@ class Nester {
           });
         continue;
       }
-      for (const auto& search : work.searches)
+      for (const auto& search : work.searches) {
+        // A dive on the bound's thread takes the place of the last search.
+        if (work.diving && !options_.steps && search == work.searches.back()) continue;
         tasks.push_back([this, &search, steps, most] {
           const auto from = Clock::now();
           search->run(steps, [this, from, most] {
@@ -284,6 +321,7 @@ class Nester {
                     std::chrono::duration<double>(Clock::now() - from).count() >= most);
           });
         });
+      }
     }
     if (options_.steps) addBoundTasks(tasks);
     runAll(tasks, std::max(1U, options_.threads));
@@ -296,24 +334,42 @@ class Nester {
     for (std::size_t g = 0; g < works_.size(); ++g) {
       if (works_[g].settled()) continue;
       tasks.push_back([this, g] {
-        for (int i = 0; i < kBoundStepsPerRound && works_[g].bounder->step(stop_); ++i) {
+        for (int i = 0; i < kBoundStepsPerRound && boundStep(g, stop_); ++i) {
         }
-        const std::scoped_lock lock(boundMutex_);
-        found_[g] = {works_[g].bounder->bound(), works_[g].bounder->conditions()};
-        foundNew_ = true;
       });
     }
+  }
+
+  // What the dive of a group has found since it was last asked.
+  std::optional<Arrangement> takeFound(std::size_t g) {
+    const std::scoped_lock lock(boundMutex_);
+    return std::exchange(found_[g].dived, {});
+  }
+
+  // What the dives found while the searches were done already.
+  void takeDived() {
+    bool changed = false;
+    for (std::size_t g = 0; g < works_.size(); ++g) {
+      auto dived = takeFound(g);
+      if (!dived || dived->cost(*works_[g].group) >= works_[g].bestCost) continue;
+      take(works_[g], std::move(*dived));
+      changed = true;
+    }
+    if (changed) offer();
   }
 
   void merge() {
     bool changed = false;
     iterations_ = 0;
-    for (Work& work : works_) {
+    for (std::size_t g = 0; g < works_.size(); ++g) {
+      Work& work = works_[g];
       if (work.regroup) {
         work.regroup->collect();
         iterations_ += work.regroup->iterations();
       }
       if (work.glued && !work.searches.empty()) work.searches[0]->adopt(*work.glued);
+      if (const auto dived = takeFound(g); dived && !work.searches.empty())
+        work.searches[0]->adopt(*dived);
       for (std::size_t k = 1; k < work.searches.size(); ++k) {
         work.searches[0]->adopt(work.searches[k]->best());
         work.searches[k]->adopt(work.searches[0]->best());
@@ -329,7 +385,10 @@ class Nester {
     }
     {
       const std::scoped_lock lock(boundMutex_);
-      for (std::size_t g = 0; g < works_.size(); ++g) isSettled_[g] = works_[g].settled();
+      for (std::size_t g = 0; g < works_.size(); ++g) {
+        found_[g].settled = works_[g].settled();
+        found_[g].below = std::min(found_[g].below, works_[g].bestCost);
+      }
     }
     // Once a stop is asked for a plan takes too long to make, unless there is none that is whole.
     if (changed && (!stopped() || !kept_.bestFor(Goal::Cost)->complete())) offer();
@@ -350,6 +409,7 @@ class Nester {
 
   // What of the time is kept for the leftovers and the settings, at the least cost found.
   double shareForGathering() const {
+    if (options_.costOnly) return 0;
     return request_.goal == Goal::Cost ? kShareForGathering : kShareForGoal;
   }
 
@@ -382,9 +442,17 @@ class Nester {
   double reported_ = 0;
   bool settled_ = false;
 
-  std::mutex boundMutex_;  // of what follows: the bound's thread writes, the search's reads
-  std::map<std::size_t, std::pair<GroupBound, std::vector<Condition>>> found_;
-  std::map<std::size_t, bool> isSettled_;
+  std::vector<char> bounded_;  // per group: the bound has nothing left to gain; its thread's own
+  std::mutex boundMutex_;      // of what follows: the bound's thread writes, the search's reads
+  struct Found {
+    GroupBound bound;
+    std::vector<Condition> conditions;
+    std::optional<Arrangement> dived;
+    Cost below = 0;        // what the next plan of a dive must beat
+    bool settled = false;  // nothing left to look for
+    bool diving = false;   // the dive is under way
+  };
+  std::vector<Found> found_;  // per group
   bool foundNew_ = false;
 };
 

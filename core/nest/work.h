@@ -5,6 +5,7 @@
 #include <vector>
 
 #include "core/nest/bounds/bound.h"
+#include "core/nest/dive/dive.h"
 #include "core/nest/glue.h"
 #include "core/nest/regroup.h"
 
@@ -21,6 +22,8 @@ struct Work {
   std::unique_ptr<Regroup> regroup;
   std::unique_ptr<Glue> glue;  // beside either, where no waste is to be
   std::optional<Arrangement> glued;
+  std::unique_ptr<Dive> dive;  // where worth trying, once the bound has done what it can
+  bool diving = false;         // it is under way
 
   bool settled() const {
     if (best.pool.empty() && bestCost <= bound.cost) return true;

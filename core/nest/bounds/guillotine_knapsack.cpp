@@ -181,8 +181,7 @@ std::vector<GuillotineKnapsack::Pattern> GuillotineKnapsack::patterns(
     if (value > static_cast<float>(least)) firsts.push_back({value, x, y});
   };
   for (int x = 1; 2 * x <= columns_; ++x)
-    if (at(x, rows_) > at(x - 1, rows_))
-      consider(at(x, rows_) + at(columns_ - x, rows_), x, rows_);
+    if (at(x, rows_) > at(x - 1, rows_)) consider(at(x, rows_) + at(columns_ - x, rows_), x, rows_);
   for (int y = 1; 2 * y <= rows_; ++y)
     if (at(columns_, y) > at(columns_, y - 1))
       consider(at(columns_, y) + at(columns_, rows_ - y), columns_, y);
@@ -204,9 +203,8 @@ std::vector<GuillotineKnapsack::Pattern> GuillotineKnapsack::patterns(
     for (const Laid& one : pattern.laid) ++pattern.items[static_cast<std::size_t>(one.block)];
     pattern.cuttable = a.w <= sheetW_ && a.h <= sheetH_;
     pattern.value = static_cast<std::int64_t>(first.value);
-    const bool known = std::any_of(out.begin(), out.end(), [&](const Pattern& other) {
-      return other.items == pattern.items;
-    });
+    const bool known = std::any_of(
+        out.begin(), out.end(), [&](const Pattern& other) { return other.items == pattern.items; });
     if (!known) out.push_back(std::move(pattern));
   }
   return out;

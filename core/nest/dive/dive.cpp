@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <optional>
 
 #include "core/nest/dive/program.h"
 #include "core/nest/search.h"
@@ -13,13 +14,11 @@ constexpr std::size_t kMostBlocks = 120;
 constexpr std::int64_t kMostCopies = 500;
 constexpr int kLeastRoundsAtFirst = 32;  // of new patterns before the first sheet is ever fixed
 constexpr int kMostRoundsAtFirst = 80;
-constexpr int kRounds = 6;           // before every other
-constexpr std::size_t kTried = 6;    // patterns that are tried before one is fixed
-constexpr double kNoise = 0.4;       // in how much a pattern is liked, so that no two dives are alike
-constexpr double kValueNoise = 0.03; // in what the program says of a try, in sheets
-constexpr double kHopeless = 0.15;   // sheets above the goal at which a dive is given up
-constexpr int kMostBacks = 8;        // times a dive goes back part of the way
-constexpr std::int64_t kMendSteps = 3'000;
+constexpr int kRounds = 12;        // before every other
+constexpr double kNoise = 0.4;     // in how much a pattern is liked, so that no two dives are alike
+constexpr double kHopeless = 0.4;  // sheets above the goal at which a dive is given up
+constexpr int kMostBacks = 8;      // times a dive goes back part of the way
+constexpr std::int64_t kMendSteps = 5'000;
 constexpr std::int64_t kMendSpell = 500;
 constexpr double kLiked = 1e-6;
 
@@ -45,7 +44,7 @@ class Dive::Work {
     const bool enough = atFirst_ ? rounds_ > kMostRoundsAtFirst || hasStalled() : rounds_ > kRounds;
     if (!enough && program_.price(atFirst_, stop)) return false;
     if (stop.stop_requested()) return false;
-    return fix(below, stop);
+    return fix(below);
   }
 
  private:
@@ -85,9 +84,8 @@ class Dive::Work {
     return spent + group_.stock[row].cost < below;
   }
 
-  // Of the patterns the program likes, tries a few, and makes that one a sheet of the plan, as
-  // often as it is liked, which leaves the program its least value.
-  bool fix(Cost below, const std::stop_token& stop) {
+  // Makes the pattern the program likes best a sheet of the plan, as often as it is liked.
+  bool fix(Cost below) {
     const bool wasAtFirst = atFirst_;
     atFirst_ = false;
     rounds_ = 0;
@@ -95,26 +93,19 @@ class Dive::Work {
     if (!wasAtFirst && program_.inSheets(spent_) + program_.value() > goal + kHopeless)
       return finish(below);
     const std::vector<double> likes = program_.solution();
-    std::vector<std::pair<double, std::size_t>> order;
+    std::optional<std::size_t> best;
+    double most = 0;
     for (std::size_t c = 0; c < likes.size(); ++c) {
       if (likes[c] < kLiked || !affordable(program_.column(c).row, spent_, below)) continue;
-      const double liked = likes[c] >= 1 ? 1 + likes[c] : likes[c];
-      order.emplace_back(-liked - (wasAtFirst ? 0 : kNoise * noise()), c);
+      double liked = likes[c] >= 1 ? 1 + likes[c] : likes[c];
+      if (!wasAtFirst) liked += kNoise * static_cast<double>(random_.below(1024)) / 1024;
+      if (liked <= most) continue;
+      most = liked;
+      best = c;
     }
-    if (order.empty()) return finish(below);
-    std::sort(order.begin(), order.end());
-    std::size_t best = order.front().second;
-    double least = 0;
-    for (std::size_t k = 0; k < std::min(kTried, order.size()) && order.size() > 1; ++k) {
-      if (stop.stop_requested()) return false;
-      const double value =
-          program_.valueWith(order[k].second) + (wasAtFirst ? 0 : kValueNoise * noise());
-      if (k > 0 && value >= least) continue;
-      least = value;
-      best = order[k].second;
-    }
-    const Column& column = program_.column(best);
-    auto times = static_cast<std::int64_t>(std::max(1.0, std::floor(likes[best] + kLiked)));
+    if (!best) return finish(below);
+    const Column& column = program_.column(*best);
+    auto times = static_cast<std::int64_t>(std::max(1.0, std::floor(likes[*best] + kLiked)));
     do {
       fixed_.push_back(column.sheet);
       spent_ += group_.stock[column.row].cost;
@@ -124,8 +115,6 @@ class Dive::Work {
     program_.narrow();
     return false;
   }
-
-  double noise() { return static_cast<double>(random_.below(1024)) / 1024; }
 
   // The sheets fixed, empty ones for the rest of the cost, the largest first, and what is left, for
   // ruin and recreate.

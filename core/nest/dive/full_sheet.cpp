@@ -85,8 +85,8 @@ void FullSheet::lay(int cell, Nm x, Nm y, std::vector<std::uint8_t>& left,
     const auto item = static_cast<std::size_t>(what.a);
     if (left[item] == 0) return;
     --left[item];
-    out.push_back({static_cast<int>(items_[item]), what.b, x, y, x + what.w, y + what.h, what.w,
-                   what.h});
+    out.push_back(
+        {static_cast<int>(items_[item]), what.b, x, y, x + what.w, y + what.h, what.w, what.h});
     return;
   }
   lay(what.a, x, y, left, out);

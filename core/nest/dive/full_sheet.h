@@ -24,8 +24,8 @@ class FullSheet {
   // Up to `most` different patterns worth more than `least`, the most valuable first, at these
   // prices a block and with no more of a block than `wanted`; none when stopped.
   std::vector<Pattern> fill(const std::vector<double>& prices,
-                            const std::vector<std::int64_t>& wanted, double least,
-                            std::size_t most, const std::stop_token& stop = {});
+                            const std::vector<std::int64_t>& wanted, double least, std::size_t most,
+                            const std::stop_token& stop = {});
 
  private:
   struct Cell {

@@ -8,8 +8,8 @@
 namespace pp::nest {
 namespace {
 
-constexpr int kCells = 100;            // along the longest piece of stock, when filling a sheet
-constexpr std::size_t kMostNew = 12;   // patterns at a time and stock row
+constexpr int kCells = 130;           // along the longest piece of stock, when filling a sheet
+constexpr std::size_t kMostNew = 12;  // patterns at a time and stock row
 constexpr std::size_t kMostColumns = 900;
 constexpr std::int64_t kFillSteps = 1'500;
 constexpr double kWorthMore = 1e-6;
@@ -138,9 +138,9 @@ void DiveProgram::narrow() {
     Counts blocks = columns_[c].blocks;
     for (std::size_t b = 0; b < left_.size(); ++b)
       for (; blocks[b] > left_[b]; --blocks[b])
-        sheet.remove(*std::find_if(
-            sheet.leaves().begin(), sheet.leaves().end(),
-            [&](int leaf) { return sheet.node(leaf).block == static_cast<int>(b); }));
+        sheet.remove(*std::find_if(sheet.leaves().begin(), sheet.leaves().end(), [&](int leaf) {
+          return sheet.node(leaf).block == static_cast<int>(b);
+        }));
     add(sheet);
   }
 }
@@ -205,27 +205,13 @@ bool DiveProgram::solve() {
   return true;
 }
 
-double DiveProgram::value() const { return program_->objectiveValue(); }
+double DiveProgram::value() const {
+  return program_->objectiveValue();
+}
 
 std::vector<double> DiveProgram::solution() const {
   const double* taken = program_->primalColumnSolution();
   return {taken, taken + inProgram_};
-}
-
-double DiveProgram::valueWith(std::size_t column) {
-  const auto set = [&](std::int64_t times) {
-    for (std::size_t b = 0; b < left_.size(); ++b)
-      if (columns_[column].blocks[b] > 0)
-        program_->setRowLower(static_cast<int>(b),
-                              static_cast<double>(left_[b] - times * columns_[column].blocks[b]));
-  };
-  set(1);
-  program_->dual();
-  constexpr double kNever = 1e9;
-  const double out =
-      program_->status() == 0 ? value() + cost(columns_[column].row) : kNever;
-  set(0);
-  return out;
 }
 
 bool DiveProgram::price(bool atFirst, const std::stop_token& stop) {
@@ -269,10 +255,12 @@ bool DiveProgram::searchAt(const std::vector<double>& prices, const std::stop_to
         pool.insert(pool.end(), static_cast<std::size_t>(left_[b] - on[b]), static_cast<int>(b));
     Search search(group_, random_.next());
     std::size_t added = 0;
-    search.fill(prices, leastWorth(k), kFillSteps, [&stop] { return stop.stop_requested(); },
-                std::move(sheet), std::move(pool), [&](const SlackTree& seen) {
-                  if (added < kMostNew && add(seen)) ++added;
-                });
+    search.fill(
+        prices, leastWorth(k), kFillSteps, [&stop] { return stop.stop_requested(); },
+        std::move(sheet), std::move(pool),
+        [&](const SlackTree& seen) {
+          if (added < kMostNew && add(seen)) ++added;
+        });
     fresh = fresh || added > 0;
   }
   return fresh;

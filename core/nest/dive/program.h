@@ -53,8 +53,6 @@ class DiveProgram {
   // How much of every pattern is taken.
   std::vector<double> solution() const;
   const Column& column(std::size_t i) const { return columns_[i]; }
-  // The value with one of these patterns taken whole, about: without new patterns.
-  double valueWith(std::size_t column);
 
   // Adds patterns worth more at the prices of the solution than they cost; false when none are
   // found. In the first rounds at prices nearer to those set, since the program's own swing wildly.
