@@ -285,6 +285,7 @@ class Nester {
     // has more to gain gets more of it.
     const double slice = std::clamp(elapsed() * 0.2, 0.005, 0.1);
     const double left = untilSeconds - elapsed();
+    ++rounds_;
     std::vector<std::function<void()>> tasks;
     for (Work& work : works_) {
       if (work.settled()) continue;
@@ -311,8 +312,10 @@ class Nester {
         continue;
       }
       for (const auto& search : work.searches) {
-        // A dive on the bound's thread takes the place of the last search.
-        if (work.diving && !options_.steps && search == work.searches.back()) continue;
+        // A dive on the bound's thread takes the place of one search, now of this, now of that.
+        if (work.diving && !options_.steps &&
+            search == work.searches[rounds_ % work.searches.size()])
+          continue;
         tasks.push_back([this, &search, steps, most] {
           const auto from = Clock::now();
           search->run(steps, [this, from, most] {
@@ -439,6 +442,7 @@ class Nester {
   std::vector<Work> works_;
   Kept kept_;
   std::int64_t iterations_ = 0;
+  std::size_t rounds_ = 0;
   double reported_ = 0;
   bool settled_ = false;
 

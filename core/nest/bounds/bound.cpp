@@ -5,8 +5,6 @@
 #include <coin/ClpEventHandler.hpp>
 #include <coin/ClpSimplex.hpp>
 #include <coin/CoinPackedVector.hpp>
-#include <cstdio>
-#include <cstdlib>
 
 #include "core/nest/arrangement.h"
 #include "core/nest/bounds/dual_feasible.h"
@@ -221,7 +219,6 @@ class Bounder::Work {
       centerQuality_ = strength;
       center_ = prices;
     }
-    if (getenv("PPD"))
       std::printf("   grid %d LP %.4f now %.4f best %.4f cols %zu\n", kGrids[grid_],
                   program_->objectiveValue(), strength, centerQuality_, columns_.size());
     return improved;

@@ -83,7 +83,7 @@ double GuillotineKnapsack::unitFor(const std::vector<double>& prices) const {
   for (const Fit& fit : fits_)
     dearest = std::max(dearest, prices[fit.item] / (static_cast<double>(fit.w) * fit.h));
   const double most = dearest * columns_ * rows_;
-  if (most <= 0) return 1;
+  if (most <= 0) return kMostExact;  // nothing fits, or nothing is worth anything
   // Rounding up adds at most one to a value, so one for each cell.
   const double room = kMostExact - static_cast<double>(columns_) * rows_;
   return std::exp2(std::floor(std::log2(room / most)));

@@ -12,6 +12,8 @@ namespace {
 
 constexpr std::size_t kMostBlocks = 120;
 constexpr std::int64_t kMostCopies = 500;
+constexpr std::size_t kMostRows = 2;  // with many kinds of stock ruin and recreate does better
+constexpr double kLeastAlike = 1.5;  // copies a block: where none are alike the program says little
 constexpr int kLeastRoundsAtFirst = 32;  // of new patterns before the first sheet is ever fixed
 constexpr int kMostRoundsAtFirst = 80;
 constexpr int kRounds = 12;        // before every other
@@ -28,6 +30,8 @@ class Dive::Work {
  public:
   Work(const Group& group, const Arrangement& known, std::uint64_t seed)
       : group_(group), random_(seed), program_(group, known, random_) {
+    cheapest_ = group_.stock.front().cost;
+    for (const StockKindRow& row : group_.stock) cheapest_ = std::min(cheapest_, row.cost);
     surface();
   }
 
@@ -89,7 +93,8 @@ class Dive::Work {
     const bool wasAtFirst = atFirst_;
     atFirst_ = false;
     rounds_ = 0;
-    const double goal = program_.inSheets(below) - 1;
+    // The dearest plan that costs less, if all sheets were the cheapest.
+    const double goal = program_.inSheets(below - cheapest_);
     if (!wasAtFirst && program_.inSheets(spent_) + program_.value() > goal + kHopeless)
       return finish(below);
     const std::vector<double> likes = program_.solution();
@@ -168,6 +173,7 @@ class Dive::Work {
   int backs_ = 0;
   std::vector<SlackTree> fixed_;
   Cost spent_ = 0;
+  Cost cheapest_ = 0;  // of the stock rows
   std::unique_ptr<Search> mender_;
   Arrangement found_;
 };
@@ -175,8 +181,10 @@ class Dive::Work {
 bool Dive::isWorthTrying(const Group& group) {
   std::int64_t copies = 0;
   for (const Block& block : group.blocks) copies += block.copies;
-  return group.pinned.empty() && !group.blocks.empty() && group.blocks.size() <= kMostBlocks &&
-         copies <= kMostCopies &&
+  const auto blocks = static_cast<double>(group.blocks.size());
+  return group.pinned.empty() && blocks > 0 && group.stock.size() <= kMostRows &&
+         blocks <= kMostBlocks && copies <= kMostCopies &&
+         static_cast<double>(copies) >= kLeastAlike * blocks &&
          std::none_of(group.stock.begin(), group.stock.end(),
                       [](const StockKindRow& row) { return row.alwaysThere(); });
 }
