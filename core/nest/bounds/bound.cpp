@@ -13,7 +13,7 @@
 namespace pp::nest {
 namespace {
 
-constexpr int kGrids[] = {150, 300, 600, 1200};  // cells along a sheet, from coarse to fine
+constexpr int kGrids[] = {150, 300, 600, 1200};  // cells along the longest sheet
 constexpr std::size_t kMostConditions = 6;
 constexpr std::size_t kMostItems = 400;  // a program with more gains nothing in a maker's time
 
@@ -82,7 +82,8 @@ class Bounder::Work {
     if (!ready_ || grid_ >= std::size(kGrids)) return false;
     if (knapsacks_.empty())
       for (const StockKindRow& row : group_.stock)
-        knapsacks_.emplace_back(items_, row, kGrids[grid_]);
+        knapsacks_.push_back(knapsackFor(row, grid_, stop));
+    if (stop.stop_requested()) return false;
     const std::vector<double> duals = solveProgram(stop);
     if (duals.empty() || !mayGain()) return false;
     if (center_.empty()) center_ = duals;
@@ -106,6 +107,17 @@ class Bounder::Work {
   static constexpr double kSmoothing = 0.6;
   static constexpr double kCloseEnough = 1e-3;       // to go on with finer scales
   static constexpr std::size_t kPatternsAtOnce = 8;  // of one row and one set of prices
+
+  // As fine on every row as on the longest.
+  GuillotineKnapsack knapsackFor(const StockKindRow& row, std::size_t grid,
+                                 const std::stop_token& stop) const {
+    Nm longest = 0;
+    for (const StockKindRow& one : group_.stock) longest = std::max({longest, one.w, one.h});
+    constexpr int kLeastCells = 60;
+    const double share = static_cast<double>(std::max(row.w, row.h)) / static_cast<double>(longest);
+    const int cells = std::max(kLeastCells, static_cast<int>(kGrids[grid] * share));
+    return {items_, row, cells, stop};
+  }
 
   // Finer scales may still lift the bound; what cannot be cut with the true sizes is forgotten.
   bool refine() {
@@ -147,7 +159,10 @@ class Bounder::Work {
     for (const auto& weights :
          dualFeasibleWeights(items_, group_.stock[rows.front()], most, stop)) {
       Condition condition;
-      condition.most.assign(group_.stock.size(), kFullWeight);
+      // Of the row the functions are for no more; of the others as much as they are found to hold.
+      constexpr Int128 kNoLimit = static_cast<Int128>(1) << 100;
+      condition.most.assign(group_.stock.size(), kNoLimit);
+      condition.most[rows.front()] = kFullWeight;
       if (rows.size() > 1 && !fillMost(weights, condition, stop)) continue;
       for (std::size_t i = 0; i < items_.size(); ++i)
         condition.need += static_cast<Int128>(items_[i].copies) * weights[i];
@@ -161,7 +176,7 @@ class Bounder::Work {
                 const std::stop_token& stop) const {
     const std::vector<double> prices(weights.begin(), weights.end());
     for (std::size_t k = 0; k < group_.stock.size(); ++k) {
-      GuillotineKnapsack knapsack(items_, group_.stock[k], kGrids[0]);
+      GuillotineKnapsack knapsack = knapsackFor(group_.stock[k], 0, stop);
       for (std::size_t i = 0; i < items_.size(); ++i)
         if (knapsack.isTiny(i) && weights[i] > 0) return false;
       // A power of two, so that dividing by it is exact.
@@ -171,7 +186,8 @@ class Bounder::Work {
         values.push_back(static_cast<std::int64_t>(std::ceil(price * unit)));
       const std::int64_t most = knapsack.solve(values, stop);
       if (most < 0) return false;
-      condition.most[k] = static_cast<Int128>(static_cast<double>(most) / unit);
+      condition.most[k] =
+          std::min(condition.most[k], static_cast<Int128>(static_cast<double>(most) / unit));
     }
     return true;
   }
@@ -219,8 +235,6 @@ class Bounder::Work {
       centerQuality_ = strength;
       center_ = prices;
     }
-      std::printf("   grid %d LP %.4f now %.4f best %.4f cols %zu\n", kGrids[grid_],
-                  program_->objectiveValue(), strength, centerQuality_, columns_.size());
     return improved;
   }
 

@@ -61,7 +61,8 @@ double kept(const std::vector<ScaleLength>& lengths, const ConservativeScale& sc
 
 // Lowers the capacity to what rows reach, then raises the sizes, the weightiest first, as long as
 // no row passes it.
-void raise(const std::vector<ScaleLength>& lengths, Nm side, ConservativeScale& scale) {
+void raise(const std::vector<ScaleLength>& lengths, Nm side, const std::stop_token& stop,
+           ConservativeScale& scale) {
   Rows rows(lengths, side);
   scale.capacity = std::max(1, rows.largest(scale.sizes, scale.capacity));
   std::vector<std::size_t> order(lengths.size());
@@ -73,6 +74,7 @@ void raise(const std::vector<ScaleLength>& lengths, Nm side, ConservativeScale& 
   for (std::vector<std::size_t> next; !order.empty(); order = std::move(next)) {
     next.clear();
     for (const std::size_t i : order) {
+      if (stop.stop_requested()) return;
       ++scale.sizes[i];
       if (rows.largest(scale.sizes, scale.capacity) <= scale.capacity)
         next.push_back(i);
@@ -84,7 +86,8 @@ void raise(const std::vector<ScaleLength>& lengths, Nm side, ConservativeScale& 
 
 }  // namespace
 
-ConservativeScale conservativeScale(const std::vector<ScaleLength>& lengths, Nm side, int cells) {
+ConservativeScale conservativeScale(const std::vector<ScaleLength>& lengths, Nm side, int cells,
+                                    const std::stop_token& stop) {
   Nm unit = side;
   for (const ScaleLength& one : lengths) unit = std::gcd(unit, one.length);
   std::vector<ConservativeScale> grids;
@@ -107,13 +110,13 @@ ConservativeScale conservativeScale(const std::vector<ScaleLength>& lengths, Nm 
       });
       if (!whole) --one.capacity;
     }
-    constexpr std::size_t kRaised = 8;
+    constexpr std::size_t kRaised = 4;
     std::stable_sort(grids.begin(), grids.end(), [&](const auto& a, const auto& b) {
       return kept(lengths, a) > kept(lengths, b);
     });
     if (grids.size() > kRaised) grids.resize(kRaised);
   }
-  for (ConservativeScale& one : grids) raise(lengths, side, one);
+  for (ConservativeScale& one : grids) raise(lengths, side, stop, one);
   return *std::max_element(grids.begin(), grids.end(), [&](const auto& a, const auto& b) {
     return kept(lengths, a) < kept(lengths, b);
   });

@@ -3,6 +3,7 @@
 #pragma once
 
 #include <cstdint>
+#include <stop_token>
 #include <vector>
 
 #include "core/nest/blocks.h"
@@ -25,7 +26,8 @@ struct ConservativeScale {
 
 // A scale of at most `cells` cells: lengths rounded down to a grid, the best of several, then
 // raised one by one as far as the condition holds (Belov, Kartak, Rohling & Scheithauer 2013:
-// conservative scales). Equal lengths are given once.
-ConservativeScale conservativeScale(const std::vector<ScaleLength>& lengths, Nm side, int cells);
+// conservative scales). Equal lengths are given once. When stopped they are raised no further.
+ConservativeScale conservativeScale(const std::vector<ScaleLength>& lengths, Nm side, int cells,
+                                    const std::stop_token& stop = {});
 
 }  // namespace pp::nest

@@ -23,7 +23,9 @@ class AxisLengths {
     at->copies += copies;
     at->weight += weight;
   }
-  void scale(Nm side, int cells) { scale_ = conservativeScale(all_, side, cells); }
+  void scale(Nm side, int cells, const std::stop_token& stop) {
+    scale_ = conservativeScale(all_, side, cells, stop);
+  }
   int capacity() const { return scale_.capacity; }
   bool isExact() const { return scale_.exact; }
   int of(Nm length) const {
@@ -40,7 +42,8 @@ class AxisLengths {
 }  // namespace
 
 GuillotineKnapsack::GuillotineKnapsack(const std::vector<BoundItem>& items,
-                                       const StockKindRow& sheet, int cells)
+                                       const StockKindRow& sheet, int cells,
+                                       const std::stop_token& stop)
     : sheetW_(sheet.w), sheetH_(sheet.h), tiny_(items.size()) {
   AxisLengths alongX;
   AxisLengths alongY;
@@ -59,8 +62,8 @@ GuillotineKnapsack::GuillotineKnapsack(const std::vector<BoundItem>& items,
   const auto share = [&](Nm side) {
     return std::max(40, static_cast<int>(cells * static_cast<double>(side) / longer));
   };
-  alongX.scale(sheet.w, share(sheet.w));
-  alongY.scale(sheet.h, share(sheet.h));
+  alongX.scale(sheet.w, share(sheet.w), stop);
+  alongY.scale(sheet.h, share(sheet.h), stop);
   columns_ = alongX.capacity();
   rows_ = alongY.capacity();
   exact_ = alongX.isExact() && alongY.isExact();

@@ -15,8 +15,9 @@ namespace pp::nest {
 
 class GuillotineKnapsack {
  public:
-  // `cells` limits the scale along the longer side of the sheet.
-  GuillotineKnapsack(const std::vector<BoundItem>& items, const StockKindRow& sheet, int cells);
+  // `cells` limits the scale along the longer side of the sheet. When stopped it is cruder.
+  GuillotineKnapsack(const std::vector<BoundItem>& items, const StockKindRow& sheet, int cells,
+                     const std::stop_token& stop = {});
 
   // The largest power of two by which these prices, >= 0, may be multiplied so that the table still
   // holds every sum of values exactly.
