@@ -337,7 +337,8 @@ class Nester {
     for (std::size_t g = 0; g < works_.size(); ++g) {
       if (works_[g].settled()) continue;
       tasks.push_back([this, g] {
-        for (int i = 0; i < kBoundStepsPerRound && boundStep(g, stop_); ++i) {
+        // Of a dive one step, which takes as long as many of a bound.
+        for (int i = 0; i < kBoundStepsPerRound && boundStep(g, stop_) && bounded_[g] == 0; ++i) {
         }
       });
     }
