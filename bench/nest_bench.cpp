@@ -251,6 +251,9 @@ std::map<std::string, std::function<void(Runner&)>> families() {
   out["cabinet"] = [seeded](Runner& r) {
     r.family({"cabinet", 2, several(20, seeded(cabinet)), false});
   };
+  out["cabinet60"] = [seeded](Runner& r) {
+    r.family({"cabinet, sixty", 2, several(60, seeded(cabinet))});
+  };
   out["planted95"] = plantedFamily("planted 95 %", 0.95, 5, 3, 10, 16);
   out["planted96"] = plantedFamily("planted 96 %", 0.96, 5, 3, 10, 16);
   out["planted97"] = plantedFamily("planted 97 %", 0.97, 20, 3, 10, 10);
