@@ -3,6 +3,8 @@
 #include <gtest/gtest.h>
 #include <rapidcheck/gtest.h>
 
+#include <functional>
+
 #include "core/nest/bounds/bound.h"
 #include "core/nest/bounds/conservative_scale.h"
 #include "core/nest/bounds/guillotine_knapsack.h"
