@@ -490,7 +490,9 @@ class Builder {
     const Length air = leaf.rect.height - count * t_;
     const Length under = (pinned ? rules.lip : kStrip) +
                          (carcass_.back.school == BackSchool::Between ? kStrip : Length{});
-    if (air <= (count + 1) * under || part.length.total() <= Length{} ||
+    // A strip on either side carries a loose one.
+    const bool tooNarrow = !pinned && leaf.rect.width <= 2 * t_;
+    if (air <= (count + 1) * under || tooNarrow || part.length.total() <= Length{} ||
         part.width.total() <= Length{}) {
       problems_.push_back(
           cannot(pinned ? "adjustable shelves" : "loose shelves",

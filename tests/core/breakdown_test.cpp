@@ -135,6 +135,15 @@ TEST(Breakdown, dadosThatMeetInADividerAreRefused) {
   EXPECT_TRUE(breakDown(test::jobWith(carcass)).troubles.empty());
 }
 
+TEST(Breakdown, aLooseShelfNeedsRoomForAStripOnEitherSide) {
+  Carcass carcass = test::metricCarcass().carcass();
+  carcass.inside.content = LooseShelves{1};
+  carcass.width = mm(72);  // two sides and two strips of 18: nothing between the strips
+  EXPECT_EQ(breakDown(test::jobWith(carcass)).troubles.size(), 1U);
+  carcass.width = mm(73);
+  EXPECT_TRUE(breakDown(test::jobWith(carcass)).troubles.empty());
+}
+
 TEST(Breakdown, shelvesThatFillTheirOpeningAreRefused) {
   Carcass carcass = test::metricCarcass().carcass();
   carcass.inside.content = AdjustableShelves{38};  // 38 x 18 = 684, the clear height

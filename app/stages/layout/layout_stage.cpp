@@ -233,12 +233,13 @@ void LayoutStage::follow() {
     return followSelection();
   }
   const Plan& plan = *shown.plan;
-  result_->setText(tr("%1 sheets, %2, %3 settings, %4 cuts, %5 % used")
-                       .arg(plan.sheets.size())
-                       .arg(qs(format(plan.cost)))
-                       .arg(plan.setups)
-                       .arg(plan.cuts.size())
-                       .arg(static_cast<int>(plan.yield() * 100 + 0.5)));
+  result_->setText(
+      tr("%1, %2, %3, %4, %5 % used")
+          .arg(counted(static_cast<std::int64_t>(plan.sheets.size()), tr("sheet"), tr("sheets")))
+          .arg(qs(format(plan.cost)))
+          .arg(counted(plan.setups, tr("setting"), tr("settings")))
+          .arg(counted(static_cast<std::int64_t>(plan.cuts.size()), tr("cut"), tr("cuts")))
+          .arg(static_cast<int>(plan.yield() * 100 + 0.5)));
   bound_->setText(boundWords());
   unplaced_->setVisible(!plan.complete());
   if (!plan.complete()) unplaced_->setText(unplacedWords());

@@ -43,9 +43,10 @@ QString PlanStrip::title(std::size_t plan) const {
 
 QString PlanStrip::words(std::size_t plan) const {
   const Plan& one = *shown_.kept[plan];
-  return tr("%1: %n sheets, %2, %3 settings", nullptr, static_cast<int>(one.sheets.size()))
-      .arg(title(plan), qs(format(one.cost)))
-      .arg(one.setups);
+  return tr("%1: %2, %3, %4")
+      .arg(title(plan),
+           counted(static_cast<std::int64_t>(one.sheets.size()), tr("sheet"), tr("sheets")),
+           qs(format(one.cost)), counted(one.setups, tr("setting"), tr("settings")));
 }
 
 QRectF PlanStrip::card(std::size_t plan) const {

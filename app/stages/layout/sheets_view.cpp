@@ -42,7 +42,7 @@ void SheetsView::setPlan(const PlanShown& shown) {
     at_.reset();
     setSelected(selected_);
   }
-  setAccessibleDescription(tr("%n sheets", nullptr, sheetCount()));
+  setAccessibleDescription(counted(sheetCount(), tr("sheet"), tr("sheets")));
   arrange();
   update();
 }
