@@ -1,19 +1,52 @@
 // Whole files in and out.
 #pragma once
 
+#include <cstdint>
 #include <optional>
 #include <string>
 #include <string_view>
+#include <vector>
 
 #include "core/result/result.h"
 
 namespace pp {
 
-// The whole of a file, or a problem that says why it cannot be read.
+// The whole of a regular file, or a problem that says why it cannot be read.
 Result<std::string> readFile(const std::string& path);
 
+// Who may read a file that is made new. One that is replaced keeps its mode.
+enum class Readable { AsUsual, ByOwnerOnly };
+
+struct FileText {
+  std::string path;
+  std::string content;
+};
+
 // Writes a whole file by way of a temporary one beside it, synced and renamed: either the old or
-// the new content is there, never half of one. A problem when the disk or the folder refuses.
-std::optional<Problem> writeFile(const std::string& path, std::string_view content);
+// the new content is there, never half of one. A symbolic link stays and its target is replaced. A
+// device or pipe is written to as it is. A problem when the disk or the folder refuses.
+std::optional<Problem> writeFile(const std::string& path, std::string_view content,
+                                 Readable readable = Readable::AsUsual);
+
+// Writes all of them, or none: when one cannot be put in its place, those that were are put back.
+std::optional<Problem> writeFiles(const std::vector<FileText>& files);
+
+// Removes the temporary files that a process of this machine, now dead, has left in a folder.
+// Writing a file does so in its folder the first time.
+void cleanLeftovers(const std::string& folder);
+
+// What tells one state of a file from another, without reading it.
+struct FileStamp {
+  std::uint64_t file = 0;          // its number on its disk: another after a replacement
+  std::int64_t size = 0;           // bytes
+  std::int64_t changed = 0;        // nanoseconds since 1970
+  bool operator==(const FileStamp&) const = default;
+};
+// Of the file itself where `path` is a symbolic link; none where there is no file.
+std::optional<FileStamp> stampOf(const std::string& path);
+
+// The file that a path leads to when symbolic links are followed, as an absolute path. One that
+// leads nowhere, or in a circle, is given as far as it goes.
+std::string targetOf(const std::string& path);
 
 }  // namespace pp
