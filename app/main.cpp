@@ -49,6 +49,9 @@ int main(int argc, char** argv) {
     window.openFile(parser.positionalArguments().constFirst());
   window.show();
   window.showStage(parser.value(stage).toInt() - 2);
+  // Asked once the window is there and only where nothing else was asked for.
+  if (!parser.isSet(picture) && !parser.isSet(demo) && parser.positionalArguments().isEmpty())
+    QTimer::singleShot(0, &window, [&window] { window.offerUnsaved(); });
   if (parser.isSet(picture)) pictureWhenPlanned(window, parser.value(picture));
   return QApplication::exec();
 }

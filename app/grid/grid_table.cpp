@@ -57,6 +57,8 @@ QTableView* makeGridTable(const QString& name, GridModel* model) {
   table->verticalHeader()->hide();
   table->verticalHeader()->setDefaultSectionSize(27);
   table->horizontalHeader()->setSectionResizeMode(QHeaderView::ResizeToContents);
+  // Of what is seen, not of thousands of rows after every edit.
+  table->horizontalHeader()->setResizeContentsPrecision(0);
   table->horizontalHeader()->setMinimumSectionSize(74);
   table->horizontalHeader()->setHighlightSections(false);
   return table;

@@ -2,9 +2,12 @@
 #pragma once
 
 #include <QObject>
+#include <atomic>
 #include <memory>
 #include <thread>
+#include <vector>
 
+#include "core/breakdown/breakdown.h"
 #include "core/nest/changes/nearly.h"
 
 namespace pp {
@@ -26,14 +29,15 @@ class PlanRunner : public QObject {
   Q_OBJECT
  public:
   explicit PlanRunner(QObject* parent = nullptr);
+  // Waits for the searches that were stopped.
   ~PlanRunner() override;
 
-  // Begins a search; one that is under way is stopped first and what it still finds is dropped. It
-  // goes on from `from` where that is not null. Once it has ended by itself, the smallest change
-  // that would save a sheet is looked for.
-  void start(std::shared_ptr<const Job> job, std::shared_ptr<const std::vector<Part>> parts,
+  // Begins a search; one that is under way is told to stop and left to end by itself, and what it
+  // still finds is dropped. It goes on from `from` where that is not null. Once it has ended by
+  // itself, the smallest change that would save a sheet is looked for.
+  void start(std::shared_ptr<const Job> job, std::shared_ptr<const Breakdown> breakdown,
              double seconds, std::shared_ptr<const Plan> from = {});
-  // Ends the search; the plan shown last stays.
+  // Ends the search without waiting for it; the plan shown last stays.
   void stop();
   bool isRunning() const { return running_; }
 
@@ -47,7 +51,15 @@ class PlanRunner : public QObject {
   void arrived(std::uint64_t generation, const PlanShown& shown);
   void ended(std::uint64_t generation, const QString& failure);
 
-  std::jthread thread_;
+  // A thread and whether it has nothing left to do.
+  struct Search {
+    std::jthread thread;
+    std::shared_ptr<std::atomic<bool>> over;
+  };
+  void search(std::uint64_t generation, PlanShown shown, const Breakdown& breakdown, double seconds,
+              std::shared_ptr<const Plan> from, const std::stop_token& stop);
+
+  std::vector<Search> searches_;  // the last one is the one that is shown
   std::uint64_t generation_ = 0;
   bool running_ = false;
 };

@@ -1,8 +1,6 @@
 #include "app/shell/document.h"
 
-#include <QDateTime>
 #include <QFile>
-#include <QFileInfo>
 #include <algorithm>
 #include <utility>
 
@@ -14,7 +12,6 @@
 namespace pp {
 namespace {
 
-constexpr std::size_t kNeverSaved = static_cast<std::size_t>(-1);
 constexpr double kQuickSeconds = 2;  // the search that follows every edit by itself
 
 Job emptyJob() {
@@ -47,26 +44,35 @@ QString sentence(const Problem& problem) {
   return QStringLiteral("%1%2. It takes %3.").arg(place, qs(problem.found), qs(problem.expected));
 }
 
-Document::Document(QObject* parent) : QObject(parent) {
-  connect(&runner_, &PlanRunner::progressed, this, [this](const PlanShown& shown) {
-    plan_ = shown;
-    planCurrent_ = true;
-    // What the user chose stays as long as nothing beats it.
-    if (std::find(plan_.kept.begin(), plan_.kept.end(), chosen_) != plan_.kept.end())
-      plan_.plan = chosen_;
-    else
-      chosen_ = nullptr;
-    lookAgain();
-    emit planChanged();
-  });
+Document::Document(QObject* parent)
+    : QObject(parent), history_(std::make_shared<const Job>(emptyJob())) {
+  connect(&runner_, &PlanRunner::progressed, this, &Document::takePlan);
   connect(&runner_, &PlanRunner::nearlyFound, this,
           [this](const PlanShown& shown, const nest::Nearly& nearly) {
             if (!planCurrent_ || shown.job != plan_.job) return;
             nearly_ = nearlyFinding(*shown.job, *shown.parts, nearly);
-            lookAgain();
+            mergeFindings();
+            emit findingsChanged();
           });
   connect(&runner_, &PlanRunner::finished, this, &Document::planChanged);
   openNew();
+}
+
+void Document::takePlan(const PlanShown& shown) {
+  const std::shared_ptr<const Plan> before = plan_.plan;
+  const bool wasCurrent = planCurrent_;
+  plan_ = shown;
+  planCurrent_ = true;
+  // What the user chose stays as long as nothing beats it.
+  if (std::find(plan_.kept.begin(), plan_.kept.end(), chosen_) != plan_.kept.end())
+    plan_.plan = chosen_;
+  else
+    chosen_ = nullptr;
+  if (!wasCurrent || plan_.plan != before) {
+    lookAtPlanAgain();
+    modes_.planChanged();
+  }
+  emit planChanged();
 }
 
 // Nobody is told of a search that ends because everything ends.
@@ -76,27 +82,24 @@ Document::~Document() {
 }
 
 Problems Document::edit(const QString& what, Job next) {
-  if (next == *job_) return {};
+  if (next == job()) return {};
   Problems problems = validate(next);
   if (!problems.empty()) return problems;
-  states_.resize(at_ + 1);
-  if (savedAt_ != kNeverSaved && savedAt_ > at_) savedAt_ = kNeverSaved;
-  states_.push_back({std::make_shared<const Job>(std::move(next)), what});
-  ++at_;
-  show(states_[at_].job);
+  history_.push(what.toStdString(), std::make_shared<const Job>(std::move(next)));
+  show();
   return {};
 }
 
 Problems Document::editAssembly(const QString& what, const std::string& code, Assembly assembly) {
-  Job next = *job_;
-  for (Assembly& one : next.assemblies) {
-    if (one.code != code) continue;
-    one = std::move(assembly);
+  Job next = job();
+  for (std::size_t i = 0; i < next.assemblies.size(); ++i) {
+    if (job().assemblies[i].code != code) continue;
+    next.assemblies[i] = std::move(assembly);
     if (Problems problems = validate(next); !problems.empty()) return problems;
     // A drawing that cannot be solved would leave nothing to look at: it is refused where it is
     // typed. Drawers that do not go in are a finding instead, since the rest can still be drawn.
     Problems unsolved;
-    for (const Trouble& trouble : breakDown(next, one).troubles)
+    for (const Trouble& trouble : breakDown(next, std::as_const(next).assemblies[i]).troubles)
       if (!trouble.drawers) unsolved.push_back(trouble.problem);
     if (!unsolved.empty()) return unsolved;
     break;
@@ -105,85 +108,88 @@ Problems Document::editAssembly(const QString& what, const std::string& code, As
 }
 
 QString Document::undoText() const {
-  return canUndo() ? states_[at_].what : QString();
+  return QString::fromStdString(history_.undoText());
 }
 QString Document::redoText() const {
-  return canRedo() ? states_[at_ + 1].what : QString();
+  return QString::fromStdString(history_.redoText());
 }
 
 void Document::undo() {
   if (!canUndo()) return;
-  --at_;
-  show(states_[at_].job);
+  history_.undo();
+  show();
 }
 
 void Document::redo() {
   if (!canRedo()) return;
-  ++at_;
-  show(states_[at_].job);
+  history_.redo();
+  show();
 }
 
 QString Document::title() const {
-  return qs(job_->name);
+  return qs(job().name);
 }
 
-void Document::take(Job job, const QString& path) {
+void Document::take(Job job, const QString& path, Access access) {
   runner_.stop();
-  job_ = std::make_shared<const Job>(std::move(job));
-  states_ = {{job_, QString()}};
-  at_ = 0;
-  savedAt_ = 0;
-  path_ = path;
+  history_ = History(std::make_shared<const Job>(std::move(job)));
+  file_.begin(path, access == Access::ToRead);
   plan_ = {};
   planCurrent_ = false;
   selection_ = {};
-  if (!job_->assemblies.empty()) selection_.assembly = job_->assemblies.front().code;
+  const Job& now = this->job();
+  if (!now.assemblies.empty()) selection_.assembly = now.assemblies.front().code;
+  modes_.jobChanged();
   derive();
   emit planChanged();
   emit selectionChanged();
-  if (!job_->assemblies.empty())
-    measure(tr("width of %1").arg(qs(job_->assemblies.front().code)),
-            widthOf(*job_, job_->assemblies.front()));
+  if (!now.assemblies.empty())
+    measure(tr("width of %1").arg(qs(now.assemblies.front().code)),
+            widthOf(now, now.assemblies.front()));
 }
 
-void Document::show(std::shared_ptr<const Job> job) {
-  job_ = std::move(job);
-  if (findAssembly(*job_, selection_.assembly) == nullptr)
-    selection_ = {
-        job_->assemblies.empty() ? std::string() : job_->assemblies.front().code, std::nullopt, {}};
-  else if (const Assembly* of = findAssembly(*job_, selection_.assembly);
-           selection_.opening &&
+// Everything follows the job that history says is now.
+void Document::show() {
+  const Assembly* of = findAssembly(job(), selection_.assembly);
+  if (of == nullptr)
+    selection_ = {job().assemblies.empty() ? std::string() : job().assemblies.front().code,
+                  std::nullopt, {}};
+  else if (selection_.opening &&
            (!of->isCarcass() || find(of->carcass().inside, *selection_.opening) == nullptr))
     selection_.opening.reset();
+  modes_.jobChanged();
   derive();
   emit selectionChanged();
-  autosave();
+  protect();
 }
 
 void Document::derive() {
-  // Measured in bench/: well under a millisecond for jobs of shop size, so it needs no thread.
-  breakdown_ = breakDown(*job_);
+  // Measured in bench/: a few milliseconds for the largest jobs, so it needs no thread.
+  breakdown_ = std::make_shared<const Breakdown>(breakDown(job()));
   planCurrent_ = false;
   chosen_ = nullptr;
   nearly_.reset();
-  lookAgain();
+  planFindings_.clear();
+  jobFindings_ = secondLook(job(), *breakdown_);
+  mergeFindings();
   startLayOut(kQuickSeconds, std::exchange(from_, nullptr));
   emit changed();
   emit stateChanged();
 }
 
+void Document::lookAtPlanAgain() {
+  planFindings_ = lookAtPlan(*plan_.job, *plan_.parts, *plan_.request, *plan_.plan);
+  mergeFindings();
+  emit findingsChanged();
+}
+
 // The findings of the job and of its plan together.
-void Document::lookAgain() {
-  const std::size_t before = findings_.size();
-  findings_ = secondLook(*job_, breakdown_);
-  if (planCurrent_ && plan_.plan) {
-    const auto more = lookAtPlan(*plan_.job, *plan_.parts, *plan_.request, *plan_.plan);
-    findings_.insert(findings_.end(), more.begin(), more.end());
-    if (nearly_) findings_.push_back(*nearly_);
-    std::stable_sort(findings_.begin(), findings_.end(),
-                     [](const Finding& a, const Finding& b) { return a.severity < b.severity; });
-  }
-  if (planCurrent_ && findings_.size() != before) emit findingsChanged();
+void Document::mergeFindings() {
+  findings_ = jobFindings_;
+  findings_.insert(findings_.end(), planFindings_.begin(), planFindings_.end());
+  if (nearly_) findings_.push_back(*nearly_);
+  std::stable_sort(findings_.begin(), findings_.end(),
+                   [](const Finding& a, const Finding& b) { return a.severity < b.severity; });
 }
 
 void Document::layOut(double seconds) {
@@ -191,16 +197,19 @@ void Document::layOut(double seconds) {
 }
 
 void Document::showPlan(const std::shared_ptr<const Plan>& plan) {
-  if (!planCurrent_ || plan == plan_.plan) return;
+  if (!planCurrent_ || plan == plan_.plan ||
+      std::find(plan_.kept.begin(), plan_.kept.end(), plan) == plan_.kept.end())
+    return;
   chosen_ = plan;
   plan_.plan = plan;
-  lookAgain();
+  lookAtPlanAgain();
+  modes_.planChanged();
   emit planChanged();
 }
 
 Problems Document::editPins(const QString& what, std::vector<JobPin> pins,
                             std::shared_ptr<const Plan> from) {
-  Job next = *job_;
+  Job next = job();
   next.pins = std::move(pins);
   from_ = std::move(from);
   const Problems problems = edit(what, std::move(next));
@@ -209,23 +218,22 @@ Problems Document::editPins(const QString& what, std::vector<JobPin> pins,
 }
 
 void Document::startLayOut(double seconds, std::shared_ptr<const Plan> from) {
-  if (breakdown_.parts.empty()) {
+  if (breakdown_->parts.empty()) {
     runner_.stop();
     plan_ = {};
     emit planChanged();
     return;
   }
-  runner_.start(job_, std::make_shared<const std::vector<Part>>(sheetParts(breakdown_.parts)),
-                seconds, std::move(from));
+  runner_.start(jobValue(), breakdown_, seconds, std::move(from));
   emit planChanged();
 }
 
-Problems Document::open(const QString& path) {
+Problems Document::open(const QString& path, Access access) {
   const auto text = readFile(path.toStdString());
   if (!text) return text.problems();
   auto job = readJob(path.toStdString(), text.value());
   if (!job) return job.problems();
-  take(std::move(job).value(), path);
+  take(std::move(job).value(), path, access);
   return {};
 }
 
@@ -235,57 +243,44 @@ Problems Document::openDemo(const QString& name) {
     return {{name.toStdString(), 0, {}, "no such demo job", "log-wall or ringing-trolley"}};
   auto job = readJob(name.toStdString(), file.readAll().toStdString());
   if (!job) return job.problems();
-  take(std::move(job).value(), QString());
+  take(std::move(job).value(), QString(), Access::ToEdit);
   return {};
 }
 
 void Document::openNew() {
-  take(emptyJob(), QString());
+  take(emptyJob(), QString(), Access::ToEdit);
 }
 
 std::optional<Problem> Document::save(const QString& path) {
-  if (auto problem = writeFile(path.toStdString(), writeJob(*job_))) return problem;
-  dropAutosave();
-  path_ = path;
-  savedAt_ = at_;
-  dropAutosave();
+  if (auto problem = file_.save(path, job())) return problem;
+  history_.markSaved();
   emit stateChanged();
   return std::nullopt;
 }
 
-void Document::autosave() {
-  // Failing to autosave must not stand in the way of the work; saving itself will say what is
-  // wrong.
-  if (!path_.isEmpty() && isModified())
-    writeFile((path_ + QStringLiteral(".autosave")).toStdString(), writeJob(*job_));
+// After every edit; a job that is as its file has it needs no protection.
+void Document::protect() {
+  if (isModified())
+    file_.protect(jobValue());
+  else
+    file_.nothingToProtect();
 }
 
-QString Document::autosaveFor(const QString& path) {
-  const QString name = path + QStringLiteral(".autosave");
-  const QFileInfo saved(name);
-  const QFileInfo original(path);
-  if (!saved.exists() || (original.exists() && saved.lastModified() < original.lastModified()))
-    return {};
-  return name;
-}
-
-Problems Document::recover(const QString& autosave, const QString& path) {
-  const auto text = readFile(autosave.toStdString());
-  if (!text) return text.problems();
-  auto job = readJob(autosave.toStdString(), text.value());
-  if (!job) return job.problems();
-  take(std::move(job).value(), path);
-  savedAt_ = kNeverSaved;  // what was recovered is not in the file yet
+Problems Document::recover(const Unsaved& left, Access access) {
+  auto read = JobFile::read(left);
+  if (!read) return read.problems();
+  take(std::move(read.value().job), left.path, access);
+  history_.markUnsaved();  // what was recovered is not in the file yet
+  protect();
+  file_.settle();
+  JobFile::forget(left);
   emit stateChanged();
   return {};
 }
 
-void Document::dropAutosave() {
-  if (!path_.isEmpty()) QFile::remove(path_ + QStringLiteral(".autosave"));
-}
-
 void Document::select(Selection selection) {
   selection_ = std::move(selection);
+  modes_.selectionChanged();
   emit selectionChanged();
 }
 

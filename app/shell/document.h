@@ -8,6 +8,9 @@
 #include <vector>
 
 #include "app/jobs/plan_runner.h"
+#include "app/session/history.h"
+#include "app/session/job_file.h"
+#include "app/session/modes.h"
 #include "core/breakdown/breakdown.h"
 #include "core/secondlook/second_look.h"
 
@@ -26,12 +29,13 @@ class Document : public QObject {
   explicit Document(QObject* parent = nullptr);
   ~Document() override;
 
-  const Job& job() const { return *job_; }
-  std::shared_ptr<const Job> jobValue() const { return job_; }
-  const Breakdown& breakdown() const { return breakdown_; }
+  const Job& job() const { return *history_.now(); }
+  std::shared_ptr<const Job> jobValue() const { return history_.now(); }
+  const Breakdown& breakdown() const { return *breakdown_; }
+  std::shared_ptr<const Breakdown> breakdownValue() const { return breakdown_; }
   // Of the job, and of the plan where there is one; most severe first.
   const std::vector<Finding>& findings() const { return findings_; }
-  LengthStyle style() const { return styleOf(*job_); }
+  LengthStyle style() const { return styleOf(job()); }
 
   // Takes `next` as the job, `what` as the words for undo. Problems, and no change, when it is not
   // valid. Taking an equal job is no edit.
@@ -40,28 +44,34 @@ class Document : public QObject {
   // then not be built.
   Problems editAssembly(const QString& what, const std::string& code, Assembly assembly);
 
-  bool canUndo() const { return at_ > 0; }
-  bool canRedo() const { return at_ + 1 < states_.size(); }
+  const History& history() const { return history_; }
+  bool canUndo() const { return history_.canUndo(); }
+  bool canRedo() const { return history_.canRedo(); }
   QString undoText() const;
   QString redoText() const;
   void undo();
   void redo();
 
-  QString path() const { return path_; }
+  QString path() const { return file_.path(); }
   QString title() const;
-  bool isModified() const { return at_ != savedAt_; }
+  bool isModified() const { return !history_.isSaved(); }
 
   // Replaces what is open. On failure nothing changes.
-  Problems open(const QString& path);
+  enum class Access { ToEdit, ToRead };
+  Problems open(const QString& path, Access access = Access::ToEdit);
   // Opens a job that ships with the program as a new, unsaved one.
   Problems openDemo(const QString& name);
   void openNew();
   std::optional<Problem> save(const QString& path);
 
-  // The autosave of a file that is newer than the file itself, or empty.
-  static QString autosaveFor(const QString& path);
-  Problems recover(const QString& autosave, const QString& path);
-  void dropAutosave();
+  // The job's file, its lock and its autosave.
+  JobFile& file() { return file_; }
+  const JobFile& file() const { return file_; }
+  // Takes up what a session that ended badly has left, as changes that are not saved.
+  Problems recover(const Unsaved& left, Access access = Access::ToEdit);
+
+  // What the user is in the middle of.
+  Modes& modes() { return modes_; }
 
   const Selection& selection() const { return selection_; }
   void select(Selection selection);
@@ -91,24 +101,20 @@ class Document : public QObject {
   void findingsChanged();
 
  private:
-  struct State {
-    std::shared_ptr<const Job> job;
-    QString what;  // the edit that led here
-  };
-  void take(Job job, const QString& path);
-  void show(std::shared_ptr<const Job> job);
+  void take(Job job, const QString& path, Access access);
+  void show();
   void derive();
-  void autosave();
-  void lookAgain();
+  void protect();
+  void takePlan(const PlanShown& shown);
+  void mergeFindings();
+  void lookAtPlanAgain();
   void startLayOut(double seconds, std::shared_ptr<const Plan> from);
 
-  std::shared_ptr<const Job> job_;
-  std::vector<State> states_;
-  std::size_t at_ = 0;
-  std::size_t savedAt_ = 0;
-  QString path_;
-  Breakdown breakdown_;
-  std::vector<Finding> findings_;
+  History history_;
+  JobFile file_;
+  Modes modes_;
+  std::shared_ptr<const Breakdown> breakdown_ = std::make_shared<const Breakdown>();
+  std::vector<Finding> jobFindings_, planFindings_, findings_;
   Selection selection_;
   QString measuredWhat_;
   Length measured_ = Length::mm(600);

@@ -4,7 +4,16 @@
 
 namespace pp {
 
+QString unmarked(QString text) {
+  return text.replace(QLatin1Char('&'), QStringLiteral("&&"));
+}
+
+QString plainTip(const QString& text) {
+  return Qt::mightBeRichText(text) ? text.toHtmlEscaped() : text;
+}
+
 ProblemLine::ProblemLine(QWidget* parent) : QLabel(parent) {
+  setTextFormat(Qt::PlainText);
   setObjectName(QStringLiteral("problem"));
   setAccessibleName(tr("What is wrong"));
   setWordWrap(true);

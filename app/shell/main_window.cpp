@@ -2,11 +2,11 @@
 
 #include <QApplication>
 #include <QCloseEvent>
+#include <QDir>
 #include <QFileDialog>
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QMenuBar>
-#include <QMessageBox>
 #include <QPushButton>
 #include <QScrollArea>
 #include <QShortcut>
@@ -14,7 +14,10 @@
 
 #include "app/paint/figures.h"
 #include "app/paint/look.h"
+#include "app/session/file_names.h"
+#include "app/shell/field.h"
 #include "app/shell/print_dialog.h"
+#include "app/shell/question.h"
 #include "app/shell/tape_bar.h"
 #include "app/stages/draw/draw_stage.h"
 #include "app/stages/layout/layout_stage.h"
@@ -22,8 +25,27 @@
 #include "app/stages/rack/rack_stage.h"
 
 namespace pp {
+namespace {
+
+// Enter presses the button that has the keyboard, as people expect; without this only Space does.
+class EnterPresses : public QObject {
+ public:
+  using QObject::QObject;
+  bool eventFilter(QObject* watched, QEvent* event) override {
+    if (event->type() != QEvent::KeyPress) return false;
+    const auto* key = static_cast<QKeyEvent*>(event);
+    if (key->key() != Qt::Key_Return && key->key() != Qt::Key_Enter) return false;
+    auto* button = qobject_cast<QPushButton*>(watched);
+    if (button == nullptr || !button->isEnabled()) return false;
+    button->click();
+    return true;
+  }
+};
+
+}  // namespace
 
 void dressUp() {
+  qApp->installEventFilter(new EnterPresses(qApp));
   look::loadFonts();
   QApplication::setStyle(QStringLiteral("Fusion"));
   QApplication::setFont(look::text(13));
@@ -62,7 +84,7 @@ void dressUp() {
       "QFrame#mind { background: #FCF9F3; border: none; border-left: 5px dashed #5C5750; }"
       "QFrame#tip { background: #FCF9F3; border: none; border-left: 2px solid #5C5750; }"
       "QWidget#topStrip { border-bottom: 1px solid #CFC6B4; }"
-      "QWidget#message { background: #FCF9F3; border-left: 5px solid #A8382B; }"
+      "QWidget#message, QLabel#message { background: #FCF9F3; border-left: 5px solid #A8382B; }"
       "QLabel#problem { color: #A8382B; font-weight: bold; }"
       "QLineEdit { background: #FCF9F3; border: 1px solid #8F877A; padding: 3px; } QLineEdit:focus "
       "{ border: 2px solid #3D5A66; padding: 2px; }"
@@ -79,7 +101,8 @@ void dressUp() {
       "} QMenu::item:selected { background: #3D5A66; color: #FCF9F3; }"));
 }
 
-MainWindow::MainWindow(QWidget* parent) : QMainWindow(parent) {
+MainWindow::MainWindow(QWidget* parent)
+    : QMainWindow(parent), later_([this] { follow(); }, nullptr) {
   setMinimumSize(1024, 640);
   resize(1280, 800);
   auto* body = new QWidget;
@@ -91,7 +114,7 @@ MainWindow::MainWindow(QWidget* parent) : QMainWindow(parent) {
   message_->setObjectName(QStringLiteral("message"));
   message_->setAttribute(Qt::WA_StyledBackground);
   auto* messageRow = new QHBoxLayout(message_);
-  messageText_ = new QLabel;
+  messageText_ = new Label;
   messageText_->setWordWrap(true);
   messageText_->setFont(look::text(14));
   messageText_->setAccessibleName(tr("Message"));
@@ -101,6 +124,18 @@ MainWindow::MainWindow(QWidget* parent) : QMainWindow(parent) {
   messageRow->addWidget(away);
   message_->hide();
   column->addWidget(message_);
+  unprotected_ = new Label;
+  unprotected_->setObjectName(QStringLiteral("message"));
+  unprotected_->setWordWrap(true);
+  unprotected_->setFont(look::text(14));
+  unprotected_->setMargin(8);
+  unprotected_->setAccessibleName(tr("Not protected"));
+  unprotected_->hide();
+  column->addWidget(unprotected_);
+  connect(&document_.file(), &JobFile::protection, this, [this](const QString& trouble) {
+    unprotected_->setText(trouble);
+    unprotected_->setVisible(!trouble.isEmpty());
+  });
   auto* row = new QHBoxLayout;
   row->setContentsMargins(0, 0, 0, 0);
   row->setSpacing(0);
@@ -128,11 +163,17 @@ MainWindow::MainWindow(QWidget* parent) : QMainWindow(parent) {
   makeMenus();
   connect(line_, &PlumbLine::chosen, this, &MainWindow::showStage);
   connect(secondLook_, &SecondLookPanel::jump, this, &MainWindow::jump);
-  connect(&document_, &Document::changed, this, &MainWindow::follow);
-  connect(&document_, &Document::stateChanged, this, &MainWindow::follow);
-  connect(&document_, &Document::planChanged, this, &MainWindow::follow);
+  connect(&document_, &Document::changed, &later_, &Later::ask);
+  connect(&document_, &Document::stateChanged, &later_, &Later::ask);
+  connect(&document_, &Document::planChanged, &later_, &Later::ask);
   follow();
   showStage(0);
+}
+
+// What shows the document goes before it.
+MainWindow::~MainWindow() {
+  for (QDialog* dialog : findChildren<QDialog*>(Qt::FindDirectChildrenOnly)) delete dialog;
+  delete takeCentralWidget();
 }
 
 void MainWindow::addStage(Stage* stage, int key) {
@@ -161,6 +202,9 @@ void MainWindow::makeMenus() {
     demo->addAction(words, this, [this, demoName = name] {
       if (mayLeave()) openDemo(demoName);
     });
+  file->addAction(tr("&Take up unsaved work …"), this, [this] {
+    if (mayLeave() && !offerUnsaved()) say(tr("There is no unsaved work to take up."), {});
+  });
   file->addAction(tr("&Save"), QKeySequence::Save, this, &MainWindow::save);
   file->addAction(tr("Save &as …"), QKeySequence::SaveAs, this, &MainWindow::saveAs);
   file->addSeparator();
@@ -195,7 +239,9 @@ void MainWindow::showStage(int index) {
 }
 
 void MainWindow::follow() {
-  setWindowTitle(tr("%1[*] - Plain Patch").arg(document_.title()));
+  QString title = document_.title();
+  title.replace(QStringLiteral("[*]"), QStringLiteral("[*][*]"));
+  setWindowTitle(tr("%1[*] - Plain Patch").arg(title));
   setWindowModified(document_.isModified());
   std::vector<PlumbLine::Knot> knots;
   for (int i = 0; i < stages_->count(); ++i) {
@@ -224,28 +270,83 @@ void MainWindow::say(const QString& title, const Problems& problems) {
 
 bool MainWindow::mayLeave() {
   if (!document_.isModified()) return true;
-  const auto answer = QMessageBox::question(
-      this, tr("Not saved"),
-      tr("%1 has changes that are not saved. Save them?").arg(document_.title()),
-      QMessageBox::Save | QMessageBox::Discard | QMessageBox::Cancel);
-  if (answer == QMessageBox::Save) return save();
-  if (answer == QMessageBox::Discard) document_.dropAutosave();
-  return answer == QMessageBox::Discard;
+  switch (ask(this, tr("Not saved"),
+              tr("%1 has changes that are not saved.").arg(document_.title()),
+              {tr("Save"), tr("Discard"), tr("Cancel")})) {
+    case 0:
+      return save();
+    case 1:
+      document_.file().nothingToProtect();
+      return true;
+    default:
+      return false;
+  }
+}
+
+bool MainWindow::takeUp(const Unsaved& left, Document::Access access) {
+  const Problems problems = document_.recover(left, access);
+  if (!problems.empty()) say(tr("That state cannot be read."), problems);
+  return problems.empty();
+}
+
+bool MainWindow::offerUnsaved() {
+  for (const Unsaved& left : document_.file().unsaved()) {
+    const QString where = left.path.isEmpty() ? tr("It was never saved to a file.")
+                                              : tr("It belongs to %1.").arg(left.path);
+    switch (ask(this, tr("Work that was not saved"),
+                tr("A session with %1 ended without saving at %2. %3").arg(left.name, left.saved, where),
+                {tr("Take it up"), tr("Throw it away"), tr("Leave it for later")})) {
+      case 0: {
+        const bool held = !left.path.isEmpty() && document_.file().holderOf(left.path);
+        return takeUp(left, held ? Document::Access::ToRead : Document::Access::ToEdit);
+      }
+      case 1:
+        JobFile::forget(left);
+        break;
+      default:
+        return true;
+    }
+  }
+  return false;
 }
 
 bool MainWindow::openFile(const QString& path) {
   message_->hide();
-  const QString autosave = Document::autosaveFor(path);
-  if (!autosave.isEmpty() &&
-      QMessageBox::question(
-          this, tr("Work that was not saved"),
-          tr("The last session with this job ended without saving. Take up its last state?")) ==
-          QMessageBox::Yes) {
-    const Problems problems = document_.recover(autosave, path);
-    if (problems.empty()) return true;
-    say(tr("That state cannot be read; the saved file is opened instead."), problems);
+  auto access = Document::Access::ToEdit;
+  if (const auto other = document_.file().holderOf(path)) {
+    if (ask(this, tr("Open elsewhere"),
+            tr("%1 is open in another window (process %2 on %3). Opened to read, it can be saved "
+               "under another name.")
+                .arg(path)
+                .arg(other->process)
+                .arg(other->host),
+            {tr("Open to read"), tr("Cancel")}) != 0)
+      return false;
+    access = Document::Access::ToRead;
   }
-  const Problems problems = document_.open(path);
+  const QString target = QString::fromStdString(targetOf(path.toStdString()));
+  for (const Unsaved& left : document_.file().unsaved()) {
+    if (left.path.isEmpty() || QString::fromStdString(targetOf(left.path.toStdString())) != target)
+      continue;
+    const QString moved =
+        left.moved ? tr(" The file has been changed since by something else; what that changed is "
+                        "not in the unsaved state.")
+                   : QString();
+    switch (ask(this, tr("Work that was not saved"),
+                tr("The last session with this job ended without saving at %1.").arg(left.saved) + moved,
+                {tr("Take it up"), tr("Throw it away"), tr("Open the saved file")})) {
+      case 0:
+        if (takeUp(left, access)) return true;
+        break;
+      case 1:
+        JobFile::forget(left);
+        break;
+      default:
+        break;
+    }
+    break;
+  }
+  const Problems problems = document_.open(path, access);
   if (!problems.empty())
     say(tr("The file was not opened, and nothing here has changed."), problems);
   return problems.empty();
@@ -265,7 +366,20 @@ void MainWindow::open() {
 }
 
 bool MainWindow::save() {
-  if (document_.path().isEmpty()) return saveAs();
+  if (document_.path().isEmpty() || document_.file().isToRead()) return saveAs();
+  if (document_.file().isChangedByOthers()) {
+    switch (ask(this, tr("Changed elsewhere"),
+                tr("%1 has been changed by something else since it was opened here.")
+                    .arg(document_.path()),
+                {tr("Save under another name"), tr("Write over it"), tr("Cancel")})) {
+      case 0:
+        return saveAs();
+      case 1:
+        break;
+      default:
+        return false;
+    }
+  }
   const auto problem = document_.save(document_.path());
   if (problem)
     say(tr("The job was not saved."), {*problem});
@@ -275,12 +389,19 @@ bool MainWindow::save() {
 }
 
 bool MainWindow::saveAs() {
-  QString path = QFileDialog::getSaveFileName(this, tr("Save the job"), document_.path(),
+  const QString offered =
+      document_.path().isEmpty()
+          ? QDir::home().filePath(fileStem(document_.title()) + QStringLiteral(".plainpatch"))
+          : document_.path();
+  QString path = QFileDialog::getSaveFileName(this, tr("Save the job"), offered,
                                               tr("Plain Patch jobs (*.plainpatch)"));
   if (path.isEmpty()) return false;
   if (!path.endsWith(QStringLiteral(".plainpatch"))) path += QStringLiteral(".plainpatch");
   const auto problem = document_.save(path);
-  if (problem) say(tr("The job was not saved."), {*problem});
+  if (problem)
+    say(tr("The job was not saved."), {*problem});
+  else
+    message_->hide();
   return !problem;
 }
 
@@ -291,10 +412,9 @@ void MainWindow::print() {
 }
 
 void MainWindow::closeEvent(QCloseEvent* event) {
-  if (mayLeave())
-    event->accept();
-  else
-    event->ignore();
+  if (!mayLeave()) return event->ignore();
+  document_.file().end();
+  event->accept();
 }
 
 }  // namespace pp

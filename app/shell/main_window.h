@@ -4,6 +4,7 @@
 #include <QMainWindow>
 #include <QStackedWidget>
 
+#include "app/session/later.h"
 #include "app/shell/document.h"
 #include "app/shell/keys_overlay.h"
 #include "app/shell/plumb_line.h"
@@ -16,14 +17,18 @@ class MainWindow : public QMainWindow {
   Q_OBJECT
  public:
   explicit MainWindow(QWidget* parent = nullptr);
+  ~MainWindow() override;
 
   Document& document() { return document_; }
   void showStage(int index);
   int stage() const { return stages_->currentIndex(); }
 
-  // Opens a file, offering the autosave of a session that ended badly. What is wrong with it is
-  // said in the window, and what was open stays open.
+  // Opens a file, offering what a session with it that ended badly has left, and asking where
+  // another window has it open. What is wrong with it is said in the window, and what was open stays
+  // open.
   bool openFile(const QString& path);
+  // Offers what sessions that ended badly have left, newest first. True when something was taken up.
+  bool offerUnsaved();
   bool openDemo(const QString& name);
 
  protected:
@@ -36,6 +41,7 @@ class MainWindow : public QMainWindow {
   void jump(const Place& place);
   void say(const QString& title, const Problems& problems);
   bool mayLeave();
+  bool takeUp(const Unsaved& left, Document::Access access);
   void open();
   bool save();
   bool saveAs();
@@ -48,6 +54,8 @@ class MainWindow : public QMainWindow {
   KeysOverlay* keys_;
   QWidget* message_;
   QLabel* messageText_;
+  QLabel* unprotected_;  // shown as long as autosaves fail
+  Later later_;
   std::vector<int> stageKeys_;
 };
 

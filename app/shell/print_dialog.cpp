@@ -10,6 +10,7 @@
 #include "app/paint/figures.h"
 #include "app/paint/look.h"
 #include "app/print/print.h"
+#include "app/session/file_names.h"
 #include "core/formats/exchange.h"
 #include "core/formats/file.h"
 #include "core/formats/plan_json.h"
@@ -75,7 +76,7 @@ PrintDialog::PrintDialog(Document& document, QWidget* parent)
     if (!chosen.isEmpty()) folder_->setText(chosen);
   });
   problem_ = new ProblemLine;
-  done_ = new QLabel;
+  done_ = new Label;
   done_->setWordWrap(true);
   done_->setAccessibleName(tr("Written"));
   form->addRow(problem_);
@@ -138,8 +139,7 @@ bool PrintDialog::printInto(const QString& folder) {
   const PrintInput planned{document_.job(), cut, plan.request.get(),
                            current ? plan.plan.get() : nullptr};
   const Paper paper = paper_->currentIndex() == 1 ? Paper::Letter : Paper::A4;
-  QString stem = document_.title();
-  stem.replace(QLatin1Char('/'), QLatin1Char('-'));
+  const QString stem = fileStem(document_.title());
   const auto path = [&](const QString& what) {
     return QDir(folder).filePath(stem + QLatin1Char(' ') + what);
   };

@@ -6,36 +6,52 @@
 
 #include "app/paint/figures.h"
 #include "app/paint/look.h"
+#include "app/shell/field.h"
 
 namespace pp {
+namespace {
+
+constexpr std::size_t kMost = 30;  // more than anyone reads before mending the first
+
+}  // namespace
 
 SecondLookPanel::SecondLookPanel(Document& document, QWidget* parent)
-    : QScrollArea(parent), document_(document) {
+    : QScrollArea(parent), document_(document), later_([this] { follow(); }, nullptr) {
   setFixedWidth(262);
   setWidgetResizable(true);
   setFrameShape(QFrame::NoFrame);
   setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
   setAccessibleName(tr("Second look"));
-  connect(&document_, &Document::changed, this, &SecondLookPanel::follow);
-  connect(&document_, &Document::findingsChanged, this, &SecondLookPanel::follow);
+  connect(&document_, &Document::changed, &later_, &Later::ask);
+  connect(&document_, &Document::findingsChanged, &later_, &Later::ask);
   follow();
 }
 
 void SecondLookPanel::follow() {
   const auto& findings = document_.findings();
+  std::vector<QString> words;
+  for (std::size_t i = 0; i < findings.size() && i < kMost; ++i)
+    words.push_back(qs(findings[i].what + "\n" + findings[i].why + "\n" +
+                       (findings[i].fix ? findings[i].fix->what : std::string())));
   setVisible(!findings.empty());
+  if (widget() != nullptr && words == shown_) return;
+  shown_ = std::move(words);
   auto* body = new QWidget;
   body->setObjectName(QStringLiteral("secondLook"));
   auto* column = new QVBoxLayout(body);
   column->setContentsMargins(10, 12, 12, 12);
   column->setSpacing(10);
-  auto* heading = new QLabel(tr("Second look"));
+  auto* heading = new Label(tr("Second look"));
   heading->setFont(look::text(15, true));
   column->addWidget(heading);
-  constexpr std::size_t kMost = 30;  // more than anyone reads before mending the first
   for (std::size_t i = 0; i < findings.size() && i < kMost; ++i)
     column->addWidget(card(findings[i]));
   column->addStretch(1);
+  // What is replaced may be what is being pressed just now.
+  if (QWidget* old = takeWidget()) {
+    old->hide();
+    old->deleteLater();
+  }
   setWidget(body);
 }
 
@@ -48,7 +64,7 @@ QWidget* SecondLookPanel::card(const Finding& finding) {
   column->setContentsMargins(10, 6, 4, 8);
   column->setSpacing(4);
   const auto line = [&](const QString& text, bool bold) {
-    auto* label = new QLabel(text);
+    auto* label = new Label(text);
     label->setFont(look::text(13, bold));
     label->setWordWrap(true);
     column->addWidget(label);
@@ -65,26 +81,28 @@ QWidget* SecondLookPanel::card(const Finding& finding) {
   connect(go, &QPushButton::clicked, this, [this, place = finding.place] { emit jump(place); });
   column->addWidget(go, 0, Qt::AlignLeft);
   if (finding.fix) {
-    auto* fix = new QPushButton(qs(finding.fix->what));
-    fix->setObjectName(QStringLiteral("fix"));
-    fix->setToolTip(tr("F8 does the first of these"));
-    // Queued, because the edit rebuilds this very card.
-    connect(
-        fix, &QPushButton::clicked, this,
-        [this, wanted = *finding.fix] { document_.edit(qs(wanted.what).toLower(), wanted.job); },
-        Qt::QueuedConnection);
-    column->addWidget(fix, 0, Qt::AlignLeft);
+    auto* button = new QPushButton(unmarked(qs(finding.fix->what)));
+    button->setObjectName(QStringLiteral("fix"));
+    button->setToolTip(tr("F8 does the first of these"));
+    connect(button, &QPushButton::clicked, this,
+            [this, what = finding.what, place = finding.place] {
+              // The card may be older than the job: the fix is the one there is now.
+              for (const Finding& now : document_.findings())
+                if (now.fix && now.what == what && now.place.part == place.part) return fix(now);
+            });
+    column->addWidget(button, 0, Qt::AlignLeft);
   }
   return box;
 }
 
 void SecondLookPanel::fixFirst() {
   for (const Finding& finding : document_.findings())
-    if (finding.fix) {
-      const Fix fix = *finding.fix;
-      document_.edit(qs(fix.what).toLower(), fix.job);
-      return;
-    }
+    if (finding.fix) return fix(finding);
+}
+
+void SecondLookPanel::fix(const Finding& finding) {
+  const Fix wanted = *finding.fix;  // the edit replaces the findings
+  document_.edit(qs(wanted.what).toLower(), wanted.job);
 }
 
 }  // namespace pp

@@ -3,6 +3,7 @@
 
 #include <QScrollArea>
 
+#include "app/session/later.h"
 #include "app/shell/document.h"
 
 namespace pp {
@@ -20,7 +21,10 @@ class SecondLookPanel : public QScrollArea {
  private:
   void follow();
   QWidget* card(const Finding& finding);
+  void fix(const Finding& finding);
   Document& document_;
+  Later later_;
+  std::vector<QString> shown_;  // what the cards say
 };
 
 }  // namespace pp

@@ -4,18 +4,22 @@
 
 #include "app/paint/figures.h"
 #include "app/paint/look.h"
+#include "app/shell/field.h"
 
 namespace pp {
 
-TopStrip::TopStrip(Document& document, QWidget* parent) : QWidget(parent), document_(document) {
+TopStrip::TopStrip(Document& document, QWidget* parent)
+    : QWidget(parent), document_(document), later_([this] { follow(); }, nullptr) {
   setObjectName(QStringLiteral("topStrip"));
   setAttribute(Qt::WA_StyledBackground);
   auto* row = new QHBoxLayout(this);
   row->setContentsMargins(14, 6, 14, 6);
   row->setSpacing(6);
-  name_ = new QLabel;
+  name_ = new Label;
   name_->setFont(look::text(17, true));
   name_->setAccessibleName(tr("Job"));
+  // A long name gives way to the figures beside it.
+  name_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
   row->addWidget(name_, 1);
   undo_ = new QPushButton;
   redo_ = new QPushButton;
@@ -41,21 +45,20 @@ TopStrip::TopStrip(Document& document, QWidget* parent) : QWidget(parent), docum
   sheets_ = addFigure(tr("Sheets"));
   cost_ = addFigure(tr("Cost"));
   settings_ = addFigure(tr("Saw settings"));
-  connect(&document_, &Document::changed, this, &TopStrip::follow);
-  connect(&document_, &Document::stateChanged, this, &TopStrip::follow);
-  connect(&document_, &Document::planChanged, this, &TopStrip::followPlan);
+  connect(&document_, &Document::changed, &later_, &Later::ask);
+  connect(&document_, &Document::stateChanged, &later_, &Later::ask);
+  connect(&document_, &Document::planChanged, &later_, &Later::ask);
   follow();
-  followPlan();
 }
 
 QLabel* TopStrip::addFigure(const QString& name) {
   auto* box = new QVBoxLayout;
   box->setSpacing(0);
-  auto* figure = new QLabel;
+  auto* figure = new Label;
   figure->setFont(look::text(17, true));
   figure->setAccessibleName(name);
   figure->setMinimumWidth(66);
-  auto* words = new QLabel(name);
+  auto* words = new Label(name);
   words->setFont(look::text(11));
   box->addWidget(figure);
   box->addWidget(words);
@@ -64,13 +67,18 @@ QLabel* TopStrip::addFigure(const QString& name) {
 }
 
 void TopStrip::follow() {
-  const QString star = document_.isModified() ? tr("  (not saved)") : QString();
-  name_->setText(document_.title() + star);
+  const QString state = document_.file().isToRead() ? tr("  (to read)")
+                        : document_.isModified()    ? tr("  (not saved)")
+                                                    : QString();
+  name_->setText(document_.title() + state);
+  name_->setToolTip(plainTip(document_.title()));
   undo_->setEnabled(document_.canUndo());
-  undo_->setText(document_.canUndo() ? tr("Undo: %1").arg(document_.undoText()) : tr("Undo"));
+  undo_->setText(document_.canUndo() ? tr("Undo: %1").arg(unmarked(document_.undoText()))
+                                     : tr("Undo"));
   undo_->setAccessibleName(tr("Undo"));
   redo_->setEnabled(document_.canRedo());
-  redo_->setText(document_.canRedo() ? tr("Redo: %1").arg(document_.redoText()) : tr("Redo"));
+  redo_->setText(document_.canRedo() ? tr("Redo: %1").arg(unmarked(document_.redoText()))
+                                     : tr("Redo"));
   redo_->setAccessibleName(tr("Redo"));
   inches_->setChecked(document_.job().unit == Unit::Inch);
   millimetres_->setChecked(document_.job().unit == Unit::Millimetre);

@@ -5,6 +5,7 @@
 #include <QPushButton>
 #include <QWidget>
 
+#include "app/session/later.h"
 #include "app/shell/document.h"
 
 namespace pp {
@@ -21,6 +22,7 @@ class TopStrip : public QWidget {
   void setUnit(Unit unit);
 
   Document& document_;
+  Later later_;
   QLabel* name_;
   QPushButton* inches_;
   QPushButton* millimetres_;

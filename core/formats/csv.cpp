@@ -6,29 +6,16 @@
 #include <algorithm>
 #include <memory>
 
+#include "core/result/text.h"
+
 namespace pp {
 namespace {
 
 // Position of the first byte that is not well-formed UTF-8 or is NUL, or none.
 std::optional<std::size_t> badByte(std::string_view text) {
   for (std::size_t i = 0; i < text.size();) {
-    const auto lead = static_cast<unsigned char>(text[i]);
-    std::size_t length = 0;
-    if (lead > 0 && lead < 0x80)
-      length = 1;
-    else if (lead >= 0xC2 && lead < 0xE0)
-      length = 2;
-    else if (lead >= 0xE0 && lead < 0xF0)
-      length = 3;
-    else if (lead >= 0xF0 && lead < 0xF5)
-      length = 4;
-    if (length == 0 || i + length > text.size()) return i;
-    for (std::size_t k = 1; k < length; ++k)
-      if ((static_cast<unsigned char>(text[i + k]) & 0xC0) != 0x80) return i;
-    const auto second = length > 1 ? static_cast<unsigned char>(text[i + 1]) : 0x80;
-    if ((lead == 0xE0 && second < 0xA0) || (lead == 0xED && second > 0x9F) ||
-        (lead == 0xF0 && second < 0x90) || (lead == 0xF4 && second > 0x8F))
-      return i;
+    const std::size_t length = sequenceLength(text, i);
+    if (length == 0 || text[i] == '\0') return i;
     i += length;
   }
   return std::nullopt;

@@ -7,22 +7,25 @@ namespace pp {
 Result<OrderedJson> parseJson(const std::string& file, std::string_view text) {
   std::vector<std::set<std::string>> keys;
   std::string twice;
-  constexpr std::size_t kDeepest = 200;
+  constexpr int kDeepest = 200;
   bool tooDeep = false;
-  const auto watch = [&](int, OrderedJson::parse_event_t event, OrderedJson& parsed) {
+  // What lies too deep is left out while it is read: a tree of it could not even be taken down
+  // again without running out of stack.
+  const auto watch = [&](int depth, OrderedJson::parse_event_t event, OrderedJson& parsed) {
+    tooDeep = tooDeep || depth > kDeepest;
+    if (tooDeep) return false;
     if (event == OrderedJson::parse_event_t::object_start) keys.emplace_back();
     if (event == OrderedJson::parse_event_t::object_end) keys.pop_back();
     if (event == OrderedJson::parse_event_t::key &&
         !keys.back().insert(parsed.get<std::string>()).second && twice.empty())
       twice = parsed.get<std::string>();
-    tooDeep = tooDeep || keys.size() > kDeepest;
     return true;
   };
   try {
     OrderedJson json = OrderedJson::parse(text, watch);
+    if (tooDeep) return Problem{file, 0, {}, "lists and objects nested too deep", "at most 200 levels"};
     if (!twice.empty())
       return Problem{file, 0, twice, "the field a second time in one object", "each field once"};
-    if (tooDeep) return Problem{file, 0, {}, "objects nested too deep", "at most 200 levels"};
     return json;
   } catch (const OrderedJson::parse_error& error) {
     const std::size_t at = std::min(error.byte, text.size());

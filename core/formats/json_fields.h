@@ -12,6 +12,7 @@
 #include <utility>
 #include <vector>
 
+#include "core/job/shared_rows.h"
 #include "core/length/length.h"
 #include "core/result/result.h"
 
@@ -49,6 +50,12 @@ class JsonWriter {
         list.push_back(value);
       else
         list.push_back(element(value));
+    object_[name] = std::move(list);
+  }
+  template <class T>
+  void operator()(const char* name, const SharedRows<T>& rows) {
+    OrderedJson list = OrderedJson::array();
+    for (const T& row : rows) list.push_back(element(row));
     object_[name] = std::move(list);
   }
   template <class T>
@@ -213,7 +220,15 @@ class JsonReader {
     value = std::move(inner);
   }
   template <class T>
+  void read(const OrderedJson& json, const std::string& pointer, SharedRows<T>& rows) {
+    readList(json, pointer, rows);
+  }
+  template <class T>
   void read(const OrderedJson& json, const std::string& pointer, std::vector<T>& values) {
+    readList(json, pointer, values);
+  }
+  template <class List>
+  void readList(const OrderedJson& json, const std::string& pointer, List& values) {
     values.clear();
     if (!json.is_array()) return refuse(pointer, json, "a list");
     for (std::size_t i = 0; i < json.size(); ++i) {

@@ -6,6 +6,7 @@
 #include <string>
 #include <vector>
 
+#include "core/job/shared_rows.h"
 #include "core/length/length.h"
 
 namespace pp {
@@ -51,7 +52,7 @@ struct LooseBoard {
 
 // Boards that make one thing together: a bracket, a leg, a nest box.
 struct Boards {
-  std::vector<LooseBoard> boards;
+  SharedRows<LooseBoard> boards;
   bool operator==(const Boards&) const = default;
 };
 

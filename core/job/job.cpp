@@ -8,8 +8,8 @@
 namespace pp {
 namespace {
 
-template <class T, class Key>
-const T* findBy(const std::vector<T>& rows, Key T::*key, const std::string& wanted) {
+template <class Rows, class T, class Key>
+const T* findBy(const Rows& rows, Key T::*key, const std::string& wanted) {
   const auto at =
       std::find_if(rows.begin(), rows.end(), [&](const T& row) { return row.*key == wanted; });
   return at == rows.end() ? nullptr : &*at;
@@ -78,9 +78,14 @@ void renameAssembly(Job& job, std::size_t index, const std::string& code) {
   const auto rename = [&](std::string& part) {
     if (part.starts_with(old + "-")) part.replace(0, old.size(), code);
   };
-  for (Assembly& assembly : job.assemblies)
-    if (auto* group = std::get_if<CarcassGroup>(&assembly.body))
-      std::replace(group->members.begin(), group->members.end(), old, code);
+  for (std::size_t i = 0; i < job.assemblies.size(); ++i) {
+    const auto* known = std::get_if<CarcassGroup>(&std::as_const(job).assemblies[i].body);
+    if (known == nullptr || std::find(known->members.begin(), known->members.end(), old) ==
+                                known->members.end())
+      continue;
+    auto& members = std::get<CarcassGroup>(job.assemblies[i].body).members;
+    std::replace(members.begin(), members.end(), old, code);
+  }
   for (JobPin& pin : job.pins) rename(pin.part);
   for (PartOverride& one : job.overrides) rename(one.part);
 }

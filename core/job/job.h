@@ -10,6 +10,7 @@
 #include "core/job/boards.h"
 #include "core/job/carcass.h"
 #include "core/job/kinds.h"
+#include "core/job/shared_rows.h"
 #include "core/job/shop.h"
 #include "core/job/stock.h"
 #include "core/length/format.h"
@@ -102,10 +103,10 @@ struct Job {
   LabelSheet labels;
   std::vector<Material> materials;
   std::vector<Banding> bandings;
-  std::vector<StockPiece> stock;
+  SharedRows<StockPiece> stock;
   std::vector<Slide> slides;
-  std::vector<Assembly> assemblies;
-  std::vector<LooseBoard> loose;
+  SharedRows<Assembly> assemblies;
+  SharedRows<LooseBoard> loose;
   std::vector<BoughtIn> bought;
   std::vector<PartOverride> overrides;
   std::vector<JobPin> pins;

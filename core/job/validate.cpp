@@ -3,11 +3,19 @@
 #include <set>
 
 #include "core/job/job.h"
+#include "core/job/pieces.h"
+#include "core/result/text.h"
 
 namespace pp {
 namespace {
 
 constexpr int kDeepestOpening = 40;
+constexpr std::size_t kLongestName = 500;   // bytes
+constexpr std::size_t kLongestNote = 5'000;
+// Below these a spacing is a slip of the hand, and what it divides comes to thousands of pieces.
+constexpr Length kLeastSpacing = Length::mm(20);
+constexpr Length kLeastSection = Length::mm(100);
+constexpr Length kLeastPitch = Length::mm(5);
 
 class Validator {
  public:
@@ -28,6 +36,10 @@ class Validator {
     for (std::size_t i = 0; i < job_.bought.size(); ++i) bought(i);
     for (std::size_t i = 0; i < job_.overrides.size(); ++i) partOverride(i);
     for (std::size_t i = 0; i < job_.pins.size(); ++i) pin(i);
+    text("/name", job_.name);
+    text("/place", job_.place);
+    // What is wrong already could make nonsense of a count.
+    if (problems_.empty()) pieces();
     return std::move(problems_);
   }
 
@@ -45,7 +57,37 @@ class Validator {
     if (value < least || value > most)
       add(field, std::to_string(value), fmt::format("a whole number from {} to {}", least, most));
   }
+  void atLeast(const std::string& field, Length value, Length least) {
+    if (value < least || value > kLongest)
+      add(field, formatMm(value), fmt::format("a length of at least {} mm", formatMm(least)));
+  }
+  void text(const std::string& field, const std::string& value, Lines lines = Lines::One) {
+    const std::size_t most = lines == Lines::One ? kLongestName : kLongestNote;
+    if (value.size() > most)
+      add(field, fmt::format("a text of {} bytes", value.size()),
+          fmt::format("at most {} bytes", most));
+    if (const auto hidden = hiddenCharacter(value, lines))
+      add(field, *hidden, "a text that can be read as it is");
+  }
+  void pieces() {
+    for (std::size_t i = 0; i < job_.assemblies.size(); ++i) {
+      const Assembly& one = job_.assemblies[i];
+      const std::string at = fmt::format("/assemblies/{}", i);
+      if (const auto count = piecesAtMost(job_, one); count > kMostPiecesOfAssembly)
+        add(at, fmt::format("about {} pieces in {}", count, one.code),
+            fmt::format("at most {} in one assembly: its spacings, sections and counts make so many",
+                        kMostPiecesOfAssembly));
+      if (const auto count = holesAtMost(one); count > kMostHolesOfAssembly)
+        add(at, fmt::format("about {} pin holes in {}", count, one.code),
+            fmt::format("at most {}: a larger pitch, or fewer openings with pins",
+                        kMostHolesOfAssembly));
+    }
+    if (const auto count = piecesAtMost(job_); count > kMostPiecesOfJob)
+      add("/assemblies", fmt::format("about {} pieces", count),
+          fmt::format("at most {} in one job", kMostPiecesOfJob));
+  }
   void unique(std::set<std::string>& seen, const std::string& field, const std::string& value) {
+    text(field, value);
     if (value.empty())
       add(field, "nothing", "a name");
     else if (!seen.insert(value).second)
@@ -86,6 +128,8 @@ class Validator {
   void pin(std::size_t i) {
     const JobPin& row = job_.pins[i];
     const std::string at = fmt::format("/pins/{}", i);
+    text(at + "/part", row.part);
+    text(at + "/stock", row.stock);
     within(at + "/copies", row.copies, 1, 10'000);
     within(at + "/sheet", row.sheet, 1, 1'000'000);
     if (row.x.has_value() != row.y.has_value()) add(at, "half a place", "x and y, or neither");
@@ -108,6 +152,7 @@ class Validator {
     const std::string at = fmt::format("/materials/{}", i);
     unique(materialIds_, at + "/id", row.id);
     if (row.name.empty()) add(at + "/name", "nothing", "a name");
+    text(at + "/name", row.name);
     positive(at + "/nominal", row.nominal);
     positive(at + "/measured", row.measured);
     within(at + "/density", row.density, 1, 30'000);
@@ -127,6 +172,7 @@ class Validator {
     const std::string at = fmt::format("/stock/{}", i);
     unique(stockIds_, at + "/id", row.id);
     knownMaterial(at + "/material", row.material);
+    text(at + "/lot", row.lot);
     if (row.measured) positive(at + "/measured", *row.measured);
     positive(at + "/length", row.length);
     positive(at + "/width", row.width);
@@ -151,6 +197,8 @@ class Validator {
     if (row.code == kLooseCode)
       add(at + "/code", "'L'", "another code, because L begins those of loose parts");
     within(at + "/copies", row.copies, 1, 1'000);
+    text(at + "/name", row.name);
+    text(at + "/lot", row.lot);
     std::visit([&](const auto& one) { body(at, one); }, row.body);
   }
 
@@ -184,10 +232,9 @@ class Validator {
   void body(const std::string& at, const Top& one) { top(at + "/top", one); }
 
   void top(const std::string& at, const Top& top) {
-    allPositive(at, {{"/width", top.width},
-                     {"/depth", top.depth},
-                     {"/stripEvery", top.stripEvery},
-                     {"/longest", top.longest}});
+    allPositive(at, {{"/width", top.width}, {"/depth", top.depth}});
+    atLeast(at + "/stripEvery", top.stripEvery, kLeastSpacing);
+    atLeast(at + "/longest", top.longest, kLeastSection);
     noneNegative(at, {{"/overLeft", top.overLeft},
                       {"/overRight", top.overRight},
                       {"/overFront", top.overFront},
@@ -204,9 +251,9 @@ class Validator {
     const std::string here = at + "/baseFrame";
     allPositive(here, {{"/width", frame.width},
                        {"/depth", frame.depth},
-                       {"/height", frame.height},
-                       {"/crossEvery", frame.crossEvery},
-                       {"/longest", frame.longest}});
+                       {"/height", frame.height}});
+    atLeast(here + "/crossEvery", frame.crossEvery, kLeastSpacing);
+    atLeast(here + "/longest", frame.longest, kLeastSection);
     knownMaterial(here + "/material", frame.material);
   }
 
@@ -273,6 +320,8 @@ class Validator {
   void bought(std::size_t i) {
     const std::string at = fmt::format("/bought/{}", i);
     if (job_.bought[i].name.empty()) add(at + "/name", "nothing", "a name");
+    text(at + "/name", job_.bought[i].name);
+    text(at + "/note", job_.bought[i].note, Lines::Many);
     within(at + "/quantity", job_.bought[i].quantity, 1, 10'000);
   }
 
@@ -281,6 +330,7 @@ class Validator {
     const std::string at = fmt::format("/overrides/{}", i);
     unique(overridden_, at + "/part", row.part);
     if (row.why.empty()) add(at + "/why", "nothing", "the reason for it");
+    text(at + "/why", row.why, Lines::Many);
     if (row.length) positive(at + "/length", *row.length);
     if (row.width) positive(at + "/width", *row.width);
     if (row.banding) knownBanding(at + "/banding", *row.banding);
@@ -289,6 +339,7 @@ class Validator {
   void loose(std::size_t i) { board(fmt::format("/loose/{}", i), job_.loose[i]); }
 
   void board(const std::string& at, const LooseBoard& row) {
+    text(at + "/name", row.name);
     knownMaterial(at + "/material", row.material);
     within(at + "/quantity", row.quantity, 1, 10'000);
     positive(at + "/length", row.length);
@@ -349,9 +400,9 @@ class Validator {
   }
 
   void stand(const std::string& at, const Stand& stand) {
-    allPositive(at, {{"/height", stand.height},
-                     {"/crossEvery", stand.crossEvery},
-                     {"/longest", stand.longest}});
+    positive(at + "/height", stand.height);
+    atLeast(at + "/crossEvery", stand.crossEvery, kLeastSpacing);
+    atLeast(at + "/longest", stand.longest, kLeastSection);
     notNegative(at + "/setIn", stand.setIn);
     if (stand.kind == StandKind::Frame || stand.kind == StandKind::Runners)
       knownMaterial(at + "/material", stand.material);
@@ -382,7 +433,7 @@ class Validator {
     notNegative(at + "/clearance", rules.clearance);
     notNegative(at + "/setBack", rules.setBack);
     notNegative(at + "/lip", rules.lip);
-    positive(at + "/pinPitch", rules.pinPitch);
+    atLeast(at + "/pinPitch", rules.pinPitch, kLeastPitch);
     positive(at + "/pinSetBack", rules.pinSetBack);
     positive(at + "/pinDiameter", rules.pinDiameter);
     positive(at + "/pinDepth", rules.pinDepth);

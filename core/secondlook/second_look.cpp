@@ -3,6 +3,7 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <utility>
 
 #include "core/length/format.h"
 
@@ -10,8 +11,8 @@ namespace pp {
 namespace {
 
 Assembly* assemblyIn(Job& job, const std::string& code) {
-  for (Assembly& assembly : job.assemblies)
-    if (assembly.code == code) return &assembly;
+  for (std::size_t i = 0; i < job.assemblies.size(); ++i)
+    if (std::as_const(job).assemblies[i].code == code) return &job.assemblies[i];
   return nullptr;
 }
 

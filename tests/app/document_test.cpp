@@ -49,6 +49,14 @@ TEST(Document, refusedEditsChangeNothing) {
   EXPECT_FALSE(document.canUndo());
 }
 
+// What sessions that ended badly have left of a file.
+std::vector<Unsaved> leftOf(const Document& document, const QString& path) {
+  std::vector<Unsaved> out;
+  for (const Unsaved& one : document.file().unsaved())
+    if (one.path == path) out.push_back(one);
+  return out;
+}
+
 TEST(Document, savesAutosavesAndRecovers) {
   const QTemporaryDir folder;
   const QString path = folder.filePath(QStringLiteral("a.plainpatch"));
@@ -58,20 +66,26 @@ TEST(Document, savesAutosavesAndRecovers) {
     ASSERT_TRUE(document.openDemo(QStringLiteral("ringing-trolley")).empty());
     ASSERT_FALSE(document.save(path).has_value());
     EXPECT_FALSE(document.isModified());
-    EXPECT_TRUE(Document::autosaveFor(path).isEmpty());
     ASSERT_TRUE(document.edit(QStringLiteral("wider"), widened(document.job(), 5)).empty());
     EXPECT_TRUE(document.isModified());
     edited = document.job();
+    document.file().settle();
+    Document beside;
+    EXPECT_TRUE(leftOf(beside, path).empty()) << "a session that goes on has left nothing";
   }  // ended without saving
-  const QString autosave = Document::autosaveFor(path);
-  ASSERT_FALSE(autosave.isEmpty());
   Document document;
-  ASSERT_TRUE(document.recover(autosave, path).empty());
+  const std::vector<Unsaved> left = leftOf(document, path);
+  ASSERT_EQ(left.size(), 1U);
+  EXPECT_EQ(left[0].name, QStringLiteral("Ringing trolley"));
+  EXPECT_FALSE(left[0].moved);
+  ASSERT_TRUE(document.recover(left[0]).empty());
   EXPECT_EQ(document.job(), edited);
   EXPECT_TRUE(document.isModified());
+  EXPECT_EQ(document.path(), path);
   ASSERT_FALSE(document.save(path).has_value());
-  EXPECT_TRUE(Document::autosaveFor(path).isEmpty()) << "saving puts the autosave away";
+  document.file().settle();
   Document again;
+  EXPECT_TRUE(leftOf(again, path).empty()) << "saving puts the autosave away";
   ASSERT_TRUE(again.open(path).empty());
   EXPECT_EQ(again.job(), edited);
 }

@@ -68,6 +68,7 @@ class Draw : public testing::Test {
   }
   void pick(const QString& text) {
     if (byMouse_) return test::chooseInMenu(text);
+    test::waitFor([] { return QApplication::activePopupWidget() != nullptr; });
     auto* menu = qobject_cast<QMenu*>(QApplication::activePopupWidget());
     ASSERT_NE(menu, nullptr);
     for (int i = 0; i <= menu->actions().size(); ++i) {
@@ -289,6 +290,7 @@ TEST_F(Draw, theViewInSpaceTurnsAndComesApart) {
   auto* space = named<SpaceView>(window_.get(), QStringLiteral("View in space"));
   ASSERT_NE(space, nullptr);
   space->setFocus();
+  test::settle();
   const QImage before = space->grab().toImage();
   const double turn = space->view().turn;
   press(Qt::Key_Right);

@@ -10,7 +10,7 @@
 namespace pp::test {
 
 QWidget* named(QWidget* root, const QString& name) {
-  QApplication::processEvents();  // widgets put into a layout show themselves on the next turn
+  settle();
   for (QWidget* widget : root->findChildren<QWidget*>())
     if (widget->isVisible() && widget->accessibleName() == name) return widget;
   for (QPushButton* button : root->findChildren<QPushButton*>())
@@ -21,6 +21,13 @@ QWidget* named(QWidget* root, const QString& name) {
 
 void click(QWidget* root, const QString& name) {
   if (QWidget* widget = named(root, name)) QTest::mouseClick(widget, Qt::LeftButton);
+  settle();
+}
+
+// Widgets put into a layout show themselves on the turn after the one they are made in.
+void settle() {
+  QApplication::processEvents();
+  QApplication::processEvents();
 }
 
 void appear(QWidget* window) {
@@ -33,6 +40,7 @@ void appear(QWidget* window) {
 
 void clickAt(QWidget* widget, const QPointF& point) {
   QTest::mouseClick(widget, Qt::LeftButton, {}, point.toPoint());
+  settle();
 }
 
 namespace {
@@ -57,12 +65,14 @@ void type(const QString& text) {
   QWidget* target = keyboardTarget();
   ASSERT_NE(target, nullptr);
   QTest::keyClicks(target, text);
+  settle();
 }
 
 void press(Qt::Key key, Qt::KeyboardModifiers modifiers) {
   QWidget* target = keyboardTarget();
   ASSERT_NE(target, nullptr);
   QTest::keyClick(target, key, modifiers);
+  settle();
 }
 
 QString textOf(QWidget* root, const QString& name) {
@@ -78,12 +88,14 @@ bool waitFor(const std::function<bool()>& condition) {
 }
 
 void chooseInMenu(const QString& text) {
+  // What a menu offers may have to be read first.
+  waitFor([] { return QApplication::activePopupWidget() != nullptr; });
   auto* menu = qobject_cast<QMenu*>(QApplication::activePopupWidget());
   ASSERT_NE(menu, nullptr);
   for (QAction* action : menu->actions())
     if (action->text() == text) {
       QTest::mouseClick(menu, Qt::LeftButton, {}, menu->actionGeometry(action).center());
-      return;
+      return settle();
     }
   ADD_FAILURE() << "the menu has no " << text.toStdString();
 }

@@ -20,6 +20,9 @@ T* named(QWidget* root, const QString& name) {
 // Shows a window and gives it the keyboard; fails the test when that cannot be had.
 void appear(QWidget* window);
 
+// What waits for the event loop is done: a stage follows the job once an edit.
+void settle();
+
 void click(QWidget* root, const QString& name);
 void clickAt(QWidget* widget, const QPointF& point);
 // To whatever has the keyboard.

@@ -10,12 +10,13 @@ namespace {
 
 constexpr auto kFatal = QAbstractItemModelTester::FailureReportingMode::Fatal;
 
-TEST(PartsModel, followsTheDocument) {
+TEST(PartsModel, showsThePartsItIsGiven) {
   Document document;
-  PartsModel model(document);
+  PartsModel model;
   const QAbstractItemModelTester tester(&model, kFatal);
   EXPECT_EQ(model.rowCount(), 0);
   ASSERT_TRUE(document.openDemo(QStringLiteral("ringing-trolley")).empty());
+  model.setParts(document.jobValue(), document.breakdownValue());
   EXPECT_EQ(model.rowCount(), 21);  // two headings, 17 parts of the trolley and 2 loose ones
   EXPECT_TRUE(model.isHeading(0));
   EXPECT_EQ(model.rowOf("T1-03"), 3);

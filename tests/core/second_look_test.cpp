@@ -53,7 +53,7 @@ TEST(SecondLook, aBackTooLargeOneWayIsTurnedByItsFix) {
 
 TEST(SecondLook, materialThatIsNotInTheRack) {
   Job job = banded();
-  job.stock.erase(job.stock.begin());
+  job.stock.erase(0);
   ASSERT_FALSE(look(job).empty());
   EXPECT_EQ(look(job)[0].what, "No birch 18 for B1-01 left side");
 }

@@ -8,7 +8,7 @@
 
 #include "app/paint/figures.h"
 #include "app/paint/look.h"
-#include "app/stages/draw/library.h"
+#include "app/shell/field.h"
 #include "app/stages/draw/sentence.h"
 
 namespace pp {
@@ -34,7 +34,7 @@ AssemblyList::AssemblyList(Document& document, QWidget* parent)
     ++place;
     return one;
   };
-  add_ = button(tr("Add"), tr("Add assembly"), &AssemblyList::offerAssemblies);
+  add_ = button(tr("Add"), tr("Add assembly"), &AssemblyList::askForLibrary);
   button(tr("Copy"), tr("Copy assembly"), &AssemblyList::copyAssembly);
   button(tr("Mirror"), tr("Mirror assembly"), &AssemblyList::mirrorAssembly);
   button(tr("Keep"), tr("Keep assembly in the library"), &AssemblyList::keepAssembly);
@@ -49,28 +49,34 @@ AssemblyList::AssemblyList(Document& document, QWidget* parent)
     document_.select({chosen.code, std::nullopt, {}});
   });
   connect(list_, &QListWidget::itemChanged, this, &AssemblyList::rename);
-  connect(&document, &Document::changed, this, &AssemblyList::follow);
-  connect(&document, &Document::selectionChanged, this, &AssemblyList::follow);
-  follow();
+  connect(&library_, &LibraryReader::arrived, this, &AssemblyList::offerAssemblies);
 }
 
 const Assembly* AssemblyList::assembly() const {
   return findAssembly(document_.job(), document_.selection().assembly);
 }
 
-void AssemblyList::follow() {
+void AssemblyList::refresh() {
   const QSignalBlocker quiet(list_);
-  list_->clear();
-  int row = 0;
-  for (const Assembly& one : document_.job().assemblies) {
-    auto* item = new QListWidgetItem(
-        qs(one.code + "  " + one.name) +
-        (one.copies > 1 ? QStringLiteral("  × %1").arg(one.copies) : QString()));
+  const auto& assemblies = document_.job().assemblies;
+  const int count = static_cast<int>(assemblies.size());
+  while (list_->count() > count) delete list_->takeItem(list_->count() - 1);
+  while (list_->count() < count) {
+    auto* item = new QListWidgetItem;
     item->setFlags(item->flags() | Qt::ItemIsEditable);
     list_->addItem(item);
-    if (one.code == document_.selection().assembly) list_->setCurrentRow(row);
-    ++row;
   }
+  int chosen = -1;
+  for (int row = 0; row < count; ++row) {
+    const Assembly& one = assemblies[static_cast<std::size_t>(row)];
+    QListWidgetItem* item = list_->item(row);
+    const QString text = qs(one.code + "  " + one.name) +
+                         (one.copies > 1 ? QStringLiteral("  × %1").arg(one.copies) : QString());
+    if (item->text() != text) item->setText(text);
+    item->setData(Qt::UserRole, qs(one.code));
+    if (one.code == document_.selection().assembly) chosen = row;
+  }
+  if (list_->currentRow() != chosen) list_->setCurrentRow(chosen);
 }
 
 // The kind's own letter and the next number that is free.
@@ -82,12 +88,17 @@ std::string AssemblyList::freeCode(const Assembly& assembly) const {
       return code;
 }
 
-void AssemblyList::offerAssemblies() {
+void AssemblyList::askForLibrary() {
+  library_.read();
+}
+
+void AssemblyList::offerAssemblies(const std::vector<LibraryItem>& items) {
+  if (!add_->isVisible()) return;  // another stage is shown by now
   auto* menu = new QMenu(this);
   menu->setAttribute(Qt::WA_DeleteOnClose);
   menu->setAccessibleName(tr("What to add"));
-  for (const LibraryItem& item : libraryItems())
-    menu->addAction(qs(item.name), this, [this, item] {
+  for (const LibraryItem& item : items)
+    menu->addAction(unmarked(qs(item.name)), this, [this, item] {
       auto added = placed(item, document_.job());
       if (!added) return emit refused(added.problems());
       added.value().name = item.name;
@@ -143,12 +154,10 @@ void AssemblyList::moveAssembly(int by) {
   Job next = document_.job();
   const std::string code = document_.selection().assembly;
   for (std::size_t i = 0; i < next.assemblies.size(); ++i) {
-    if (next.assemblies[i].code != code) continue;
+    if (document_.job().assemblies[i].code != code) continue;
     const auto to = static_cast<std::ptrdiff_t>(i) + by;
     if (to < 0 || to >= static_cast<std::ptrdiff_t>(next.assemblies.size())) return;
-    const Assembly one = next.assemblies[i];
-    next.assemblies[i] = next.assemblies[static_cast<std::size_t>(to)];
-    next.assemblies[static_cast<std::size_t>(to)] = one;
+    next.assemblies.swapRows(i, static_cast<std::size_t>(to));
     break;
   }
   document_.edit(tr("move %1").arg(qs(code)), std::move(next));
@@ -166,17 +175,23 @@ void AssemblyList::removeAssembly() {
   if (of == nullptr) return;
   Job next = document_.job();
   const std::string code = of->code;
-  std::erase_if(next.assemblies, [&code](const Assembly& one) { return one.code == code; });
+  erase_if(next.assemblies, [&code](const Assembly& one) { return one.code == code; });
   const Problems problems = document_.edit(tr("remove %1").arg(qs(code)), std::move(next));
   if (!problems.empty()) emit refused(problems);
 }
 
 // "B1  chart drawers": the first word is the code, the rest the name.
 void AssemblyList::rename(QListWidgetItem* item) {
-  // The list is filled anew by the edit, so it waits until this item's own editing is over.
+  // The list is filled anew by the edit, so it waits until this item's own editing is over; by then
+  // another edit may have been made.
   QMetaObject::invokeMethod(
       this,
-      [this, row = static_cast<std::size_t>(list_->row(item)), text = item->text().trimmed()] {
+      [this, old = item->data(Qt::UserRole).toString().toStdString(),
+       text = item->text().trimmed()] {
+        const auto& known = document_.job().assemblies;
+        std::size_t row = 0;
+        while (row < known.size() && known[row].code != old) ++row;
+        if (row == known.size()) return refresh();
         Job next = document_.job();
         const std::string code = text.section(QLatin1Char(' '), 0, 0).toStdString();
         next.assemblies[row].name = text.section(QLatin1Char(' '), 1)
@@ -186,7 +201,7 @@ void AssemblyList::rename(QListWidgetItem* item) {
         renameAssembly(next, row, code);
         const Problems problems = document_.edit(tr("rename"), std::move(next));
         if (problems.empty()) return document_.select({code, std::nullopt, {}});
-        follow();
+        refresh();
         emit refused(problems);
       },
       Qt::QueuedConnection);

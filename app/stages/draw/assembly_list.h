@@ -5,6 +5,7 @@
 #include <QPushButton>
 
 #include "app/shell/document.h"
+#include "app/stages/draw/library.h"
 
 namespace pp {
 
@@ -12,14 +13,16 @@ class AssemblyList : public QWidget {
   Q_OBJECT
  public:
   explicit AssemblyList(Document& document, QWidget* parent = nullptr);
+  // Follows the document; told by the stage, once an edit.
+  void refresh();
 
  signals:
   void refused(const pp::Problems& problems);
   void said(const QString& words);
 
  private:
-  void follow();
-  void offerAssemblies();  // the menu of what can be added
+  void askForLibrary();  // what can be added is read beside the window's thread
+  void offerAssemblies(const std::vector<LibraryItem>& items);
   void addAssembly(Assembly added);
   void copyAssembly();
   void mirrorAssembly();
@@ -33,6 +36,7 @@ class AssemblyList : public QWidget {
   Document& document_;
   QListWidget* list_;
   QPushButton* add_;
+  LibraryReader library_;
 };
 
 }  // namespace pp

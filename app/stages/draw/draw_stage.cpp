@@ -5,11 +5,10 @@
 #include <QShortcut>
 
 #include <algorithm>
+#include <utility>
 #include "app/paint/figures.h"
 #include "app/paint/look.h"
-#include "app/stages/draw/assembly_list.h"
 #include "app/stages/draw/flow_layout.h"
-#include "app/stages/draw/section_view.h"
 
 #include "core/job/size_list.h"
 #include "core/length/parse.h"
@@ -23,15 +22,10 @@ DrawStage::DrawStage(Document& document, QWidget* parent) : Stage(document, pare
   row->addWidget(makeMiddle(), 1);
   row->addWidget(makeSide());
   connect(&document, &Document::changed, this, [this] {
-    followEffort(true);
-    follow();
+    edited_ = true;
+    stale();
   });
-  connect(&document, &Document::selectionChanged, this, [this] {
-    followEffort(false);
-    follow();
-  });
-  followEffort(false);
-  follow();
+  connect(&document, &Document::selectionChanged, this, &DrawStage::stale);
 }
 
 QWidget* DrawStage::makeMiddle() {
@@ -45,7 +39,8 @@ QWidget* DrawStage::makeMiddle() {
   auto* beside = new QVBoxLayout;
   beside->setSpacing(0);
   beside->addWidget(space_, 3);
-  beside->addWidget(new SectionView(document()), 2);
+  section_ = new SectionView(document());
+  beside->addWidget(section_, 2);
   pictures->addLayout(beside, 2);
   column->addLayout(pictures, 1);
   tools_ = new QWidget;
@@ -64,7 +59,7 @@ QWidget* DrawStage::makeMiddle() {
   }
   column->addWidget(tools_);
   auto* line = new QHBoxLayout;
-  prompt_ = new QLabel;
+  prompt_ = new Label;
   prompt_->setFont(look::text(13));
   prompt_->setMinimumHeight(30);
   answer_ = new QLineEdit;
@@ -82,7 +77,7 @@ QWidget* DrawStage::makeMiddle() {
   connect(answer_, &QLineEdit::returnPressed, this, &DrawStage::answer);
   auto* escape = new QShortcut(Qt::Key_Escape, answer_);
   escape->setContext(Qt::WidgetShortcut);
-  connect(escape, &QShortcut::activated, this, &DrawStage::cancelAnswer);
+  connect(escape, &QShortcut::activated, this, [this] { document().modes().end(this); });
   return middle;
 }
 
@@ -91,9 +86,10 @@ QWidget* DrawStage::makeSide() {
   side->setFixedWidth(312);
   auto* column = new QVBoxLayout(side);
   column->setContentsMargins(0, 10, 12, 8);
-  auto* list = new AssemblyList(document());
-  column->addWidget(list);
-  sentence_ = new SentenceView;
+  list_ = new AssemblyList(document());
+  column->addWidget(list_);
+  sentence_ = new SentenceView(document().modes());
+  sentence_->setTabAfter(elevation_);
   auto* scroll = new QScrollArea;
   scroll->setFrameShape(QFrame::NoFrame);
   scroll->setWidgetResizable(true);
@@ -103,17 +99,17 @@ QWidget* DrawStage::makeSide() {
   column->addWidget(scroll, 1);
   sentenceProblem_ = new ProblemLine;
   column->addWidget(sentenceProblem_);
-  remark_ = new QLabel;
+  remark_ = new Label;
   remark_->setWordWrap(true);
   remark_->setFont(look::text(12));
   column->addWidget(remark_);
-  effortLine_ = new QLabel;
+  effortLine_ = new Label;
   effortLine_->setAccessibleName(tr("What it takes"));
   effortLine_->setWordWrap(true);
   effortLine_->setFont(look::text(12));
   column->addWidget(effortLine_);
-  connect(list, &AssemblyList::refused, sentenceProblem_, &ProblemLine::show);
-  connect(list, &AssemblyList::said, remark_, &QLabel::setText);
+  connect(list_, &AssemblyList::refused, sentenceProblem_, &ProblemLine::show);
+  connect(list_, &AssemblyList::said, remark_, &QLabel::setText);
   connect(sentence_, &SentenceView::changed, this, &DrawStage::changeAssembly);
   connect(sentence_, &SentenceView::refused, sentenceProblem_, &ProblemLine::show);
   connect(sentence_, &SentenceView::touched, this,
@@ -144,11 +140,18 @@ std::vector<KeyHelp> DrawStage::keys() const {
       {tr("F2"), tr("rename the assembly, in the list")}};
 }
 
-void DrawStage::follow() {
+void DrawStage::refresh() {
+  followEffort(std::exchange(edited_, false));
+  elevation_->refresh();
+  space_->refresh();
+  section_->refresh();
+  list_->refresh();
   sentenceProblem_->clear();
   if (const Assembly* of = assembly()) {
     sentence_->setParagraphs(describe(document().job(), *of, document().selection().opening),
                              document().style());
+    describedCode_ = of->code;
+    describedKind_ = of->body.index();
     remark_->setText(remark(of->body));
   } else {
     sentence_->setParagraphs({}, document().style());
@@ -199,6 +202,15 @@ void DrawStage::ask(int key) {
     document().select(selection);
   }
   if (key == Qt::Key_E) return emptyOpening();
+  // Withdrawn when the job or the selection changes: an answer is about this opening only.
+  document().modes().begin(this, Modes::About::Drawing, [this] {
+    const bool typing = answer_->hasFocus();
+    asked_ = 0;
+    answer_->setVisible(false);
+    answerProblem_->clear();
+    if (typing) elevation_->setFocus();
+    stale();
+  });
   asked_ = key;
   QString start;
   switch (key) {
@@ -239,6 +251,7 @@ void DrawStage::ask(int key) {
 }
 
 void DrawStage::answer() {
+  if (!document().modes().isIn(this)) return;
   const OpeningPath path = *document().selection().opening;
   const Unit unit = document().job().unit;
   const std::string text = answer_->text().toStdString();
@@ -301,18 +314,10 @@ void DrawStage::setOpening(const QString& what, const OpeningPath& path, Opening
   const Problems problems =
       document().editAssembly(what, document().selection().assembly, std::move(edited));
   if (!problems.empty()) return answerProblem_->show(problems);
-  cancelAnswer();
+  document().modes().end(this);
   Selection selection = document().selection();
   selection.opening = select;
   document().select(std::move(selection));
-}
-
-void DrawStage::cancelAnswer() {
-  asked_ = 0;
-  answer_->setVisible(false);
-  answerProblem_->clear();
-  elevation_->setFocus();
-  follow();
 }
 
 void DrawStage::emptyOpening() {
@@ -326,13 +331,14 @@ void DrawStage::emptyOpening() {
 void DrawStage::changeAssembly(const QString& name,
                                const std::function<Problems(Assembly&)>& apply) {
   const Assembly* of = assembly();
-  if (of == nullptr) return;
+  // A word of another assembly would not know what to do with this one.
+  if (of == nullptr || of->code != describedCode_ || of->body.index() != describedKind_) return;
   Assembly edited = *of;
   Problems problems = apply(edited);
   if (problems.empty()) problems = document().editAssembly(name, of->code, std::move(edited));
   // Typing the value that is there already is no edit, but the field must still go.
   if (problems.empty())
-    follow();
+    stale();
   else
     sentenceProblem_->show(problems);
 }

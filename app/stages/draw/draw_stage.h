@@ -5,7 +5,9 @@
 #include <QLineEdit>
 
 #include "app/shell/field.h"
+#include "app/stages/draw/assembly_list.h"
 #include "app/stages/draw/elevation_view.h"
+#include "app/stages/draw/section_view.h"
 #include "app/stages/draw/sentence_view.h"
 #include "app/stages/draw/space_view.h"
 #include "app/stages/stage.h"
@@ -17,19 +19,21 @@ class DrawStage : public Stage {
   Q_OBJECT
  public:
   explicit DrawStage(Document& document, QWidget* parent = nullptr);
+  ~DrawStage() override { document().modes().end(this); }
   QString title() const override { return tr("Draw"); }
   int openCount() const override;
   std::vector<KeyHelp> keys() const override;
   QWidget* firstFocus() override { return elevation_; }
 
+ protected:
+  void refresh() override;
+
  private:
   QWidget* makeMiddle();
   QWidget* makeSide();
-  void follow();
   void followEffort(bool edited);
   void ask(int key);  // begins the typed list for V, H, D or A; does E at once
   void answer();
-  void cancelAnswer();
   void emptyOpening();
   void setOpening(const QString& what, const OpeningPath& path, Opening opening,
                   const OpeningPath& select);
@@ -38,6 +42,8 @@ class DrawStage : public Stage {
 
   ElevationView* elevation_;
   SpaceView* space_;
+  SectionView* section_;
+  AssemblyList* list_;
   QLabel* prompt_;
   QLineEdit* answer_;
   ProblemLine* answerProblem_;
@@ -49,7 +55,10 @@ class DrawStage : public Stage {
   std::string effortOf_;  // the assembly that effort_ is of
   Effort effort_;
   QString effortChange_;
-  int asked_ = 0;
+  bool edited_ = false;     // since the last refresh
+  int asked_ = 0;           // the letter whose question is open
+  std::string describedCode_;  // the assembly that the sentence is about
+  std::size_t describedKind_ = 0;
 };
 
 }  // namespace pp

@@ -17,16 +17,31 @@ ElevationView::ElevationView(Document& document, QWidget* parent)
   setFocusPolicy(Qt::StrongFocus);
   setMinimumSize(320, 260);
   setAccessibleName(tr("Elevation"));
-  connect(&document_, &Document::changed, this, &ElevationView::follow);
-  connect(&document_, &Document::selectionChanged, this, &ElevationView::follow);
-  follow();
+  const auto change = [this] {
+    fresh_ = false;
+    update();
+  };
+  connect(&document_, &Document::changed, this, change);
+  connect(&document_, &Document::selectionChanged, this, change);
 }
 
 const Assembly* ElevationView::assembly() const {
   return findAssembly(document_.job(), document_.selection().assembly);
 }
 
-void ElevationView::follow() {
+const std::optional<CarcassLayout>& ElevationView::layout() const {
+  prepare();
+  return layout_;
+}
+
+const SolidScene& ElevationView::scene() const {
+  prepare();
+  return scene_;
+}
+
+void ElevationView::prepare() const {
+  if (fresh_) return;
+  fresh_ = true;
   layout_.reset();
   scene_ = {};
   if (const Assembly* of = assembly()) {
@@ -37,8 +52,11 @@ void ElevationView::follow() {
       scene_ = sceneOf(document_.job(), *of, document_.breakdown());
     }
   }
+}
+
+void ElevationView::refresh() {
   QString description;
-  if (layout_ && document_.selection().opening)
+  if (layout() && document_.selection().opening)
     for (const OpeningRect& leaf : layout_->leaves)
       if (leaf.path == *document_.selection().opening)
         description = tr("opening %1 wide, %2 high")
@@ -49,19 +67,19 @@ void ElevationView::follow() {
 }
 
 QRectF ElevationView::openingRect(const OpeningPath& path) const {
-  if (!layout_) return {};
-  const ElevationPicture picture{&document_.job(), assembly(), &*layout_, {}};
+  if (!layout()) return {};
+  const ElevationPicture picture{&document_.job(), assembly(), &*layout(), {}};
   const Mapping map = picture.mapping(rect());
-  for (const OpeningRect& leaf : layout_->leaves)
+  for (const OpeningRect& leaf : layout()->leaves)
     if (leaf.path == path)
       return map.rect(leaf.rect.x, leaf.rect.z, leaf.rect.width, leaf.rect.height);
   return {};
 }
 
 QRectF ElevationView::panelRect(std::size_t index) const {
-  if (!layout_ || index >= layout_->panels.size()) return {};
-  const ElevationPicture picture{&document_.job(), assembly(), &*layout_, {}};
-  const FrontRect& r = layout_->panels[index].rect;
+  if (!layout() || index >= layout()->panels.size()) return {};
+  const ElevationPicture picture{&document_.job(), assembly(), &*layout(), {}};
+  const FrontRect& r = layout()->panels[index].rect;
   return picture.mapping(rect()).rect(r.x, r.z, r.width, r.height);
 }
 
@@ -72,7 +90,7 @@ void ElevationView::paintSolid(QPainter& painter) {
   SolidView view;
   view.turn = view.tilt = 0;
   view.selected = qs(document_.selection().part);
-  const SolidPicture picture(scene_);
+  const SolidPicture picture(scene());
   picture.paint(painter, room, view);
   picture.paintSizes(painter, room, view, document_.style(), 26);
 }
@@ -80,9 +98,9 @@ void ElevationView::paintSolid(QPainter& painter) {
 void ElevationView::paintEvent(QPaintEvent*) {
   QPainter painter(this);
   painter.fillRect(rect(), look::kPaper);
-  if (!layout_ && !scene_.empty()) {
+  if (!layout() && !scene().empty()) {
     paintSolid(painter);
-  } else if (!layout_) {
+  } else if (!layout()) {
     painter.setPen(look::kGraphite);
     painter.setFont(look::text(15));
     painter.drawText(rect(), Qt::AlignCenter,
@@ -90,12 +108,12 @@ void ElevationView::paintEvent(QPaintEvent*) {
                                            : tr("This cannot be drawn; see the second look."));
     return;
   } else {
-    const ElevationPicture picture{&document_.job(), assembly(), &*layout_,
+    const ElevationPicture picture{&document_.job(), assembly(), &*layout(),
                                    document_.selection().opening};
     picture.paint(painter, rect());
     if (dragged_ && moved_ != Length{}) {
       const Mapping map = picture.mapping(rect());
-      const PanelRect& panel = layout_->panels[*dragged_];
+      const PanelRect& panel = layout()->panels[*dragged_];
       const bool upright = panel.kind == PanelKind::Divider;
       const QRectF ghost = panelRect(*dragged_).translated(upright ? map.size(moved_) : 0,
                                                            upright ? 0 : -map.size(moved_));
@@ -117,26 +135,34 @@ void ElevationView::paintEvent(QPaintEvent*) {
 void ElevationView::choose(const OpeningPath& path) {
   Selection selection = document_.selection();
   selection.opening = path;
-  for (const OpeningRect& leaf : layout_->leaves)
+  for (const OpeningRect& leaf : layout()->leaves)
     if (leaf.path == path) document_.measure(tr("clear width of the opening"), leaf.rect.width);
   document_.select(std::move(selection));
 }
 
 void ElevationView::mousePressEvent(QMouseEvent* event) {
-  if (!layout_) return;
-  const ElevationPicture picture{&document_.job(), assembly(), &*layout_, {}};
-  dragged_ = picture.panelAt(event->position(), rect());
-  grabbed_ = event->position();
-  moved_ = Length{};
-  if (dragged_) return;
+  if (!layout()) return;
+  const ElevationPicture picture{&document_.job(), assembly(), &*layout(), {}};
+  const auto panel = picture.panelAt(event->position(), rect());
+  if (panel && event->button() == Qt::LeftButton) {
+    document_.modes().begin(this, Modes::About::Drawing, [this] {
+      dragged_.reset();
+      moved_ = Length{};
+      update();
+    });
+    dragged_ = panel;
+    grabbed_ = event->position();
+    moved_ = Length{};
+  }
+  if (panel) return;
   if (const auto path = picture.openingAt(event->position(), rect())) choose(*path);
 }
 
 void ElevationView::mouseMoveEvent(QMouseEvent* event) {
-  if (!dragged_ || !layout_ || *dragged_ >= layout_->panels.size()) return;
-  const ElevationPicture picture{&document_.job(), assembly(), &*layout_, {}};
+  if (!dragged_ || !layout() || *dragged_ >= layout()->panels.size()) return;
+  const ElevationPicture picture{&document_.job(), assembly(), &*layout(), {}};
   const QPointF by = event->position() - grabbed_;
-  const bool upright = layout_->panels[*dragged_].kind == PanelKind::Divider;
+  const bool upright = layout()->panels[*dragged_].kind == PanelKind::Divider;
   const double mm = (upright ? by.x() : -by.y()) / picture.mapping(rect()).scale;
   moved_ = qRound64(mm / step().inMm()) * step();
   update();
@@ -145,9 +171,9 @@ void ElevationView::mouseMoveEvent(QMouseEvent* event) {
 void ElevationView::mouseReleaseEvent(QMouseEvent*) {
   if (!dragged_) return;
   const std::size_t panel = *dragged_;
-  dragged_.reset();
-  if (moved_ != Length{} && layout_) movePanel(panel, moved_);
-  update();
+  const Length by = moved_;
+  document_.modes().end(this);
+  if (by != Length{} && layout()) movePanel(panel, by);
 }
 
 Length ElevationView::step() const {
@@ -156,7 +182,7 @@ Length ElevationView::step() const {
 }
 
 void ElevationView::movePanel(std::size_t index, Length by) {
-  const PanelRect& panel = layout_->panels[index];
+  const PanelRect& panel = layout()->panels[index];
   Assembly edited = *assembly();
   Opening& inside = edited.carcass().inside;
   Opening opening = *pp::find(inside, panel.path);
@@ -167,7 +193,7 @@ void ElevationView::movePanel(std::size_t index, Length by) {
   Length from;
   Length to;
   bool first = true;
-  for (const OpeningRect& leaf : layout_->leaves) {
+  for (const OpeningRect& leaf : layout()->leaves) {
     if (leaf.path.size() < panel.path.size() ||
         !std::equal(panel.path.begin(), panel.path.end(), leaf.path.begin()))
       continue;
@@ -178,7 +204,7 @@ void ElevationView::movePanel(std::size_t index, Length by) {
     first = false;
   }
   std::vector<Length> edges = {upright ? from : to};
-  for (const PanelRect& other : layout_->panels)
+  for (const PanelRect& other : layout()->panels)
     if (other.path == panel.path && other.kind == panel.kind) {
       edges.push_back(upright ? other.rect.x : other.rect.top());
       edges.push_back(upright ? other.rect.right() : other.rect.z);
@@ -200,17 +226,17 @@ void ElevationView::movePanel(std::size_t index, Length by) {
 
 // The panel to the right of, or under, the opening that is selected; else the one before it.
 void ElevationView::nudge(int key) {
-  if (!layout_ || !document_.selection().opening) return;
+  if (!layout() || !document_.selection().opening) return;
   const bool upright = key == Qt::Key_Left || key == Qt::Key_Right;
   const Length by = key == Qt::Key_Left || key == Qt::Key_Down ? -step() : step();
   const OpeningRect* here = nullptr;
-  for (const OpeningRect& leaf : layout_->leaves)
+  for (const OpeningRect& leaf : layout()->leaves)
     if (leaf.path == *document_.selection().opening) here = &leaf;
   if (here == nullptr) return;
   const FrontRect& r = here->rect;
   for (const bool after : {true, false})
-    for (std::size_t i = 0; i < layout_->panels.size(); ++i) {
-      const PanelRect& panel = layout_->panels[i];
+    for (std::size_t i = 0; i < layout()->panels.size(); ++i) {
+      const PanelRect& panel = layout()->panels[i];
       if (panel.kind != (upright ? PanelKind::Divider : PanelKind::Shelf)) continue;
       const FrontRect& p = panel.rect;
       const bool beside =
@@ -223,13 +249,13 @@ void ElevationView::nudge(int key) {
 
 // To the nearest opening in the direction of the arrow.
 void ElevationView::move(int key) {
-  if (!layout_ || layout_->leaves.empty()) return;
+  if (!layout() || layout()->leaves.empty()) return;
   const auto& selected = document_.selection().opening;
-  if (!selected) return choose(layout_->leaves.front().path);
+  if (!selected) return choose(layout()->leaves.front().path);
   const QPointF here = openingRect(*selected).center();
   const OpeningRect* best = nullptr;
   double bestDistance = 0;
-  for (const OpeningRect& leaf : layout_->leaves) {
+  for (const OpeningRect& leaf : layout()->leaves) {
     const QPointF d = openingRect(leaf.path).center() - here;
     const double forward = key == Qt::Key_Left    ? -d.x()
                            : key == Qt::Key_Right ? d.x()

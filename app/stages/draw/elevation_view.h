@@ -17,6 +17,9 @@ class ElevationView : public QWidget {
   // Where an opening or a panel of the layout lies in the widget; empty where it is not drawn.
   QRectF openingRect(const OpeningPath& path) const;
   QRectF panelRect(std::size_t index) const;
+  // Says anew what is selected, for those who do not see it.
+  void refresh();
+  ~ElevationView() override { document_.modes().end(this); }
 
  signals:
   void letter(int key);  // V, H, D, O, A, T, L, E or X
@@ -31,7 +34,6 @@ class ElevationView : public QWidget {
   bool event(QEvent* event) override;
 
  private:
-  void follow();
   void choose(const OpeningPath& path);
   void move(int key);
   void nudge(int key);
@@ -41,9 +43,15 @@ class ElevationView : public QWidget {
   const Assembly* assembly() const;
   void paintSolid(QPainter& painter);
 
+  const std::optional<CarcassLayout>& layout() const;
+  const SolidScene& scene() const;
+  void prepare() const;
+
   Document& document_;
-  std::optional<CarcassLayout> layout_;
-  SolidScene scene_;
+  // Of the job as it is, made when it is first asked for after a change.
+  mutable bool fresh_ = false;
+  mutable std::optional<CarcassLayout> layout_;
+  mutable SolidScene scene_;
   std::optional<std::size_t> dragged_;
   QPointF grabbed_;
   Length moved_;

@@ -8,16 +8,22 @@
 #include <algorithm>
 
 #include "app/paint/figures.h"
+#include "app/session/file_names.h"
 #include "core/formats/file.h"
 
 namespace pp {
 namespace {
 
-void readFolder(const QString& folder, std::vector<LibraryItem>& out) {
+// As many bytes as ten thousand boards need, and more files than anyone looks through in a menu.
+constexpr qint64 kLargestItem = 2 << 20;
+constexpr std::size_t kMostItems = 200;
+
+void readFolder(const QString& folder, std::vector<LibraryItem>& out, const std::stop_token& stop) {
   const QDir dir(folder);
   for (const QString& name : dir.entryList({QStringLiteral("*.json")}, QDir::Files, QDir::Name)) {
+    if (stop.stop_requested() || out.size() >= kMostItems) return;
     QFile file(dir.filePath(name));
-    if (!file.open(QIODevice::ReadOnly)) continue;
+    if (file.size() > kLargestItem || !file.open(QIODevice::ReadOnly)) continue;
     auto item = readLibraryItem(name.toStdString(), file.readAll().toStdString());
     if (item) out.push_back(std::move(item).value());
   }
@@ -30,19 +36,33 @@ QString libraryFolder() {
          QStringLiteral("/library");
 }
 
-std::vector<LibraryItem> libraryItems() {
+std::vector<LibraryItem> libraryItems(const std::stop_token& stop) {
   std::vector<LibraryItem> out;
-  readFolder(QStringLiteral(":/library"), out);
-  readFolder(libraryFolder(), out);
+  readFolder(QStringLiteral(":/library"), out, stop);
+  readFolder(libraryFolder(), out, stop);
   return out;
+}
+
+void LibraryReader::read() {
+  if (reading_) return;
+  reading_ = true;
+  thread_ = std::jthread([this](const std::stop_token& stop) {
+    std::vector<LibraryItem> items = libraryItems(stop);
+    QMetaObject::invokeMethod(
+        this,
+        [this, items = std::move(items)] {
+          reading_ = false;
+          emit arrived(items);
+        },
+        Qt::QueuedConnection);
+  });
 }
 
 std::optional<Problem> keepInLibrary(const Assembly& assembly, const Job& job) {
   if (!QDir().mkpath(libraryFolder()))
     return Problem{libraryFolder().toStdString(), 0, {}, "no such folder", "one that can be made"};
   QString name = qs(assembly.name.empty() ? assembly.code : assembly.name);
-  QString stem = name;
-  stem.replace(QLatin1Char('/'), QLatin1Char('-'));
+  const QString stem = fileStem(name);
   return writeFile(
       (libraryFolder() + QLatin1Char('/') + stem + QStringLiteral(".json")).toStdString(),
       writeLibraryItem(name.toStdString(),

@@ -47,12 +47,9 @@ bool seenFromAbove(const AssemblyBody& body) {
 SectionView::SectionView(Document& document, QWidget* parent)
     : QWidget(parent), document_(document) {
   setMinimumHeight(150);
-  connect(&document_, &Document::changed, this, &SectionView::follow);
-  connect(&document_, &Document::selectionChanged, this, &SectionView::follow);
-  follow();
 }
 
-void SectionView::follow() {
+void SectionView::refresh() {
   scene_ = {};
   const Assembly* of = findAssembly(document_.job(), document_.selection().assembly);
   // Boards one by one have nothing inside.

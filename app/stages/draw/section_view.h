@@ -12,13 +12,14 @@ class SectionView : public QWidget {
   Q_OBJECT
  public:
   explicit SectionView(Document& document, QWidget* parent = nullptr);
+  // Follows the document; told by the stage, once an edit.
+  void refresh();
 
  protected:
   void paintEvent(QPaintEvent* event) override;
   void mouseReleaseEvent(QMouseEvent* event) override;
 
  private:
-  void follow();
   QRectF room() const;
 
   Document& document_;

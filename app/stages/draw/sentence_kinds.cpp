@@ -345,8 +345,13 @@ class BoardsWriter : public SentenceWriter<Boards> {
  public:
   using SentenceWriter::SentenceWriter;
   std::vector<Paragraph> run() {
-    for (std::size_t i = 0; i < body_.boards.size(); ++i) board(i);
+    // So many words can still be read and built at once; more boards are changed in Parts.
+    constexpr std::size_t kMostSaid = 40;
+    const std::size_t said = std::min(body_.boards.size(), kMostSaid);
+    for (std::size_t i = 0; i < said; ++i) board(i);
     begin();
+    if (said < body_.boards.size())
+      say(tr("And %1 more, which Parts lists.").arg(body_.boards.size() - said));
     choice(tr("boards"), {tr("These boards"), tr("add a board"), tr("take the last board out")}, 0,
            [](Boards& b, int i) {
              if (i == 1) {

@@ -5,27 +5,30 @@
 #include <QLabel>
 #include <QLineEdit>
 #include <QMenu>
-#include <QPushButton>
+#include <QPointer>
 #include <QVBoxLayout>
 
 #include "app/paint/figures.h"
 #include "app/paint/look.h"
+#include "app/shell/field.h"
 #include "app/stages/draw/flow_layout.h"
 #include "core/length/parse.h"
 
 namespace pp {
 
-SentenceView::SentenceView(QWidget* parent) : QWidget(parent) {
+SentenceView::SentenceView(Modes& modes, QWidget* parent) : QWidget(parent), modes_(modes) {
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(10);
 }
 
 void SentenceView::setParagraphs(std::vector<Paragraph> paragraphs, const LengthStyle& style) {
+  modes_.end(this);
   style_ = style;
   QString focused;
   if (QWidget* focus = focusWidget(); focus != nullptr && focus->hasFocus())
     focused = focus->accessibleName();
+  words_.clear();
   while (QLayoutItem* item = layout()->takeAt(0)) {
     if (QWidget* old = item->widget()) {
       old->hide();
@@ -40,22 +43,26 @@ void SentenceView::setParagraphs(std::vector<Paragraph> paragraphs, const Length
     layout()->addWidget(block);
   }
   static_cast<QVBoxLayout*>(layout())->addStretch(1);
+  QWidget* before = tabAfter_;
+  for (QPushButton* word : words_) {
+    if (before != nullptr && before->window() == word->window()) setTabOrder(before, word);
+    before = word;
+  }
   if (focused.isEmpty()) return;
-  for (QPushButton* button : findChildren<QPushButton*>())
-    if (button->accessibleName() == focused && button->parentWidget()->isVisibleTo(this))
-      button->setFocus();
+  for (QPushButton* word : words_)
+    if (word->accessibleName() == focused) return word->setFocus();
 }
 
 void SentenceView::add(QWidget* block, const Phrase& phrase) {
   if (phrase.name.isEmpty()) {
     for (const QString& word : phrase.text.split(QLatin1Char(' '), Qt::SkipEmptyParts)) {
-      auto* label = new QLabel(word);
+      auto* label = new Label(word);
       label->setFont(look::text(14));
       block->layout()->addWidget(label);
     }
     return;
   }
-  auto* button = new QPushButton(phrase.text);
+  auto* button = new QPushButton(unmarked(phrase.text));
   button->setObjectName(QStringLiteral("value"));
   button->setFlat(true);
   button->setCursor(Qt::PointingHandCursor);
@@ -66,6 +73,7 @@ void SentenceView::add(QWidget* block, const Phrase& phrase) {
   button->installEventFilter(this);
   connect(button, &QPushButton::clicked, this, [this, phrase, button] { press(phrase, button); });
   block->layout()->addWidget(button);
+  words_.push_back(button);
 }
 
 void SentenceView::press(const Phrase& phrase, QWidget* button) {
@@ -74,7 +82,7 @@ void SentenceView::press(const Phrase& phrase, QWidget* button) {
   menu->setAttribute(Qt::WA_DeleteOnClose);
   menu->setAccessibleName(phrase.name);
   for (int i = 0; i < phrase.choices.size(); ++i) {
-    QAction* action = menu->addAction(phrase.choices[i]);
+    QAction* action = menu->addAction(unmarked(phrase.choices[i]));
     action->setCheckable(true);
     action->setChecked(i == phrase.chosen);
     connect(action, &QAction::triggered, this, [this, phrase, i] {
@@ -85,6 +93,9 @@ void SentenceView::press(const Phrase& phrase, QWidget* button) {
     });
     if (i == phrase.chosen) menu->setActiveAction(action);
   }
+  modes_.begin(this, Modes::About::Drawing, [menu = QPointer(menu)] {
+    if (menu) menu->close();
+  });
   menu->popup(button->mapToGlobal(QPoint(0, button->height())));
 }
 
@@ -108,13 +119,14 @@ void SentenceView::editInPlace(const Phrase& phrase, QWidget* button) {
   field->installEventFilter(this);
   connect(field, &QLineEdit::returnPressed, this,
           [this, phrase, field] { commit(phrase, field->text()); });
-  const auto leave = [field, button] {
+  modes_.begin(this, Modes::About::Drawing, [field = QPointer(field), button = QPointer(button)] {
+    if (!field || !button) return;
+    const bool typing = field->hasFocus();
     field->hide();
     field->deleteLater();
     button->show();
-    button->setFocus();
-  };
-  field->setProperty("leave", QVariant::fromValue<std::function<void()>>(leave));
+    if (typing) button->setFocus();
+  });
 }
 
 void SentenceView::commit(const Phrase& phrase, const QString& text) {
@@ -138,12 +150,10 @@ bool SentenceView::eventFilter(QObject* watched, QEvent* event) {
       emit touched(static_cast<QWidget*>(watched)->accessibleName(), Length::nm(nm.toLongLong()));
   }
   if (event->type() == QEvent::KeyPress &&
-      static_cast<QKeyEvent*>(event)->key() == Qt::Key_Escape) {
-    const QVariant leave = watched->property("leave");
-    if (leave.isValid()) {
-      leave.value<std::function<void()>>()();
-      return true;
-    }
+      static_cast<QKeyEvent*>(event)->key() == Qt::Key_Escape &&
+      qobject_cast<QLineEdit*>(watched) != nullptr) {
+    modes_.end(this);
+    return true;
   }
   return QWidget::eventFilter(watched, event);
 }

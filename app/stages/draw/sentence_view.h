@@ -2,9 +2,11 @@
 // in its place.
 #pragma once
 
+#include <QPushButton>
 #include <QWidget>
 #include <functional>
 
+#include "app/session/modes.h"
 #include "app/stages/draw/sentence.h"
 
 namespace pp {
@@ -12,9 +14,12 @@ namespace pp {
 class SentenceView : public QWidget {
   Q_OBJECT
  public:
-  explicit SentenceView(QWidget* parent = nullptr);
+  explicit SentenceView(Modes& modes, QWidget* parent = nullptr);
+  ~SentenceView() override { modes_.end(this); }
   // Shows the paragraphs; keeps the keyboard on the word of the same name.
   void setParagraphs(std::vector<Paragraph> paragraphs, const LengthStyle& style);
+  // Tab comes to the words, in their order, after that widget of the same window.
+  void setTabAfter(QWidget* before) { tabAfter_ = before; }
 
  signals:
   // A word was changed: `apply` does it to a carcass. Problems from it are shown by who listens.
@@ -31,7 +36,10 @@ class SentenceView : public QWidget {
   void editInPlace(const Phrase& phrase, QWidget* button);
   void commit(const Phrase& phrase, const QString& text);
 
+  Modes& modes_;
   LengthStyle style_;
+  QWidget* tabAfter_ = nullptr;
+  std::vector<QPushButton*> words_;  // in their order
 };
 
 }  // namespace pp

@@ -18,12 +18,9 @@ SpaceView::SpaceView(Document& document, QWidget* parent) : QWidget(parent), doc
   setFocusPolicy(Qt::StrongFocus);
   setMinimumSize(200, 160);
   setAccessibleName(tr("View in space"));
-  connect(&document_, &Document::changed, this, &SpaceView::follow);
-  connect(&document_, &Document::selectionChanged, this, &SpaceView::follow);
-  follow();
 }
 
-void SpaceView::follow() {
+void SpaceView::refresh() {
   scene_ = {};
   if (const Assembly* of = findAssembly(document_.job(), document_.selection().assembly))
     scene_ = sceneOf(document_.job(), *of, document_.breakdown());

@@ -13,6 +13,8 @@ class SpaceView : public QWidget {
  public:
   explicit SpaceView(Document& document, QWidget* parent = nullptr);
   const SolidView& view() const { return view_; }
+  // Follows the document; told by the stage, once an edit.
+  void refresh();
 
  public slots:
   void toggleApart();
@@ -27,7 +29,6 @@ class SpaceView : public QWidget {
   void focusOutEvent(QFocusEvent* event) override;
 
  private:
-  void follow();
   void turn(double turn, double tilt);
   void look(double turn, double tilt);
   void describe();

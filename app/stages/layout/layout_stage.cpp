@@ -8,6 +8,7 @@
 
 #include "app/paint/figures.h"
 #include "app/paint/look.h"
+#include "app/shell/field.h"
 
 namespace pp {
 namespace {
@@ -15,7 +16,7 @@ namespace {
 constexpr double kLongSearch = 20;  // seconds, when asked for
 
 QLabel* label(const QString& name, int pixels, bool bold = false) {
-  auto* out = new QLabel;
+  auto* out = new Label;
   out->setFont(look::text(pixels, bold));
   out->setAccessibleName(name);
   return out;
@@ -53,19 +54,18 @@ LayoutStage::LayoutStage(Document& document, QWidget* parent) : Stage(document, 
           [this](const std::shared_ptr<const Plan>& plan) { this->document().showPlan(plan); });
   connect(&document, &Document::changed, this, [this] {
     searchSeconds_ = 2;
-    followGoal();
+    failure_.clear();
+    stale();
   });
-  connect(&document, &Document::planChanged, this, &LayoutStage::follow);
+  connect(&document, &Document::planChanged, this, &LayoutStage::stale);
   connect(&document, &Document::selectionChanged, this, [this] {
     sheets_->setSelected(this->document().selection().part);
-    followSelection();
+    stale();
   });
   connect(&document.runner(), &PlanRunner::failed, this, [this](const QString& why) {
-    unplaced_->setVisible(true);
-    unplaced_->setText(tr("The plan failed its own check and is not shown: %1").arg(why));
+    failure_ = tr("The plan failed its own check and is not shown: %1").arg(why);
+    stale();
   });
-  followGoal();
-  follow();
 }
 
 QLayout* LayoutStage::makeTop() {
@@ -162,7 +162,7 @@ void LayoutStage::keyPressEvent(QKeyEvent* event) {
     case Qt::Key_W:
       return beginSwap();
     case Qt::Key_Escape:
-      swapping_.reset();
+      document().modes().end(this);
       return say({});
     default:
       Stage::keyPressEvent(event);
@@ -219,20 +219,22 @@ void LayoutStage::followSearch() {
                              : QString());
 }
 
-void LayoutStage::follow() {
+void LayoutStage::refresh() {
+  followGoal();
   followSearch();
-  const PlanShown& shown = document().plan();
-  plans_->setPlans(shown, document().job().unit);
-  plans_->setVisible(shown.kept.size() > 1);
-  if (!shown.plan) {
+  const PlanShown& plans = document().plan();
+  plans_->setPlans(plans, document().job().unit);
+  plans_->setVisible(plans.kept.size() > 1);
+  if (!plans.plan) {
     result_->setText(document().breakdown().parts.empty() ? tr("There is nothing to lay out yet.")
                                                           : tr("Laying out …"));
     bound_->clear();
-    unplaced_->setVisible(false);
+    unplaced_->setVisible(!failure_.isEmpty());
+    unplaced_->setText(failure_);
     sheets_->setPlan({});
     return followSelection();
   }
-  const Plan& plan = *shown.plan;
+  const Plan& plan = *plans.plan;
   result_->setText(
       tr("%1, %2, %3, %4, %5 % used")
           .arg(counted(static_cast<std::int64_t>(plan.sheets.size()), tr("sheet"), tr("sheets")))
@@ -241,23 +243,26 @@ void LayoutStage::follow() {
           .arg(counted(static_cast<std::int64_t>(plan.cuts.size()), tr("cut"), tr("cuts")))
           .arg(static_cast<int>(plan.yield() * 100 + 0.5)));
   bound_->setText(boundWords());
-  unplaced_->setVisible(!plan.complete());
-  if (!plan.complete()) unplaced_->setText(unplacedWords());
-  sheets_->setPlan(shown);
+  unplaced_->setVisible(!plan.complete() || !failure_.isEmpty());
+  if (!failure_.isEmpty())
+    unplaced_->setText(failure_);
+  else if (!plan.complete())
+    unplaced_->setText(unplacedWords());
+  sheets_->setPlan(plans);
   followSelection();
 }
 
 const Placement& LayoutStage::placement(nest::PlacementRef at) const {
-  return document().plan().plan->sheets[at.sheet].placements[at.placement];
+  return shown().plan->sheets[at.sheet].placements[at.placement];
 }
 
 const std::string& LayoutStage::codeAt(nest::PlacementRef at) const {
-  return (*document().plan().parts)[placement(at).part].code;
+  return (*shown().parts)[placement(at).part].code;
 }
 
 void LayoutStage::followSelection() {
   const auto at = sheets_->selection();
-  const bool there = at && document().plan().plan;
+  const bool there = at && shown().plan;
   for (QWidget* widget :
        {static_cast<QWidget*>(pinSheet_), static_cast<QWidget*>(pinPlace_),
         static_cast<QWidget*>(unpin_), static_cast<QWidget*>(swap_), static_cast<QWidget*>(move_)})
@@ -267,11 +272,11 @@ void LayoutStage::followSelection() {
   move_->addItem(tr("Move to …"));
   if (!there) return handWhat_->setText(tr("Choose a part to pin, swap or move it."));
   handWhat_->setText(tr("%1 on S%2").arg(qs(codeAt(*at))).arg(at->sheet + 1));
-  const PlanShown& shown = document().plan();
-  const auto& stock = shown.request->stock;
-  const StockSupply& mine = stock[shown.plan->sheets[at->sheet].stock];
-  for (std::size_t i = 0; i < shown.plan->sheets.size(); ++i) {
-    const StockSupply& other = stock[shown.plan->sheets[i].stock];
+  const PlanShown& plan = shown();
+  const auto& stock = plan.request->stock;
+  const StockSupply& mine = stock[plan.plan->sheets[at->sheet].stock];
+  for (std::size_t i = 0; i < plan.plan->sheets.size(); ++i) {
+    const StockSupply& other = stock[plan.plan->sheets[i].stock];
     if (i != at->sheet && other.material == mine.material && other.thickness == mine.thickness)
       move_->addItem(tr("S%1").arg(i + 1), static_cast<int>(i));
   }
@@ -289,13 +294,13 @@ void LayoutStage::choose(std::size_t part) {
   const auto at = sheets_->selection();
   if (swapping_ && at && !(*at == *swapping_)) {
     const nest::PlacementRef from = *swapping_;
-    swapping_.reset();
-    const PlanShown& shown = document().plan();
+    document().modes().end(this);
+    const PlanShown& plan = shown();
     return take(tr("swap %1 and %2").arg(qs(codeAt(from)), qs(codeAt(*at))),
-                nest::swapped(*shown.request, *shown.plan, from, *at),
+                nest::swapped(*plan.request, *plan.plan, from, *at),
                 {{from, at->sheet}, {*at, from.sheet}});
   }
-  const Part& chosen = (*document().plan().parts)[part];
+  const Part& chosen = (*shown().parts)[part];
   document().measure(tr("cut length of %1").arg(qs(chosen.code)), chosen.cutLength());
   document().select({chosen.assembly, std::nullopt, chosen.code});
   say({});
@@ -303,21 +308,21 @@ void LayoutStage::choose(std::size_t part) {
 }
 
 JobPin LayoutStage::pinFor(nest::PlacementRef at, std::size_t sheet) const {
-  const PlanShown& shown = document().plan();
+  const PlanShown& plan = shown();
   JobPin pin;
   pin.part = codeAt(at);
-  pin.stock = shown.request->stock[shown.plan->sheets[sheet].stock].id;
+  pin.stock = plan.request->stock[plan.plan->sheets[sheet].stock].id;
   pin.sheet = static_cast<std::int64_t>(sheet) + 1;
   return pin;
 }
 
 void LayoutStage::pin(bool inPlace) {
   const auto at = sheets_->selection();
-  if (!at || !document().plan().plan) return;
+  if (!at || !shown().plan) return;
   const Placement& p = placement(*at);
   JobPin pin = pinFor(*at, at->sheet);
   if (inPlace) {
-    if (!document().plan().request->parts[p.part].run.empty())
+    if (!shown().request->parts[p.part].run.empty())
       return say(tr("%1 is part of a grain run: it is pinned to its sheet, not to a place.")
                      .arg(qs(pin.part)));
     pin.x = p.x;
@@ -329,31 +334,38 @@ void LayoutStage::pin(bool inPlace) {
   say({});
   document().editPins(inPlace ? tr("pin %1 in place").arg(qs(pin.part))
                               : tr("pin %1 to S%2").arg(qs(pin.part)).arg(at->sheet + 1),
-                      std::move(pins), document().plan().plan);
+                      std::move(pins), shown().plan);
 }
 
 void LayoutStage::unpin() {
   const auto at = sheets_->selection();
-  if (!at || !document().plan().plan) return;
+  if (!at || !shown().plan) return;
   const JobPin mine = pinFor(*at, at->sheet);
   std::vector<JobPin> pins = document().job().pins;
   std::erase_if(pins, [&mine](const JobPin& pin) {
     return pin.part == mine.part && pin.stock == mine.stock;
   });
-  document().editPins(tr("unpin %1").arg(qs(mine.part)), std::move(pins), document().plan().plan);
+  document().editPins(tr("unpin %1").arg(qs(mine.part)), std::move(pins), shown().plan);
 }
 
 void LayoutStage::beginSwap() {
+  if (!sheets_->selection() || !shown().plan) return;
+  // The plan must stay as it is while the other part is looked for.
+  document().runner().stop();
+  document().modes().begin(this, Modes::About::Plan, [this] {
+    swapping_.reset();
+    say({});
+  });
   swapping_ = sheets_->selection();
-  if (swapping_) say(tr("Now choose the part to swap %1 with.").arg(qs(codeAt(*swapping_))));
+  say(tr("Now choose the part to swap %1 with.").arg(qs(codeAt(*swapping_))));
 }
 
 void LayoutStage::moveTo(std::size_t sheet) {
   const auto at = sheets_->selection();
-  const PlanShown& shown = document().plan();
-  if (!at || !shown.plan || sheet >= shown.plan->sheets.size()) return;
+  const PlanShown& plan = shown();
+  if (!at || !shown().plan || sheet >= plan.plan->sheets.size()) return;
   take(tr("move %1 to S%2").arg(qs(codeAt(*at))).arg(sheet + 1),
-       nest::moved(*shown.request, *shown.plan, *at, sheet), {{*at, sheet}});
+       nest::moved(*plan.request, *plan.plan, *at, sheet), {{*at, sheet}});
 }
 
 // A change by hand holds: what was moved is pinned to the sheet it was moved to, and the search

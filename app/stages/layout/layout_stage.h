@@ -21,14 +21,15 @@ class LayoutStage : public Stage {
   int openCount() const override;
   std::vector<KeyHelp> keys() const override;
   QWidget* firstFocus() override { return search_; }
+  ~LayoutStage() override { document().modes().end(this); }
 
  protected:
+  void refresh() override;
   void keyPressEvent(QKeyEvent* event) override;
 
  private:
   QLayout* makeTop();
   QWidget* makeHand();
-  void follow();
   void followGoal();
   void followSelection();
   void followSearch();
@@ -43,6 +44,8 @@ class LayoutStage : public Stage {
   void take(const QString& what, const Result<Plan>& changed,
             const std::vector<std::pair<nest::PlacementRef, std::size_t>>& moves);
   void say(const QString& words);
+  // What the sheets show, and so what is pointed at: the document may be a turn ahead.
+  const PlanShown& shown() const { return sheets_->shown(); }
   const Placement& placement(nest::PlacementRef at) const;
   const std::string& codeAt(nest::PlacementRef at) const;
   JobPin pinFor(nest::PlacementRef at, std::size_t sheet) const;
@@ -54,6 +57,7 @@ class LayoutStage : public Stage {
   QLabel* result_;
   QLabel* bound_;
   QLabel* unplaced_;
+  QString failure_;  // of the last search
   PlanStrip* plans_;
   QWidget* hand_;
   QLabel* handWhat_;

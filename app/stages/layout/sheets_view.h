@@ -18,6 +18,7 @@ class SheetsView : public QWidget {
   // The very place that was chosen last, if the plan still has it.
   std::optional<nest::PlacementRef> selection() const { return at_; }
   int sheetCount() const;
+  const PlanShown& shown() const { return shown_; }
 
  signals:
   void chosen(std::size_t part);  // index into the shown parts

@@ -7,6 +7,7 @@
 #include "app/paint/figures.h"
 #include "app/paint/look.h"
 #include "app/paint/part_picture.h"
+#include "app/shell/field.h"
 #include "core/nest/bars.h"
 
 namespace pp {
@@ -129,10 +130,10 @@ void PartPictureView::paintEvent(QPaintEvent*) {
   }
 }
 
-PartView::PartView(Document& document, QWidget* parent) : QWidget(parent), document_(document) {
+PartView::PartView(QWidget* parent) : QWidget(parent) {
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(0, 10, 12, 8);
-  heading_ = new QLabel;
+  heading_ = new Label;
   heading_->setFont(look::text(16, true));
   heading_->setWordWrap(true);
   heading_->setAccessibleName(tr("Part chosen"));
@@ -153,7 +154,8 @@ PartView::PartView(Document& document, QWidget* parent) : QWidget(parent), docum
   column->addWidget(scroll, 2);
 }
 
-void PartView::setPart(const Part* part) {
+void PartView::setPart(const std::shared_ptr<const Job>& job, const Breakdown& breakdown,
+                       const Part* part) {
   if (part == nullptr) {
     heading_->setText(tr("Choose a part to see why it is the size it is."));
     picture_->setParts(nullptr, {});
@@ -161,12 +163,12 @@ void PartView::setPart(const Part* part) {
     return;
   }
   std::vector<Part> shown = {*part};
-  if (const Part* twin = twinOf(document_.breakdown(), *part))
+  if (const Part* twin = twinOf(breakdown, *part))
     shown.insert(part->hand == Hand::Left ? shown.end() : shown.begin(), *twin);
   const QString count = part->quantity > 1 ? tr("   %1 of them").arg(part->quantity) : QString();
   heading_->setText(qs(part->code + "  " + part->name) + count);
-  picture_->setParts(document_.jobValue(), std::move(shown));
-  words_->setText(wordsFor(document_.job(), document_.breakdown().parts, *part));
+  picture_->setParts(job, std::move(shown));
+  words_->setText(wordsFor(*job, breakdown.parts, *part));
 }
 
 }  // namespace pp

@@ -3,8 +3,9 @@
 
 #include <QLabel>
 #include <QWidget>
+#include <memory>
 
-#include "app/shell/document.h"
+#include "core/breakdown/breakdown.h"
 
 namespace pp {
 
@@ -26,11 +27,11 @@ class PartPictureView : public QWidget {
 class PartView : public QWidget {
   Q_OBJECT
  public:
-  explicit PartView(Document& document, QWidget* parent = nullptr);
-  void setPart(const Part* part);
+  explicit PartView(QWidget* parent = nullptr);
+  // A part of that break-down of that job; null shows none.
+  void setPart(const std::shared_ptr<const Job>& job, const Breakdown& breakdown, const Part* part);
 
  private:
-  Document& document_;
   QLabel* heading_;
   PartPictureView* picture_;
   QLabel* words_;

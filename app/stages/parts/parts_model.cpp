@@ -19,9 +19,10 @@ QString bandsOf(const Part& part) {
 
 }  // namespace
 
-PartsModel::PartsModel(Document& document, QObject* parent)
-    : QAbstractTableModel(parent), document_(document) {
-  connect(&document_, &Document::changed, this, &PartsModel::refill);
+void PartsModel::setParts(std::shared_ptr<const Job> job,
+                          std::shared_ptr<const Breakdown> breakdown) {
+  job_ = std::move(job);
+  breakdown_ = std::move(breakdown);
   refill();
 }
 
@@ -36,23 +37,40 @@ void PartsModel::setSearch(const QString& words) {
 }
 
 QString PartsModel::headingOf(const Part& part) const {
-  const LengthStyle style = document_.style();
+  const LengthStyle style = styleOf(*job_);
   switch (order_) {
     case Order::ByAssembly:
-      return qs(assemblyTitle(document_.job(), part.assembly));
+      return qs(assemblyTitle(*job_, part.assembly));
     case Order::ByMaterial:
-      return materialName(*findMaterial(document_.job(), part.material), style);
+      return materialName(*findMaterial(*job_, part.material), style);
     case Order::BySize:
       return figures(part.length.total(), part.width.total(), style);
   }
   return {};
 }
 
+bool PartsModel::sameHeading(const Part& a, const Part& b) const {
+  switch (order_) {
+    case Order::ByAssembly:
+      return a.assembly == b.assembly;
+    case Order::ByMaterial:
+      return a.material == b.material;
+    case Order::BySize:
+      return a.length.total() == b.length.total() && a.width.total() == b.width.total();
+  }
+  return true;
+}
+
 void PartsModel::refill() {
+  if (!breakdown_) return;
   beginResetModel();
   rows_.clear();
   std::vector<const Part*> shown;
-  for (const Part& part : document_.breakdown().parts) {
+  for (const Part& part : breakdown_->parts) {
+    if (search_.isEmpty()) {
+      shown.push_back(&part);
+      continue;
+    }
     QString all;
     for (int column = 0; column < Columns; ++column) all += cell(part, column) + QLatin1Char(' ');
     const bool wanted = std::all_of(search_.begin(), search_.end(), [&all](const QString& word) {
@@ -68,13 +86,12 @@ void PartsModel::refill() {
       return std::pair(b->length.total(), b->width.total()) <
              std::pair(a->length.total(), a->width.total());
     });
-  QString heading;
+  const Part* before = nullptr;
   for (const Part* part : shown) {
-    if (const QString mine = headingOf(*part); rows_.empty() || mine != heading) {
-      heading = mine;
-      rows_.push_back({heading, std::nullopt});
-    }
-    rows_.push_back({heading, *part});
+    if (before == nullptr || !sameHeading(*before, *part))
+      rows_.push_back({headingOf(*part), nullptr});
+    rows_.push_back({{}, part});
+    before = part;
   }
   endResetModel();
 }
@@ -89,7 +106,7 @@ int PartsModel::columnCount(const QModelIndex& parent) const {
 const Part* PartsModel::partAt(int row) const {
   if (row < 0 || row >= rowCount()) return nullptr;
   const Row& at = rows_[static_cast<std::size_t>(row)];
-  return at.part ? &*at.part : nullptr;
+  return at.part;
 }
 
 bool PartsModel::isHeading(int row) const {
@@ -103,7 +120,7 @@ int PartsModel::rowOf(const std::string& code) const {
 }
 
 QString PartsModel::cell(const Part& part, int column) const {
-  const LengthStyle style = document_.style();
+  const LengthStyle style = styleOf(*job_);
   switch (column) {
     case Code:
       return qs(part.code);
@@ -118,7 +135,7 @@ QString PartsModel::cell(const Part& part, int column) const {
     case Thickness:
       return figure(part.thickness, style);
     case MaterialName:
-      return materialName(*findMaterial(document_.job(), part.material), style);
+      return materialName(*findMaterial(*job_, part.material), style);
     case Grain:
       return part.grain == PartGrain::Any      ? tr("either")
              : part.grain == PartGrain::Length ? tr("length")

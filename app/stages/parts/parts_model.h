@@ -2,8 +2,9 @@
 #pragma once
 
 #include <QAbstractTableModel>
+#include <memory>
 
-#include "app/shell/document.h"
+#include "core/breakdown/breakdown.h"
 
 namespace pp {
 
@@ -23,7 +24,12 @@ class PartsModel : public QAbstractTableModel {
     Columns
   };
   enum class Order { ByAssembly, ByMaterial, BySize };
-  explicit PartsModel(Document& document, QObject* parent = nullptr);
+  explicit PartsModel(QObject* parent = nullptr) : QAbstractTableModel(parent) {}
+
+  // Shows these parts; both are kept, so what is shown stays what it was until it is told otherwise.
+  void setParts(std::shared_ptr<const Job> job, std::shared_ptr<const Breakdown> breakdown);
+  const std::shared_ptr<const Job>& job() const { return job_; }
+  const std::shared_ptr<const Breakdown>& breakdown() const { return breakdown_; }
 
   void setOrder(Order order);
   // Only parts whose code, name, material or size has every word of it.
@@ -42,14 +48,16 @@ class PartsModel : public QAbstractTableModel {
  private:
   struct Row {
     QString heading;  // where no part
-    std::optional<Part> part;
+    const Part* part = nullptr;  // of breakdown_
   };
   void refill();
   QString cell(const Part& part, int column) const;
 
   QString headingOf(const Part& part) const;
+  bool sameHeading(const Part& a, const Part& b) const;
 
-  Document& document_;
+  std::shared_ptr<const Job> job_;
+  std::shared_ptr<const Breakdown> breakdown_;
   Order order_ = Order::ByAssembly;
   QStringList search_;
   std::vector<Row> rows_;

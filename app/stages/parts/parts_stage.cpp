@@ -23,12 +23,12 @@ PartsStage::PartsStage(Document& document, QWidget* parent) : Stage(document, pa
   row->setSpacing(12);
   auto* left = new QVBoxLayout;
   left->setContentsMargins(0, 10, 0, 8);
-  total_ = new QLabel;
+  total_ = new Label;
   total_->setFont(look::text(14));
   total_->setAccessibleName(tr("Totals"));
   total_->setWordWrap(true);
   left->addWidget(total_);
-  model_ = new PartsModel(document, this);
+  model_ = new PartsModel(this);
   auto* tools = new QHBoxLayout;
   search_ = new QLineEdit;
   search_->setAccessibleName(tr("Search parts"));
@@ -41,11 +41,11 @@ PartsStage::PartsStage(Document& document, QWidget* parent) : Stage(document, pa
   tools->addWidget(order_);
   connect(search_, &QLineEdit::textChanged, this, [this](const QString& words) {
     model_->setSearch(words);
-    follow();
+    arrange();
   });
   connect(order_, &QComboBox::currentIndexChanged, this, [this](int order) {
     model_->setOrder(static_cast<PartsModel::Order>(order));
-    follow();
+    arrange();
   });
   const auto button = [&](const QString& words, const QString& name, auto slot) {
     auto* one = new QPushButton(words);
@@ -72,7 +72,7 @@ PartsStage::PartsStage(Document& document, QWidget* parent) : Stage(document, pa
   override_ = makeOverride();
   left->addWidget(override_);
   auto* byHand = new QHBoxLayout;
-  auto* words = new QLabel(tr("Parts added by hand"));
+  auto* words = new Label(tr("Parts added by hand"));
   words->setFont(look::text(14, true));
   auto* more = new QPushButton(tr("Add a part"));
   auto* less = new QPushButton(tr("Remove"));
@@ -95,14 +95,13 @@ PartsStage::PartsStage(Document& document, QWidget* parent) : Stage(document, pa
   connect(static_cast<GridModel*>(loose_->model()), &GridModel::refused, problem_,
           &ProblemLine::show);
   row->addLayout(left, 1);
-  part_ = new PartView(document);
+  part_ = new PartView;
   part_->setFixedWidth(360);
   row->addWidget(part_);
   connect(table_->selectionModel(), &QItemSelectionModel::currentRowChanged, this,
           [this](const QModelIndex& current) { choose(current.row()); });
-  connect(&document, &Document::changed, this, &PartsStage::follow);
-  connect(&document, &Document::selectionChanged, this, &PartsStage::followSelection);
-  follow();
+  connect(&document, &Document::changed, this, &PartsStage::stale);
+  connect(&document, &Document::selectionChanged, this, &PartsStage::stale);
 }
 
 std::vector<KeyHelp> PartsStage::keys() const {
@@ -112,14 +111,21 @@ std::vector<KeyHelp> PartsStage::keys() const {
           {tr("By hand"), tr("a size, grain or banding of your own, with the reason; reversible")}};
 }
 
-void PartsStage::follow() {
+void PartsStage::refresh() {
+  if (model_->breakdown() == document().breakdownValue()) return followSelection();
+  model_->setParts(document().jobValue(), document().breakdownValue());
   loose_->setVisible(!document().job().loose.empty());
+  arrange();
+}
+
+// After the rows are others: headings, widths, sums, and the part that is chosen.
+void PartsStage::arrange() {
   table_->clearSpans();
   for (int row = 0; row < model_->rowCount(); ++row)
     if (model_->isHeading(row)) table_->setSpan(row, 0, 1, PartsModel::Columns);
   table_->resizeColumnsToContents();
   table_->setColumnWidth(PartsModel::Code, 72);
-  const Breakdown& breakdown = document().breakdown();
+  const Breakdown& breakdown = *model_->breakdown();
   const PartTotals totals = totalsOf(document().job(), breakdown.parts);
   const Unit unit = document().job().unit;
   QString words = tr("%1 pieces, %2 different, %3 of sheet")
@@ -140,13 +146,17 @@ void PartsStage::follow() {
 void PartsStage::followSelection() {
   int row = model_->rowOf(document().selection().part);
   if (row < 0) row = model_->rowCount() > 1 ? 1 : -1;
-  if (row < 0) return part_->setPart(nullptr);
+  if (row < 0) return showPart(nullptr);
   // Choosing a part for want of another is nobody's selection.
   const QSignalBlocker quiet(document().selection().part.empty() ? table_->selectionModel()
                                                                  : nullptr);
   if (table_->currentIndex().row() != row) table_->selectRow(row);
-  part_->setPart(model_->partAt(row));
+  showPart(model_->partAt(row));
   table_->viewport()->update();
+}
+
+void PartsStage::showPart(const Part* part) {
+  part_->setPart(model_->job(), *model_->breakdown(), part);
 }
 
 QWidget* PartsStage::makeOverride() {
@@ -280,7 +290,7 @@ bool PartsStage::readCsvFile(const QString& path) {
   const auto boards = readLooseBoards(path.toStdString(), text.value(), document().job());
   if (!boards) return problem_->show(boards.problems()), false;
   Job next = document().job();
-  next.loose.insert(next.loose.end(), boards->begin(), boards->end());
+  next.loose.append(boards->begin(), boards->end());
   const Problems problems = document().edit(tr("read a parts list"), std::move(next));
   problem_->show(problems);
   return problems.empty();
@@ -318,14 +328,14 @@ void PartsStage::removeLoose() {
   const int row = loose_->currentIndex().row();
   if (row < 0) return;
   Job next = document().job();
-  next.loose.erase(next.loose.begin() + row);
+  next.loose.erase(static_cast<std::size_t>(row));
   problem_->show(document().edit(tr("remove a part"), std::move(next)));
 }
 
 void PartsStage::choose(int row) {
   const Part* part = model_->partAt(row);
   if (part == nullptr) return;  // a heading keeps what is shown
-  part_->setPart(part);
+  showPart(part);
   document().measure(tr("length of %1").arg(qs(part->code)), part->length.total());
   if (document().selection().part == part->code) return;
   Selection selection{part->assembly, std::nullopt, part->code};

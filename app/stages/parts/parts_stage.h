@@ -21,9 +21,13 @@ class PartsStage : public Stage {
   std::vector<KeyHelp> keys() const override;
   QWidget* firstFocus() override { return table_; }
 
+ protected:
+  void refresh() override;
+
  private:
-  void follow();
+  void arrange();
   void followSelection();
+  void showPart(const Part* part);
   void choose(int row);
   void addLoose();
   QWidget* makeOverride();

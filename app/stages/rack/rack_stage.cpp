@@ -3,6 +3,7 @@
 #include <QPushButton>
 #include <QVBoxLayout>
 #include <algorithm>
+#include <utility>
 
 #include "app/grid/columns.h"
 #include "app/grid/grid_table.h"
@@ -14,7 +15,7 @@ namespace {
 
 QHBoxLayout* header(const QString& words, const std::vector<QPushButton*>& buttons) {
   auto* row = new QHBoxLayout;
-  auto* label = new QLabel(words);
+  auto* label = new Label(words);
   label->setFont(look::text(15, true));
   row->addWidget(label);
   row->addStretch(1);
@@ -52,14 +53,13 @@ RackStage::RackStage(Document& document, QWidget* parent) : Stage(document, pare
                              document, tr("rack"), stockColumns(),
                              [](const Job& job) { return job.stock.size(); }, this));
   column->addWidget(stock_, 5);
-  changes_ = new QLabel;
+  changes_ = new Label;
   changes_->setAccessibleName(tr("Parts that changed"));
   changes_->setFont(look::text(13));
   changes_->setWordWrap(true);
   changes_->hide();
   column->addWidget(changes_);
-  last_ = document.breakdown().parts;
-  connect(&document, &Document::changed, this, &RackStage::followChanges);
+  connect(&document, &Document::changed, this, &RackStage::stale);
   auto* below = new QHBoxLayout;
   auto* saws = new QVBoxLayout;
   below->addLayout(saws, 55);
@@ -114,11 +114,13 @@ std::string RackStage::freeMark(const std::string& stem) const {
 }
 
 // After a change here: which parts are another size now, and from what to what.
-void RackStage::followChanges() {
-  const std::vector<Part>& now = document().breakdown().parts;
-  const std::vector<PartChange> changes = changedParts(last_, now);
-  last_ = now;
-  changes_->setVisible(isVisible() && !changes.empty());
+void RackStage::refresh() {
+  const auto before = std::exchange(last_, document().breakdownValue());
+  // What changed while another stage was shown was not changed here.
+  const std::vector<PartChange> changes =
+      std::exchange(seen_, true) && before != last_ ? changedParts(before->parts, last_->parts)
+                                                    : std::vector<PartChange>{};
+  changes_->setVisible(!changes.empty());
   if (changes.empty()) return;
   constexpr std::size_t kShown = 3;
   const LengthStyle style = document().style();
@@ -127,12 +129,19 @@ void RackStage::followChanges() {
     words << tr("%1 %2: %3 → %4")
                  .arg(qs(one.code), qs(one.name), figures(one.oldLength, one.oldWidth, style),
                       figures(one.newLength, one.newWidth, style));
-  changes_->setToolTip(words.join(QLatin1Char('\n')));
+  changes_->setToolTip(plainTip(words.join(QLatin1Char('\n'))));
   QString text = tr("%1. ").arg(
       counted(static_cast<std::int64_t>(changes.size()), tr("part changes"), tr("parts change")));
   text += words.mid(0, kShown).join(QStringLiteral("; "));
   if (changes.size() > kShown) text += tr("; and %1 more").arg(changes.size() - kShown);
   changes_->setText(text);
+}
+
+void RackStage::hideEvent(QHideEvent* event) {
+  Stage::hideEvent(event);
+  seen_ = false;
+  changes_->hide();
+  stale();
 }
 
 void RackStage::addMachine() {
@@ -196,7 +205,7 @@ void RackStage::removeStock() {
   const int row = stock_->currentIndex().row();
   if (row < 0) return;
   Job next = document().job();
-  next.stock.erase(next.stock.begin() + row);
+  next.stock.erase(static_cast<std::size_t>(row));
   problem_->show(document().edit(tr("take out of the rack"), std::move(next)));
 }
 

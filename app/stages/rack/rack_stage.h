@@ -20,6 +20,9 @@ class RackStage : public Stage {
   std::vector<KeyHelp> keys() const override;
   QWidget* firstFocus() override { return stock_; }
 
+ protected:
+  void refresh() override;
+
  private:
   void addMaterial();
   void removeMaterial();
@@ -27,7 +30,7 @@ class RackStage : public Stage {
   void removeStock();
   void addMachine();
   void removeMachine();
-  void followChanges();
+  void hideEvent(QHideEvent* event) override;
   std::string freeMark(const std::string& stem) const;
 
   ProblemLine* problem_;
@@ -37,7 +40,8 @@ class RackStage : public Stage {
   QTableView* saw_;
   Supplies* supplies_;
   QLabel* changes_;
-  std::vector<Part> last_;  // as broken down before the last change
+  bool seen_ = false;  // since the stage was last entered
+  std::shared_ptr<const Breakdown> last_;  // as the parts were when changes were last said
 };
 
 }  // namespace pp

@@ -1,0 +1,94 @@
+#include "app/session/history.h"
+
+#include <algorithm>
+
+namespace pp {
+namespace {
+
+std::size_t bytesOf(const Opening& opening) {
+  std::size_t out = sizeof(Opening);
+  if (const auto* bank = std::get_if<DrawerBank>(&opening.content))
+    out += bank->fronts.size() * sizeof(Share);
+  if (const auto* split = std::get_if<Split>(&opening.content)) {
+    out += split->sizes.size() * sizeof(Share);
+    for (const Opening& child : split->children) out += bytesOf(child);
+  }
+  return out;
+}
+
+std::size_t bytesOf(const StockPiece& piece) {
+  return sizeof(StockPiece) + piece.id.capacity() + piece.material.capacity() +
+         piece.lot.capacity();
+}
+
+std::size_t bytesOf(const LooseBoard& board) {
+  return sizeof(LooseBoard) + board.name.capacity() + board.material.capacity() +
+         board.features.size() * sizeof(Feature);
+}
+
+std::size_t bytesOf(const Assembly& assembly);
+
+template <class T>
+std::size_t bytesOf(const SharedRows<T>& rows, const SharedRows<T>* before) {
+  constexpr std::size_t kPointer = 2 * sizeof(void*);
+  std::size_t out = rows.size() * kPointer;
+  for (std::size_t i = 0, k = 0; i < rows.size(); ++i) {
+    // Rows that were put in or taken out shift the others: look a little further on.
+    constexpr std::size_t kAhead = 8;
+    bool shared = false;
+    for (std::size_t j = k; before != nullptr && !shared && j < std::min(k + kAhead, before->size());
+         ++j)
+      if (rows.sharesRow(i, *before, j)) {
+        shared = true;
+        k = j + 1;
+      }
+    if (shared) continue;
+    if (before != nullptr && rows.size() <= before->size()) ++k;
+    constexpr std::size_t kBlock = 32;  // what keeps count of the shares
+    out += kBlock + bytesOf(rows[i]);
+  }
+  return out;
+}
+
+std::size_t bytesOf(const Assembly& assembly) {
+  std::size_t out = sizeof(Assembly) + assembly.code.capacity() + assembly.name.capacity();
+  if (assembly.isCarcass()) out += bytesOf(assembly.carcass().inside);
+  if (const auto* boards = std::get_if<Boards>(&assembly.body))
+    out += bytesOf<LooseBoard>(boards->boards, nullptr);
+  return out;
+}
+
+}  // namespace
+
+std::size_t ownBytes(const Job& job, const Job& before) {
+  return sizeof(Job) + job.materials.size() * sizeof(Material) +
+         job.bandings.size() * sizeof(Banding) + job.slides.size() * sizeof(Slide) +
+         job.bought.size() * sizeof(BoughtIn) + job.overrides.size() * sizeof(PartOverride) +
+         job.pins.size() * sizeof(JobPin) + job.shop.machines.size() * sizeof(Machine) +
+         bytesOf(job.assemblies, &before.assemblies) + bytesOf(job.loose, &before.loose) +
+         bytesOf(job.stock, &before.stock);
+}
+
+History::History(std::shared_ptr<const Job> job, std::size_t mostBytes) : mostBytes_(mostBytes) {
+  states_.push_back({std::move(job), {}, 0, 0});
+  saved_ = 0;
+}
+
+void History::push(std::string what, std::shared_ptr<const Job> job) {
+  while (canRedo()) {
+    bytes_ -= states_.back().bytes;
+    states_.pop_back();
+  }
+  const std::size_t own = ownBytes(*job, *now());
+  states_.push_back({std::move(job), std::move(what), next_++, own});
+  bytes_ += own;
+  ++at_;
+  while (bytes_ > mostBytes_ && at_ > 1) {
+    states_.pop_front();
+    bytes_ -= states_.front().bytes;
+    states_.front().bytes = 0;
+    --at_;
+  }
+}
+
+}  // namespace pp

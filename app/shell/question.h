@@ -1,0 +1,13 @@
+// A question the user has to answer before anything goes on, its answers named by what they do.
+#pragma once
+
+#include <QStringList>
+#include <QWidget>
+
+namespace pp {
+
+// The number of the answer; the last one where the question is closed or left with Esc. The first
+// is the one that Enter gives.
+int ask(QWidget* parent, const QString& title, const QString& text, const QStringList& answers);
+
+}  // namespace pp
