@@ -60,7 +60,8 @@ void setting(Page& page, const SawCut& cut, const LengthStyle& style, int of) {
 
 }  // namespace
 
-std::optional<Problem> printCuttingList(const PrintInput& input, Paper paper, const QString& path) {
+std::optional<Problem> printCuttingList(const PrintInput& input, Paper paper, const QString& path,
+                                        const PrintWatch& watch) {
   if (input.plan == nullptr || input.plan->sheets.empty())
     return Problem{path.toStdString(), 0, "cutting list", "no plan",
                    "sheets that have been laid out"};
@@ -69,7 +70,7 @@ std::optional<Problem> printCuttingList(const PrintInput& input, Paper paper, co
   if (!bench) return bench.problems().front();
   const Gives gives(input, bench.value());
   return writePdf(
-      path, paper, false, QStringLiteral("%1: cutting list").arg(qs(input.job.name)),
+      path, paper, false, QStringLiteral("%1: cutting list").arg(qs(input.job.name)), watch,
       [&](Page& page) {
         page.begin();
         page.text(page.left(), page.y(), 180, kRow,
@@ -83,7 +84,10 @@ std::optional<Problem> printCuttingList(const PrintInput& input, Paper paper, co
                   9);
         page.down(kRow + 1);
         int last = 0;
+        std::size_t done = 0;
         for (const SawCut& cut : input.plan->cuts) {
+          if (watch.isStopped()) return;
+          watch.tell(done++, input.plan->cuts.size());
           if (cut.setup != last) setting(page, cut, style, input.plan->setups);
           last = cut.setup;
           page.need(kRow);

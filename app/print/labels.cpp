@@ -1,8 +1,13 @@
 #include <qrencode.h>
 
+#include <QImage>
 #include <algorithm>
+#include <atomic>
 #include <map>
 #include <memory>
+#include <thread>
+#include <utility>
+#include <vector>
 
 #include "app/paint/figures.h"
 #include "app/print/pdf.h"
@@ -10,20 +15,64 @@
 namespace pp {
 namespace {
 
-// Draws a QR code as black squares; `side` includes the quiet zone of four modules.
-void paintQr(QPainter& painter, double x, double y, double side, const QString& text) {
+// A QR code as a black and white picture, a module a pixel: paper shows it as sharp as squares, and
+// it takes a tenth of their room. Null only for texts longer than any job name with its part code.
+QImage qrImage(const QString& text) {
   const QByteArray utf8 = text.toUtf8();
   const std::unique_ptr<QRcode, decltype(&QRcode_free)> code(
       QRcode_encodeString(utf8.constData(), 0, QR_ECLEVEL_M, QR_MODE_8, 1), &QRcode_free);
-  if (!code) return;  // only for texts longer than any job name with its part code
-  constexpr int kQuiet = 4;
-  const double module = side / (code->width + 2 * kQuiet);
-  for (int row = 0; row < code->width; ++row)
+  if (!code) return {};
+  QImage image(code->width, code->width, QImage::Format_Mono);
+  // In this order a page takes it for a mask of its own and packs nothing.
+  image.setColorTable({qRgb(0, 0, 0), qRgb(255, 255, 255)});
+  image.fill(1);
+  for (int row = 0; row < code->width; ++row) {
+    uchar* line = image.scanLine(row);
     for (int column = 0; column < code->width; ++column)
       if ((code->data[row * code->width + column] & 1U) != 0)
-        painter.fillRect(
-            QRectF(x + (column + kQuiet) * module, y + (row + kQuiet) * module, module, module),
-            Qt::black);
+        line[column / 8] = static_cast<uchar>(line[column / 8] & ~(0x80U >> (column % 8)));
+  }
+  return image;
+}
+
+// The codes of many labels. Making one takes as long as half of its label, so a thread of its own
+// makes them from the last one on while the first are drawn.
+class QrImages {
+ public:
+  explicit QrImages(std::vector<QString> texts)
+      : texts_(std::move(texts)), images_(texts_.size()), taken_(texts_.size()) {
+    thread_ = std::jthread([this](const std::stop_token& stop) {
+      for (std::size_t i = texts_.size(); i-- > 0 && !stop.stop_requested();)
+        if (!taken_[i].exchange(true)) {
+          images_[i] = qrImage(texts_[i]);
+        } else {
+          return;  // those before are drawn already
+        }
+    });
+  }
+  // Asked for in order, each once.
+  QImage take(std::size_t i) {
+    if (!taken_[i].exchange(true)) return qrImage(texts_[i]);
+    // Who made it has left; from here on all are there.
+    if (thread_.joinable()) thread_.join();
+    return std::exchange(images_[i], {});
+  }
+
+ private:
+  std::vector<QString> texts_;
+  std::vector<QImage> images_;
+  std::vector<std::atomic<bool>> taken_;
+  std::jthread thread_;
+};
+
+// `side` includes the quiet zone of four modules.
+void paintQr(QPainter& painter, double x, double y, double side, const QImage& code) {
+  if (code.isNull()) return;
+  constexpr int kQuiet = 4;
+  const double module = side / (code.width() + 2 * kQuiet);
+  const double dark = code.width() * module;
+  painter.setPen(Qt::black);
+  painter.drawImage(QRectF(x + kQuiet * module, y + kQuiet * module, dark, dark), code);
 }
 
 QString bandsLine(const Part& part) {
@@ -94,7 +143,7 @@ void paintMarks(Page& page, const Part& part, const QRectF& room) {
 }
 
 void paintLabel(Page& page, const QRectF& cell, const Job& job, const Part& part,
-                std::int64_t copy) {
+                std::int64_t copy, const QImage& qrCode) {
   const LengthStyle style = styleOf(job);
   const double x = cell.x() + 2.5;
   const double y = cell.y() + 2;
@@ -115,7 +164,7 @@ void paintLabel(Page& page, const QRectF& cell, const Job& job, const Part& part
   page.text(x, y + 20.2, w, 3.2, bandsLine(part), 6.5);
   const double left = cell.height() - 25.5;
   if (left > 7) paintMarks(page, part, QRectF(x + 4, y + 26, cell.width() - qr - 14, left - 4.5));
-  paintQr(page.painter(), cell.right() - qr - 1.5, y, qr, labelCode(job, part, copy));
+  paintQr(page.painter(), cell.right() - qr - 1.5, y, qr, qrCode);
   const QString face =
       part.show == Face::Inside ? QStringLiteral("inside face") : QStringLiteral("show face");
   page.text(cell.right() - qr - 1.5, y + qr + 0.5, qr, 3.2, face, 6.5, false, Qt::AlignCenter);
@@ -123,7 +172,8 @@ void paintLabel(Page& page, const QRectF& cell, const Job& job, const Part& part
 
 }  // namespace
 
-std::optional<Problem> printLabels(const PrintInput& input, const QString& path) {
+std::optional<Problem> printLabels(const PrintInput& input, const QString& path,
+                                   const PrintWatch& watch) {
   const LabelSheet& grid = input.job.labels;
   const QSizeF paper =
       QPageSize::size(grid.letter ? QPageSize::Letter : QPageSize::A4, QPageSize::Millimeter);
@@ -143,10 +193,18 @@ std::optional<Problem> printLabels(const PrintInput& input, const QString& path)
         QStringLiteral("labels of %1 × %2 mm").arg(w, 0, 'f', 1).arg(h, 0, 'f', 1).toStdString(),
         "at least 40 × 24 mm: fewer columns or rows, or smaller margins"};
   const QString title = QStringLiteral("%1: labels").arg(qs(input.job.name));
-  return writePdf(path, grid.letter ? Paper::Letter : Paper::A4, false, title, [&](Page& page) {
+  std::vector<QString> codes;
+  for (const Part& part : input.parts)
+    for (std::int64_t copy = 1; copy <= part.quantity; ++copy)
+      codes.push_back(labelCode(input.job, part, copy));
+  const std::size_t all = codes.size();
+  QrImages images(std::move(codes));
+  return writePdf(path, grid.letter ? Paper::Letter : Paper::A4, false, title, watch, [&](Page& page) {
     int at = 0;
+    std::size_t done = 0;
     for (const Part& part : input.parts)
       for (std::int64_t copy = 1; copy <= part.quantity; ++copy) {
+        if (watch.isStopped()) return;
         if (at == grid.columns * grid.rows) {
           page.newSheet();
           at = 0;
@@ -154,8 +212,9 @@ std::optional<Problem> printLabels(const PrintInput& input, const QString& path)
         const QRectF cell(
             grid.marginLeft.inMm() + (at % grid.columns) * (w + grid.gapAcross.inMm()),
             grid.marginTop.inMm() + (at / grid.columns) * (h + grid.gapDown.inMm()), w, h);
-        paintLabel(page, cell, input.job, part, copy);
+        paintLabel(page, cell, input.job, part, copy, images.take(done));
         ++at;
+        watch.tell(++done, all);
       }
   });
 }

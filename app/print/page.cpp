@@ -1,11 +1,15 @@
 #include "app/print/page.h"
 
-#include <QFontMetricsF>
 #include <algorithm>
 
 #include "app/paint/look.h"
 
 namespace pp {
+namespace {
+
+constexpr double kSteps = 100;  // fonts are set in whole pixels: enlarge, then scale back
+
+}  // namespace
 
 Page::Page(QPdfWriter& writer, QPainter& painter, QString title)
     : writer_(writer), painter_(painter), title_(std::move(title)) {
@@ -37,20 +41,51 @@ bool Page::need(double mm) {
   return true;
 }
 
+Page::Face::Face(int pixels, bool bold) : font(look::text(pixels, bold)), metrics(font) {
+  for (std::size_t c = ' '; c < widths.size(); ++c)
+    widths[c] = metrics.horizontalAdvance(QChar(static_cast<char16_t>(c)));
+}
+
+std::optional<double> Page::Face::width(const QString& text) const {
+  double out = 0;
+  for (const QChar c : text) {
+    if (c.unicode() < ' ' || c.unicode() >= widths.size()) return std::nullopt;
+    out += widths[c.unicode()];
+  }
+  return out;
+}
+
+const Page::Face& Page::face(double points, bool bold) {
+  // The painter counts in millimetres; a font of so many points is that many 72nds of an inch high.
+  constexpr double kMmPerPoint = 25.4 / 72;
+  const int pixels = static_cast<int>(points * kMmPerPoint * kSteps);
+  return faces_.try_emplace({pixels, bold}, pixels, bold).first->second;
+}
+
 void Page::text(double x, double y, double w, double h, const QString& text, double points,
                 bool bold, int alignment) {
-  // The painter counts in millimetres; a font of so many points is that many 72nds of an inch high.
-  constexpr double kSteps = 100;  // fonts are set in whole pixels: enlarge, then scale back
-  constexpr double kMmPerPoint = 25.4 / 72;
-  QFont font = look::text(static_cast<int>(points * kMmPerPoint * kSteps), bold);
+  const Face& face = this->face(points, bold);
   painter_.save();
   painter_.translate(x, y);
   painter_.scale(1 / kSteps, 1 / kSteps);
-  painter_.setFont(font);
+  painter_.setFont(face.font);
   painter_.setPen(Qt::black);
-  const QFontMetricsF metrics(font);
-  const QString shown = metrics.elidedText(text, Qt::ElideRight, w * kSteps);
-  painter_.drawText(QRectF(0, 0, w * kSteps, h * kSteps), alignment | Qt::TextSingleLine, shown);
+  const double room = w * kSteps;
+  const std::optional<double> width = face.width(text);
+  if (width && *width <= room) {
+    // Laying out a line takes longer than drawing it, and thousands of labels have ten each.
+    const double left = (alignment & Qt::AlignRight) != 0     ? room - *width
+                        : (alignment & Qt::AlignHCenter) != 0 ? (room - *width) / 2
+                                                              : 0;
+    const double spare = h * kSteps - face.metrics.height();
+    const double top = (alignment & Qt::AlignVCenter) != 0 ? spare / 2
+                       : (alignment & Qt::AlignBottom) != 0 ? spare
+                                                            : 0;
+    painter_.drawText(QPointF(left, top + face.metrics.ascent()), text);
+  } else {
+    const QString shown = face.metrics.elidedText(text, Qt::ElideRight, room);
+    painter_.drawText(QRectF(0, 0, room, h * kSteps), alignment | Qt::TextSingleLine, shown);
+  }
   painter_.restore();
 }
 

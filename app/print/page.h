@@ -1,10 +1,15 @@
 // Pages of a PDF in millimetres: a cursor that runs down, and page breaks.
 #pragma once
 
+#include <QFont>
+#include <QFontMetricsF>
 #include <QPageSize>
 #include <QPainter>
 #include <QPdfWriter>
 #include <QString>
+#include <array>
+#include <map>
+#include <optional>
 
 namespace pp {
 
@@ -36,6 +41,18 @@ class Page {
   static constexpr double kMargin = 12;
 
  private:
+  // A font in hundredths of a millimetre and how wide its plain letters are.
+  struct Face {
+    QFont font;
+    QFontMetricsF metrics;
+    std::array<double, 128> widths{};
+    Face(int pixels, bool bold);
+    // Of a text of plain letters; nothing for any other.
+    std::optional<double> width(const QString& text) const;
+  };
+  const Face& face(double points, bool bold);
+
+  std::map<std::pair<int, bool>, Face> faces_;
   QPdfWriter& writer_;
   QPainter& painter_;
   QString title_;

@@ -144,16 +144,20 @@ void boughtIn(Page& page, const Job& job) {
 
 }  // namespace
 
-std::optional<Problem> printPartsList(const PrintInput& input, Paper paper, const QString& path) {
+std::optional<Problem> printPartsList(const PrintInput& input, Paper paper, const QString& path,
+                                      const PrintWatch& watch) {
   const LengthStyle style = styleOf(input.job);
   const QString unit = style.unit == Unit::Inch ? QStringLiteral("inches") : QStringLiteral("mm");
   return writePdf(path, paper, true,
-                  QStringLiteral("%1: parts, in %2").arg(qs(input.job.name), unit),
+                  QStringLiteral("%1: parts, in %2").arg(qs(input.job.name), unit), watch,
                   [&](Page& page) {
                     page.begin();
                     std::string assembly;
                     bool first = true;
+                    std::size_t done = 0;
                     for (const Part& part : input.parts) {
+                      if (watch.isStopped()) return;
+                      watch.tell(done++, input.parts.size());
                       if (first || part.assembly != assembly) {
                         assembly = part.assembly;
                         section(page, qs(assemblyTitle(input.job, assembly)));

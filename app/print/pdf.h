@@ -10,6 +10,7 @@
 namespace pp {
 
 std::optional<Problem> writePdf(const QString& path, Paper paper, bool landscape,
-                                const QString& title, const std::function<void(Page&)>& draw);
+                                const QString& title, const PrintWatch& watch,
+                                const std::function<void(Page&)>& draw);
 
 }  // namespace pp

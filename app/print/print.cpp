@@ -10,7 +10,8 @@
 namespace pp {
 
 std::optional<Problem> writePdf(const QString& path, Paper paper, bool landscape,
-                                const QString& title, const std::function<void(Page&)>& draw) {
+                                const QString& title, const PrintWatch& watch,
+                                const std::function<void(Page&)>& draw) {
   look::loadFonts();
   QByteArray bytes;
   {
@@ -29,6 +30,8 @@ std::optional<Problem> writePdf(const QString& path, Paper paper, bool landscape
     Page page(writer, painter, title);
     draw(page);
   }
+  if (watch.isStopped())
+    return Problem{path.toStdString(), 0, {}, "printing stopped", "that it goes on to the end"};
   return writeFile(path.toStdString(),
                    std::string_view(bytes.constData(), static_cast<std::size_t>(bytes.size())));
 }

@@ -2,6 +2,8 @@
 #pragma once
 
 #include <QString>
+#include <functional>
+#include <stop_token>
 #include <vector>
 
 #include "core/breakdown/breakdown.h"
@@ -19,13 +21,30 @@ struct PrintInput {
   const Plan* plan = nullptr;
 };
 
+// How far it is, and whether it is still wanted; asked and told on the thread that prints.
+struct PrintWatch {
+  std::stop_token stop;
+  std::function<void(std::size_t done, std::size_t of)> progress;
+
+  bool isStopped() const { return stop.stop_requested(); }
+  void tell(std::size_t done, std::size_t of) const {
+    if (progress) progress(done, of);
+  }
+};
+
+// All of these may run on any thread once look::loadFonts() was called on the window's. Stopped,
+// they write nothing and say so.
 // The parts list ends with the bars and what is cut from each, and what is bought in.
 // Each writes a whole PDF to `path` by way of a temporary file, or says why it cannot.
-std::optional<Problem> printPartsList(const PrintInput& input, Paper paper, const QString& path);
-std::optional<Problem> printSheets(const PrintInput& input, Paper paper, const QString& path);
-std::optional<Problem> printCuttingList(const PrintInput& input, Paper paper, const QString& path);
+std::optional<Problem> printPartsList(const PrintInput& input, Paper paper, const QString& path,
+                                   const PrintWatch& watch = {});
+std::optional<Problem> printSheets(const PrintInput& input, Paper paper, const QString& path,
+                                   const PrintWatch& watch = {});
+std::optional<Problem> printCuttingList(const PrintInput& input, Paper paper, const QString& path,
+                                   const PrintWatch& watch = {});
 // One label a piece, on the grid and paper of the job's label sheet.
-std::optional<Problem> printLabels(const PrintInput& input, const QString& path);
+std::optional<Problem> printLabels(const PrintInput& input, const QString& path,
+                                   const PrintWatch& watch = {});
 
 // What the QR code of a label says: job, part and copy, such as "Log wall/B1-03/2".
 QString labelCode(const Job& job, const Part& part, std::int64_t copy);

@@ -4,12 +4,14 @@
 
 namespace pp {
 
-std::optional<Problem> printSheets(const PrintInput& input, Paper paper, const QString& path) {
+std::optional<Problem> printSheets(const PrintInput& input, Paper paper, const QString& path,
+                                   const PrintWatch& watch) {
   if (input.plan == nullptr || input.plan->sheets.empty())
     return Problem{path.toStdString(), 0, "sheets", "no plan", "sheets that have been laid out"};
   const QString title = QStringLiteral("%1: sheets").arg(qs(input.job.name));
-  return writePdf(path, paper, true, title, [&](Page& page) {
-    for (std::size_t i = 0; i < input.plan->sheets.size(); ++i) {
+  return writePdf(path, paper, true, title, watch, [&](Page& page) {
+    for (std::size_t i = 0; i < input.plan->sheets.size() && !watch.isStopped(); ++i) {
+      watch.tell(i, input.plan->sheets.size());
       page.begin();
       SheetPicture picture;
       picture.job = &input.job;

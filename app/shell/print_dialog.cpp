@@ -5,7 +5,7 @@
 #include <QFileInfo>
 #include <QFormLayout>
 #include <QHBoxLayout>
-#include <QPushButton>
+#include <algorithm>
 
 #include "app/paint/figures.h"
 #include "app/paint/look.h"
@@ -81,17 +81,37 @@ PrintDialog::PrintDialog(Document& document, QWidget* parent)
   done_->setAccessibleName(tr("Written"));
   form->addRow(problem_);
   form->addRow(done_);
-  auto* write = new QPushButton(tr("Write the files"));
-  write->setDefault(true);
-  auto* close = new QPushButton(tr("Close"));
+  progress_ = new QProgressBar;
+  progress_->setAccessibleName(tr("Writing"));
+  progress_->setTextVisible(false);
+  progress_->setFixedHeight(8);
+  form->addRow(progress_);
+  write_ = new QPushButton(tr("Write the files"));
+  write_->setDefault(true);
+  close_ = new QPushButton;
   auto* buttons = new QHBoxLayout;
   buttons->addStretch(1);
-  buttons->addWidget(write);
-  buttons->addWidget(close);
+  buttons->addWidget(write_);
+  buttons->addWidget(close_);
   form->addRow(buttons);
-  connect(write, &QPushButton::clicked, this, [this] { printInto(folder_->text()); });
-  connect(close, &QPushButton::clicked, this, &QDialog::accept);
+  connect(write_, &QPushButton::clicked, this, [this] { printInto(folder_->text()); });
+  connect(close_, &QPushButton::clicked, this, [this] {
+    if (writing_)
+      thread_.request_stop();
+    else
+      accept();
+  });
+  setWriting(false);
   setMinimumWidth(520);
+}
+
+void PrintDialog::setWriting(bool writing) {
+  writing_ = writing;
+  write_->setEnabled(!writing);
+  close_->setText(writing ? tr("Stop") : tr("Close"));
+  progress_->setVisible(writing);
+  progress_->setRange(0, 1000);
+  progress_->setValue(0);
 }
 
 QLineEdit* PrintDialog::lengthField(const QString& name, Length value) {
@@ -123,57 +143,97 @@ Problems PrintDialog::takeGrid() {
   return document_.edit(tr("label sheet"), std::move(next));
 }
 
-bool PrintDialog::printInto(const QString& folder) {
+// Everything that is printed, by value: the window goes on while it is written.
+struct PrintDialog::Order {
+  std::shared_ptr<const Job> job;
+  std::shared_ptr<const Breakdown> breakdown;
+  PlanShown plan;  // with no plan where it is not of the job as it is
+  Paper paper = Paper::A4;
+  QDir folder;
+  QString stem;
+  bool parts = false, sheets = false, cutting = false, labels = false;
+
+  QString path(const QString& what) const {
+    return folder.filePath(stem + QLatin1Char(' ') + what);
+  }
+  // Writes one after the other; the names of those that were, and what stopped the next.
+  std::pair<QStringList, std::optional<Problem>> write(const PrintWatch& watch) const {
+    QStringList written;
+    std::optional<Problem> problem;
+    const auto one = [&](bool wanted, const char* name, auto make) {
+      if (!wanted || problem) return;
+      const QString file = path(QString::fromLatin1(name));
+      problem = make(file);
+      if (!problem) written << QFileInfo(file).fileName();
+    };
+    const std::vector<Part>& all = breakdown->parts;
+    const std::vector<Part> cut = sheetParts(all);
+    const PrintInput input{*job, all};
+    const PrintInput planned{*job, cut, plan.request.get(), plan.plan.get()};
+    const bool laidOut = plan.plan != nullptr;
+    one(parts, "parts.pdf", [&](const QString& file) {
+      return printPartsList(input, paper, file, watch);
+    });
+    one(parts, "parts.csv", [&](const QString& file) {
+      return writeFile(file.toStdString(), writeParts(*job, all));
+    });
+    one(sheets && laidOut, "sheets.pdf", [&](const QString& file) {
+      return printSheets(planned, paper, file, watch);
+    });
+    one(sheets && laidOut, "plan.json", [&](const QString& file) {
+      return writeFile(file.toStdString(), writePlan(*plan.request, *plan.plan));
+    });
+    one(cutting && laidOut, "cutting list.pdf", [&](const QString& file) {
+      return printCuttingList(planned, paper, file, watch);
+    });
+    one(labels, "labels.pdf", [&](const QString& file) {
+      return printLabels(input, file, watch);
+    });
+    return {written, problem};
+  }
+};
+
+void PrintDialog::printInto(const QString& folder) {
+  if (writing_) return;
   problem_->clear();
   done_->clear();
+  Order order;
   // What is printed is the plan that was shown, whatever the grid's edit sets going.
-  const PlanShown plan = document_.plan();
-  const bool current = document_.isPlanCurrent();
-  if (const Problems problems = takeGrid(); !problems.empty()) {
-    problem_->show(problems);
-    return false;
-  }
-  const std::vector<Part> parts = document_.breakdown().parts;
-  const PrintInput input{document_.job(), parts};
-  const std::vector<Part> cut = sheetParts(parts);
-  const PrintInput planned{document_.job(), cut, plan.request.get(),
-                           current ? plan.plan.get() : nullptr};
-  const Paper paper = paper_->currentIndex() == 1 ? Paper::Letter : Paper::A4;
-  const QString stem = fileStem(document_.title());
-  const auto path = [&](const QString& what) {
-    return QDir(folder).filePath(stem + QLatin1Char(' ') + what);
-  };
-  QStringList written;
-  const auto take = [&](const std::optional<Problem>& problem, const QString& file) {
-    if (problem)
-      problem_->show({*problem});
-    else
-      written << QFileInfo(file).fileName();
-    return !problem;
-  };
-  bool good = true;
-  if (parts_->isChecked()) {
-    good = good && take(printPartsList(input, paper, path(QStringLiteral("parts.pdf"))),
-                        path(QStringLiteral("parts.pdf")));
-    const QString csv = path(QStringLiteral("parts.csv"));
-    good = good && take(writeFile(csv.toStdString(), writeParts(document_.job(), parts)), csv);
-  }
-  if (sheets_->isChecked() && planned.plan != nullptr) {
-    good = good && take(printSheets(planned, paper, path(QStringLiteral("sheets.pdf"))),
-                        path(QStringLiteral("sheets.pdf")));
-    const QString json = path(QStringLiteral("plan.json"));
-    good = good && take(writeFile(json.toStdString(), writePlan(*plan.request, *plan.plan)), json);
-  }
-  if (cutting_->isChecked() && planned.plan != nullptr)
-    good = good && take(printCuttingList(planned, paper, path(QStringLiteral("cutting list.pdf"))),
-                        path(QStringLiteral("cutting list.pdf")));
-  if (labels_->isChecked())
-    good = good && take(printLabels(input, path(QStringLiteral("labels.pdf"))),
-                        path(QStringLiteral("labels.pdf")));
+  if (document_.isPlanCurrent()) order.plan = document_.plan();
+  if (const Problems problems = takeGrid(); !problems.empty()) return problem_->show(problems);
+  order.job = document_.jobValue();
+  order.breakdown = document_.breakdownValue();
+  order.paper = paper_->currentIndex() == 1 ? Paper::Letter : Paper::A4;
+  order.folder = QDir(folder);
+  order.stem = fileStem(document_.title());
+  order.parts = parts_->isChecked();
+  order.sheets = sheets_->isChecked();
+  order.cutting = cutting_->isChecked();
+  order.labels = labels_->isChecked();
+  into_ = folder;
+  setWriting(true);
+  // Joined before this dialog goes, so `this` outlives the thread; what it posts goes with it.
+  thread_ = std::jthread([this, order = std::move(order)](const std::stop_token& stop) {
+    int shown = -1;
+    const PrintWatch watch{stop, [&](std::size_t done, std::size_t of) {
+                             const int now = static_cast<int>(1000 * done / std::max<std::size_t>(of, 1));
+                             if (now == shown) return;
+                             shown = now;
+                             QMetaObject::invokeMethod(progress_, "setValue", Qt::QueuedConnection,
+                                                       Q_ARG(int, now));
+                           }};
+    const auto outcome = order.write(watch);
+    QMetaObject::invokeMethod(
+        this, [this, outcome] { ended(outcome.first, outcome.second); }, Qt::QueuedConnection);
+  });
+}
+
+void PrintDialog::ended(const QStringList& written, const std::optional<Problem>& problem) {
+  setWriting(false);
+  if (problem) problem_->show({*problem});
   done_->setText(written.isEmpty()
                      ? QString()
-                     : tr("Written into %1: %2").arg(folder, written.join(QStringLiteral(", "))));
-  return good;
+                     : tr("Written into %1: %2").arg(into_, written.join(QStringLiteral(", "))));
 }
 
 }  // namespace pp

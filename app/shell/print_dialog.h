@@ -5,7 +5,10 @@
 #include <QComboBox>
 #include <QDialog>
 #include <QLineEdit>
+#include <QProgressBar>
+#include <QPushButton>
 #include <QSpinBox>
+#include <thread>
 
 #include "app/shell/document.h"
 #include "app/shell/field.h"
@@ -16,10 +19,17 @@ class PrintDialog : public QDialog {
   Q_OBJECT
  public:
   explicit PrintDialog(Document& document, QWidget* parent = nullptr);
-  // Writes what is ticked into `folder` and says which files; problems are shown in the dialog.
-  bool printInto(const QString& folder);
+  // What is being written is given up.
+  ~PrintDialog() override = default;
+  // Begins to write what is ticked into `folder`, on a thread of its own; which files, or what went
+  // wrong, is shown in the dialog at the end.
+  void printInto(const QString& folder);
+  bool isWriting() const { return writing_; }
 
  private:
+  struct Order;
+  void ended(const QStringList& written, const std::optional<Problem>& problem);
+  void setWriting(bool writing);
   Problems takeGrid();
   QLineEdit* lengthField(const QString& name, Length value);
 
@@ -38,6 +48,12 @@ class PrintDialog : public QDialog {
   QLineEdit* folder_;
   ProblemLine* problem_;
   QLabel* done_;
+  QPushButton* write_;
+  QPushButton* close_;
+  QProgressBar* progress_;
+  QString into_;
+  bool writing_ = false;
+  std::jthread thread_;
 };
 
 }  // namespace pp

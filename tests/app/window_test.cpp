@@ -414,6 +414,7 @@ TEST_F(Window, printsEverythingIntoAFolder) {
   where->selectAll();
   QTest::keyClicks(where, folder.path());
   click(&dialog, QStringLiteral("Write the files"));
+  ASSERT_TRUE(waitFor([&dialog] { return !dialog.isWriting(); }));
   EXPECT_EQ(
       QDir(folder.path()).entryList(QDir::Files).join(QLatin1Char(',')),
       QStringLiteral(
