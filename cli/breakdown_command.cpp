@@ -31,13 +31,10 @@ int run(const Options& options) {
   if (!troubles.empty()) return refuse(troubles);
   if (broken.parts.empty())
     return refuse({{options.job, 0, "/assemblies", "no parts", "at least one assembly"}});
-  const std::pair<const std::string&, std::string> files[] = {
-      {options.parts, writeParts(job.value(), broken.parts)},
-      {options.stock, writeStock(job.value())},
-      {options.banding, writeBanding(job.value())}};
-  for (const auto& [path, content] : files)
-    if (!path.empty())
-      if (const auto problem = writeFile(path, content)) return refuse({*problem});
+  std::vector<FileText> files = {{options.parts, writeParts(job.value(), broken.parts)}};
+  if (!options.stock.empty()) files.push_back({options.stock, writeStock(job.value())});
+  if (!options.banding.empty()) files.push_back({options.banding, writeBanding(job.value())});
+  if (const auto problem = writeFiles(files)) return notWritten(*problem);
   std::cout << broken.parts.size() << " different parts, " << pieceCount(broken.parts)
             << " pieces\n";
   return kComplete;

@@ -16,6 +16,11 @@ inline constexpr int kPartial = 3;
 
 // Says what is wrong on standard error; returns kRefused.
 int refuse(const Problems& problems);
+// Says why something could not be written; returns kInternal for a device or a pipe, where nothing
+// was wrong with what was asked, else kRefused.
+int notWritten(const Problem& problem);
+// Whether all that was said on standard output has arrived there.
+bool saidAll();
 
 void addBreakdown(CLI::App& app, int& status);
 void addNest(CLI::App& app, int& status);

@@ -37,7 +37,7 @@ int run(const Options& options) {
   const QGuiApplication application(argc, argv);
   if (const auto problem =
           printLabels({job.value(), broken.parts}, QString::fromStdString(options.out)))
-    return refuse({*problem});
+    return notWritten(*problem);
   std::cout << pieceCount(broken.parts) << " labels\n";
   return kComplete;
 }

@@ -1,5 +1,6 @@
 // plainpatch-cli: break-down, nesting and labels without the window.
 #include <exception>
+#include <filesystem>
 #include <iostream>
 
 #include "cli/commands.h"
@@ -9,6 +10,23 @@ namespace pp::cli {
 int refuse(const Problems& problems) {
   std::cerr << describe(problems);
   return kRefused;
+}
+
+int notWritten(const Problem& problem) {
+  std::error_code error;
+  const auto kind = std::filesystem::status(problem.file, error).type();
+  const bool device = kind != std::filesystem::file_type::regular &&
+                      kind != std::filesystem::file_type::directory &&
+                      kind != std::filesystem::file_type::not_found;
+  refuse({problem});
+  return device ? kInternal : kRefused;
+}
+
+bool saidAll() {
+  std::cout.flush();
+  if (std::cout.good()) return true;
+  std::cerr << "standard output: it could not be written\n";
+  return false;
 }
 
 }  // namespace pp::cli
@@ -24,7 +42,7 @@ int main(int argc, char** argv) {
   addPicture(app, status);
   try {
     app.parse(argc, argv);
-    return status;
+    return saidAll() ? status : kInternal;
   } catch (const CLI::ParseError& error) {
     // Wrong options are refused input; --help is none.
     return app.exit(error) == 0 ? kComplete : kRefused;

@@ -70,7 +70,7 @@ int run(const Options& options) {
   if (options.out.empty())
     std::cout << json;
   else if (const auto problem = writeFile(options.out, json))
-    return refuse({*problem});
+    return notWritten(*problem);
   for (const Unplaced& unplaced : plan.unplaced) {
     constexpr std::size_t kLine = 200;
     std::cerr << shown(input->parts[unplaced.part].code + ": " + std::to_string(unplaced.count) +

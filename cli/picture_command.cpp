@@ -1,3 +1,4 @@
+#include <QBuffer>
 #include <QGuiApplication>
 #include <QImage>
 #include <QPainter>
@@ -54,8 +55,13 @@ int run(const Options& options) {
   QPainter painter(&image);
   SolidPicture(scene).paint(painter, image.rect(), view);
   painter.end();
-  if (!image.save(QString::fromStdString(options.out), "PNG"))
-    return refuse({{options.out, 0, {}, "a file that cannot be written", "a path for a PNG"}});
+  QByteArray bytes;
+  QBuffer buffer(&bytes);
+  buffer.open(QIODevice::WriteOnly);
+  if (!image.save(&buffer, "PNG"))
+    return refuse({{options.out, 0, {}, "a picture that cannot be packed", "a PNG"}});
+  if (const auto problem = writeFile(options.out, {bytes.constData(), static_cast<std::size_t>(bytes.size())}))
+    return notWritten(*problem);
   std::cout << scene.bodies.size() << " pieces seen\n";
   return kComplete;
 }
