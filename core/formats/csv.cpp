@@ -21,6 +21,13 @@ std::optional<std::size_t> badByte(std::string_view text) {
   return std::nullopt;
 }
 
+// Whether a spreadsheet would run it, once as many apostrophes as it begins with are gone.
+bool wouldRun(std::string_view text) {
+  const std::size_t at = text.find_first_not_of('\'');
+  return at != std::string_view::npos &&
+         std::string_view("=+-@\t\r").find(text[at]) != std::string_view::npos;
+}
+
 std::size_t lineOf(std::string_view text, std::size_t at) {
   return 1 + static_cast<std::size_t>(
                  std::count(text.begin(), text.begin() + static_cast<std::ptrdiff_t>(at), '\n'));
@@ -51,8 +58,9 @@ class RecordReader {
 
  private:
   static void onField(void* data, std::size_t size, void* self) {
-    static_cast<RecordReader*>(self)->current_.fields.emplace_back(static_cast<const char*>(data),
-                                                                   size);
+    std::string field(static_cast<const char*>(data), size);
+    if (field.starts_with('\'') && wouldRun(field)) field.erase(0, 1);
+    static_cast<RecordReader*>(self)->current_.fields.push_back(std::move(field));
   }
   static void onRecord(int, void* self) {
     auto& reader = *static_cast<RecordReader*>(self);
@@ -149,7 +157,8 @@ Result<CsvTable> readCsv(const std::string& file, std::string_view text,
   return table;
 }
 
-std::string csvField(const std::string& text) {
+std::string csvText(const std::string& plain) {
+  const std::string text = wouldRun(plain) ? "'" + plain : plain;
   if (text.find_first_of(",\"\r\n") == std::string::npos &&
       (text.empty() || (text.front() != ' ' && text.back() != ' ')))
     return text;

@@ -48,12 +48,12 @@ std::string writeParts(const Job& job, const std::vector<Part>& parts) {
                              : part.hand == Hand::Left  ? "left hand"
                              : part.hand == Hand::Right ? "right hand"
                                                         : "";
-    out += fmt::format("{},{},{},{},{},{},{},{},{},{},{},{},{},{},{},{},{}\n", csvField(part.code),
-                       csvField(part.name), csvField(part.assembly), part.blanks(),
+    out += fmt::format("{},{},{},{},{},{},{},{},{},{},{},{},{},{},{},{},{}\n", csvText(part.code),
+                       csvText(part.name), csvText(part.assembly), part.blanks(),
                        mm(part.length.total()), mm(shared ? part.blank() : part.width.total()),
-                       mm(material.nominal), csvField(material.name), grainName(part.grain),
-                       csvField(part.bands[0]), csvField(part.bands[1]), csvField(part.bands[2]),
-                       csvField(part.bands[3]), mm(part.oversize), csvField(part.run),
+                       mm(material.nominal), csvText(material.name), grainName(part.grain),
+                       csvText(part.bands[0]), csvText(part.bands[1]), csvText(part.bands[2]),
+                       csvText(part.bands[3]), mm(part.oversize), csvText(part.run),
                        part.run.empty() ? "" : std::to_string(part.runOrder), note);
   }
   return out;
@@ -66,7 +66,7 @@ std::string writeStock(const Job& job) {
     const Material& material = *findMaterial(job, piece.material);
     if (material.lumber) continue;
     out += fmt::format(
-        "{},{},{},{},{},{},{},{},{},{},{}\n", csvField(piece.id), csvField(material.name),
+        "{},{},{},{},{},{},{},{},{},{},{}\n", csvText(piece.id), csvText(material.name),
         mm(material.nominal), mm(piece.measured.value_or(material.measured)), mm(piece.length),
         mm(piece.width), grainName(piece.grain),
         piece.quantity ? std::to_string(*piece.quantity) : "unlimited", format(piece.price),
@@ -78,7 +78,7 @@ std::string writeStock(const Job& job) {
 std::string writeBanding(const Job& job) {
   std::string out = "# unit: mm\nname,thickness,width,price,roll_length,deduct\n";
   for (const Banding& banding : job.bandings)
-    out += fmt::format("{},{},{},{},{},{}\n", csvField(banding.name), mm(banding.thickness),
+    out += fmt::format("{},{},{},{},{},{}\n", csvText(banding.name), mm(banding.thickness),
                        mm(banding.width), format(banding.price), mm(banding.rollLength),
                        banding.deduct ? "yes" : "no");
   return out;

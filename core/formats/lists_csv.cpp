@@ -38,7 +38,7 @@ std::string writeSlides(const std::vector<Slide>& slides) {
   std::string out = "# unit: mm\nname,length,thickness,kind,below,above,price\n";
   const auto optional = [](const std::optional<Length>& l) { return l ? formatMm(*l) : ""; };
   for (const Slide& slide : slides)
-    out += fmt::format("{},{},{},{},{},{},{}\n", csvField(slide.name), formatMm(slide.length),
+    out += fmt::format("{},{},{},{},{},{},{}\n", csvText(slide.name), formatMm(slide.length),
                        formatMm(slide.thickness), slide.kind == SlideKind::Side ? "side" : "under",
                        optional(slide.below), optional(slide.above), slide.price.asDouble());
   return out;
