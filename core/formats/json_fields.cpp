@@ -4,28 +4,62 @@
 
 namespace pp {
 
-Result<OrderedJson> parseJson(const std::string& file, std::string_view text) {
-  std::vector<std::set<std::string>> keys;
-  std::string twice;
-  constexpr int kDeepest = 200;
+namespace {
+
+// Goes over a text once before a tree is made of it: the parser that builds one while it asks
+// about every value takes time that grows with the square of a list's length.
+class Watch : public nlohmann::json_sax<OrderedJson> {
+ public:
+  static constexpr std::size_t kDeepest = 200;
   bool tooDeep = false;
-  // What lies too deep is left out while it is read: a tree of it could not even be taken down
-  // again without running out of stack.
-  const auto watch = [&](int depth, OrderedJson::parse_event_t event, OrderedJson& parsed) {
-    tooDeep = tooDeep || depth > kDeepest;
-    if (tooDeep) return false;
-    if (event == OrderedJson::parse_event_t::object_start) keys.emplace_back();
-    if (event == OrderedJson::parse_event_t::object_end) keys.pop_back();
-    if (event == OrderedJson::parse_event_t::key &&
-        !keys.back().insert(parsed.get<std::string>()).second && twice.empty())
-      twice = parsed.get<std::string>();
+  std::string twice;  // a key that stands twice in one object
+
+  bool null() override { return true; }
+  bool boolean(bool) override { return true; }
+  bool number_integer(number_integer_t) override { return true; }
+  bool number_unsigned(number_unsigned_t) override { return true; }
+  bool number_float(number_float_t, const string_t&) override { return true; }
+  bool string(string_t&) override { return true; }
+  bool binary(binary_t&) override { return true; }
+  bool start_object(std::size_t) override { return enter(); }
+  bool end_object() override { return leave(); }
+  bool start_array(std::size_t) override { return enter(); }
+  bool end_array() override { return leave(); }
+  bool key(string_t& name) override {
+    if (!open_.back().insert(name).second && twice.empty()) twice = name;
     return true;
-  };
+  }
+  // What is no JSON is said by the parser that follows.
+  bool parse_error(std::size_t, const std::string&, const nlohmann::detail::exception&) override {
+    return false;
+  }
+
+ private:
+  // A tree that deep could not be taken down again without running out of stack.
+  bool enter() {
+    open_.emplace_back();
+    tooDeep = tooDeep || open_.size() > kDeepest;
+    return !tooDeep;
+  }
+  bool leave() {
+    open_.pop_back();
+    return true;
+  }
+  std::vector<std::set<std::string>> open_;
+};
+
+}  // namespace
+
+Result<OrderedJson> parseJson(const std::string& file, std::string_view text) {
+  Watch watch;
+  OrderedJson::sax_parse(text, &watch);
+  if (watch.tooDeep)
+    return Problem{file, 0, {}, "lists and objects nested too deep", "at most 200 levels"};
   try {
-    OrderedJson json = OrderedJson::parse(text, watch);
-    if (tooDeep) return Problem{file, 0, {}, "lists and objects nested too deep", "at most 200 levels"};
-    if (!twice.empty())
-      return Problem{file, 0, twice, "the field a second time in one object", "each field once"};
+    OrderedJson json = OrderedJson::parse(text);
+    if (!watch.twice.empty())
+      return Problem{file, 0, watch.twice, "the field a second time in one object",
+                     "each field once"};
     return json;
   } catch (const OrderedJson::parse_error& error) {
     const std::size_t at = std::min(error.byte, text.size());
