@@ -2,37 +2,45 @@
 
 #include <QEvent>
 #include <QMetaEnum>
-#include <QWidget>
+#include <QPointer>
+#include <QThread>
+#include <utility>
 
 namespace pp::test {
-
-TimedApplication::TimedApplication(int& argc, char** argv) : QApplication(argc, argv) {}
 
 void TimedApplication::forget() {
   longest_ = 0;
   what_.clear();
 }
 
-void TimedApplication::took(double ms, const QString& what) {
+void TimedApplication::took(const QElapsedTimer& timer, QObject* receiver, int type) {
+  const double ms = static_cast<double>(timer.nsecsElapsed()) / 1e6;
   if (ms <= longest_) return;
   longest_ = ms;
-  what_ = what;
+  const char* event = QMetaEnum::fromType<QEvent::Type>().valueToKey(type);
+  what_ = QStringLiteral("%1 to a %2")
+              .arg(QString::fromLatin1(event),
+                   receiver ? QString::fromLatin1(receiver->metaObject()->className())
+                            : QStringLiteral("thing that is gone"));
 }
 
-// Only the outermost event counts: a question that waits for its answer runs a loop of its own, and
-// each event of that is measured by itself.
 bool TimedApplication::notify(QObject* receiver, QEvent* event) {
-  const QEvent::Type type = event->type();
-  QElapsedTimer timer;
-  timer.start();
-  const bool outer = depth_++ == 0;
-  const QString name = outer ? QString::fromLatin1(receiver->metaObject()->className()) : QString();
+  const int level = thread()->loopLevel();
+  const bool driven = std::exchange(driving_, false);
+  const bool begins = turns_.empty() || driven || level > turns_.back().level;
+  if (!begins) return QApplication::notify(receiver, event);
+  if (!turns_.empty() && !turns_.back().over) {
+    if (!driven) took(turns_.back().timer, nullptr, QEvent::None);
+    turns_.back().over = true;
+  }
+  turns_.push_back({level, {}, false});
+  turns_.back().timer.start();
+  const int type = event->type();
+  const QPointer<QObject> to = receiver;
   const bool out = QApplication::notify(receiver, event);
-  --depth_;
-  if (outer)
-    took(static_cast<double>(timer.nsecsElapsed()) / 1e6,
-         QStringLiteral("%1 to a %2")
-             .arg(QString::fromLatin1(QMetaEnum::fromType<QEvent::Type>().valueToKey(type)), name));
+  if (!turns_.back().over) took(turns_.back().timer, to, type);
+  turns_.pop_back();
+  driving_ = driven;
   return out;
 }
 

@@ -1,16 +1,16 @@
-// Measures how long the interface thread was kept from its event loop: by one event, and by all that
-// was done between two turns of the loop.
+// Measures how long the interface thread was kept from its event loop by one event.
 #pragma once
 
 #include <QApplication>
 #include <QElapsedTimer>
 #include <QString>
+#include <vector>
 
 namespace pp::test {
 
 class TimedApplication : public QApplication {
  public:
-  TimedApplication(int& argc, char** argv);
+  TimedApplication(int& argc, char** argv) : QApplication(argc, argv) {}
   bool notify(QObject* receiver, QEvent* event) override;
 
   // The longest time so far, in milliseconds, and what took it.
@@ -18,10 +18,25 @@ class TimedApplication : public QApplication {
   const QString& longestWhat() const { return what_; }
   void forget();
 
- private:
-  void took(double ms, const QString& what);
+  // What runs in `drive` stands for a user: every event it sends is measured by itself.
+  template <class Function>
+  void drive(Function drive) {
+    driving_ = true;
+    drive();
+    driving_ = false;
+  }
 
-  int depth_ = 0;
+ private:
+  // An event that came from a loop; those it sends itself are part of it.
+  struct Turn {
+    int level = 0;
+    QElapsedTimer timer;
+    bool over = false;  // it runs a loop of its own, a question: from there on others are measured
+  };
+  void took(const QElapsedTimer& timer, QObject* receiver, int type);
+
+  std::vector<Turn> turns_;
+  bool driving_ = false;
   double longest_ = 0;
   QString what_;
 };
