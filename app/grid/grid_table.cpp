@@ -42,10 +42,29 @@ class GridDelegate : public QStyledItemDelegate {
   }
 };
 
+// Columns as wide as what is seen in them. A table that is not seen would measure all its rows.
+class GridTable : public QTableView {
+ public:
+  GridTable() {
+    horizontalHeader()->setResizeContentsPrecision(0);
+    horizontalHeader()->setSectionResizeMode(QHeaderView::Fixed);
+  }
+
+ protected:
+  void showEvent(QShowEvent* event) override {
+    QTableView::showEvent(event);
+    horizontalHeader()->setSectionResizeMode(QHeaderView::ResizeToContents);
+  }
+  void hideEvent(QHideEvent* event) override {
+    horizontalHeader()->setSectionResizeMode(QHeaderView::Fixed);
+    QTableView::hideEvent(event);
+  }
+};
+
 }  // namespace
 
 QTableView* makeGridTable(const QString& name, GridModel* model) {
-  auto* table = new QTableView;
+  auto* table = new GridTable;
   table->setModel(model);
   table->setAccessibleName(name);
   table->setItemDelegate(new GridDelegate(table));
@@ -56,9 +75,6 @@ QTableView* makeGridTable(const QString& name, GridModel* model) {
   table->setShowGrid(false);
   table->verticalHeader()->hide();
   table->verticalHeader()->setDefaultSectionSize(27);
-  table->horizontalHeader()->setSectionResizeMode(QHeaderView::ResizeToContents);
-  // Of what is seen, not of thousands of rows after every edit.
-  table->horizontalHeader()->setResizeContentsPrecision(0);
   table->horizontalHeader()->setMinimumSectionSize(74);
   table->horizontalHeader()->setHighlightSections(false);
   return table;

@@ -148,15 +148,21 @@ void Document::take(Job job, const QString& path, Access access) {
             widthOf(now, now.assemblies.front()));
 }
 
+// An opening that the job does not have is not selected, whoever pointed at it.
+void Document::dropWhatIsGone() {
+  if (!selection_.opening) return;
+  const Assembly* of = findAssembly(job(), selection_.assembly);
+  if (of == nullptr || !of->isCarcass() ||
+      find(of->carcass().inside, *selection_.opening) == nullptr)
+    selection_.opening.reset();
+}
+
 // Everything follows the job that history says is now.
 void Document::show() {
-  const Assembly* of = findAssembly(job(), selection_.assembly);
-  if (of == nullptr)
+  if (findAssembly(job(), selection_.assembly) == nullptr)
     selection_ = {job().assemblies.empty() ? std::string() : job().assemblies.front().code,
                   std::nullopt, {}};
-  else if (selection_.opening &&
-           (!of->isCarcass() || find(of->carcass().inside, *selection_.opening) == nullptr))
-    selection_.opening.reset();
+  dropWhatIsGone();
   modes_.jobChanged();
   derive();
   emit selectionChanged();
@@ -280,6 +286,7 @@ Problems Document::recover(const Unsaved& left, Access access) {
 
 void Document::select(Selection selection) {
   selection_ = std::move(selection);
+  dropWhatIsGone();
   modes_.selectionChanged();
   emit selectionChanged();
 }

@@ -103,6 +103,7 @@ class Document : public QObject {
  private:
   void take(Job job, const QString& path, Access access);
   void show();
+  void dropWhatIsGone();
   void derive();
   void protect();
   void takePlan(const PlanShown& shown);

@@ -35,7 +35,8 @@ Json cutJson(const SawCut& cut, bool ownKerf) {
   return out;
 }
 
-Json sheetJson(const NestRequest& request, const Plan& plan, std::size_t index) {
+Json sheetJson(const NestRequest& request, const Plan& plan, std::size_t index,
+               const std::vector<const SawCut*>& itsCuts, bool ownKerfs) {
   const PlannedSheet& sheet = plan.sheets[index];
   const StockSupply& stock = request.stock[sheet.stock];
   Json placements = Json::array();
@@ -52,20 +53,18 @@ Json sheetJson(const NestRequest& request, const Plan& plan, std::size_t index) 
     offcuts.push_back(
         {{"id", k.id}, {"x", mm(k.x)}, {"y", mm(k.y)}, {"dx", mm(k.dx)}, {"dy", mm(k.dy)}});
   Json cuts = Json::array();
-  const bool ownKerfs =
-      std::any_of(plan.cuts.begin(), plan.cuts.end(),
-                  [&request](const SawCut& cut) { return cut.kerf != request.kerf; });
-  for (const SawCut& cut : plan.cuts)
-    if (cut.sheet == index) cuts.push_back(cutJson(cut, ownKerfs));
-  return {{"index", index + 1},
-          {"stock", stock.id},
-          {"material", stock.material},
-          {"thickness", mm(stock.thickness)},
-          {"length", mm(stock.length)},
-          {"width", mm(stock.width)},
-          {"placements", placements},
-          {"offcuts", offcuts},
-          {"cuts", cuts}};
+  for (const SawCut* cut : itsCuts) cuts.push_back(cutJson(*cut, ownKerfs));
+  Json out = {{"index", index + 1},
+              {"stock", stock.id},
+              {"material", stock.material},
+              {"thickness", mm(stock.thickness)},
+              {"length", mm(stock.length)},
+              {"width", mm(stock.width)}};
+  // Put in one by one: a list in braces would copy them.
+  out["placements"] = std::move(placements);
+  out["offcuts"] = std::move(offcuts);
+  out["cuts"] = std::move(cuts);
+  return out;
 }
 
 }  // namespace
@@ -75,9 +74,14 @@ std::string writePlan(const NestRequest& request, const Plan& plan) {
   for (const Unplaced& u : plan.unplaced)
     unplaced.push_back(
         {{"code", request.parts[u.part].code}, {"count", u.count}, {"reason", u.reason}});
+  const bool ownKerfs =
+      std::any_of(plan.cuts.begin(), plan.cuts.end(),
+                  [&request](const SawCut& cut) { return cut.kerf != request.kerf; });
+  std::vector<std::vector<const SawCut*>> cuts(plan.sheets.size());
+  for (const SawCut& cut : plan.cuts) cuts[cut.sheet].push_back(&cut);
   Json sheets = Json::array();
   for (std::size_t i = 0; i < plan.sheets.size(); ++i)
-    sheets.push_back(sheetJson(request, plan, i));
+    sheets.push_back(sheetJson(request, plan, i, cuts[i], ownKerfs));
   constexpr double kYieldSteps = 1e6;
   const double yield =
       static_cast<double>(static_cast<std::int64_t>(plan.yield() * kYieldSteps + 0.5)) /
@@ -85,7 +89,7 @@ std::string writePlan(const NestRequest& request, const Plan& plan) {
   constexpr double kMilli = 1e3;
   const double seconds =
       static_cast<double>(static_cast<std::int64_t>(plan.seconds * kMilli + 0.5)) / kMilli;
-  const Json document = {{"format", "plain-patch-plan"},
+  Json document = {{"format", "plain-patch-plan"},
                          {"version", 1},
                          {"units", "mm"},
                          {"kerf", mm(request.kerf)},
@@ -103,8 +107,8 @@ std::string writePlan(const NestRequest& request, const Plan& plan) {
                            {"yield", yield},
                            {"cuts", plan.cuts.size()},
                            {"saw_setups", plan.setups},
-                           {"seconds", seconds}}},
-                         {"sheets", sheets}};
+                           {"seconds", seconds}}}};
+  document["sheets"] = std::move(sheets);
   return document.dump(1) + "\n";
 }
 

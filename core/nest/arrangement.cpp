@@ -1,6 +1,7 @@
 #include "core/nest/arrangement.h"
 
 #include <algorithm>
+#include <iterator>
 #include <limits>
 #include <numeric>
 
@@ -142,44 +143,114 @@ std::optional<std::size_t> newSheet(const Group& group, const std::vector<std::i
   return best;
 }
 
-void completeOnce(const Group& group, Order order, Opening opening, Arrangement& out) {
-  std::vector<int> byKey(group.blocks.size());
-  std::iota(byKey.begin(), byKey.end(), 0);
-  std::stable_sort(byKey.begin(), byKey.end(), [&](int a, int b) {
+std::vector<int> inOrder(const Group& group, Order order) {
+  std::vector<int> out(group.blocks.size());
+  std::iota(out.begin(), out.end(), 0);
+  std::stable_sort(out.begin(), out.end(), [&](int a, int b) {
     return orderKey(group.blocks[static_cast<std::size_t>(a)], order) >
            orderKey(group.blocks[static_cast<std::size_t>(b)], order);
   });
-  std::vector<std::int64_t> used = out.used(group);
+  return out;
+}
+
+// Puts copies on sheets one after the other, and what no sheet is left for into the pool.
+class Filler {
+ public:
+  Filler(const Group& group, Opening opening, Arrangement& out,
+         const std::function<bool()>& isStopped)
+      : group_(group),
+        opening_(opening),
+        isStopped_(isStopped),
+        used_(out.used(group)),
+        pool_(out.pool),
+        poolArea_(out.poolArea) {
+    for (std::size_t i = 0; i < used_.size(); ++i)
+      if (group.stock[i].alwaysThere() && used_[i] == 0) {
+        out.sheets.push_back(emptySheet(group, i));
+        ++used_[i];
+      }
+  }
+
+  void add(std::vector<SlackTree>& sheets, int block, std::int64_t copies) {
+    const Block& what = group_.blocks[static_cast<std::size_t>(block)];
+    for (; copies > 0; --copies) {
+      if (isStopped_ && isStopped_()) return drop(block, copies);
+      Found found;
+      if (!findSpot(group_, sheets, block, Rule::BestShortSide, random_, 0, found)) {
+        const auto row = newSheet(group_, used_, what, opening_);
+        if (!row) {
+          drop(block, 1);
+          continue;
+        }
+        ++used_[*row];
+        sheets.push_back(emptySheet(group_, *row));
+        const std::vector<SlackTree> fresh = {sheets.back()};
+        findSpot(group_, fresh, block, Rule::First, random_, 0, found);
+        found.sheet = sheets.size() - 1;
+      }
+      put(group_, sheets, block, found);
+    }
+  }
+
+ private:
+  void drop(int block, std::int64_t copies) {
+    pool_.insert(pool_.end(), static_cast<std::size_t>(copies), block);
+    poolArea_ += static_cast<double>(copies) * group_.blocks[static_cast<std::size_t>(block)].area;
+  }
+
+  const Group& group_;
+  Opening opening_;
+  const std::function<bool()>& isStopped_;
+  std::vector<std::int64_t> used_;
+  std::vector<int>& pool_;
+  double& poolArea_;
+  Random random_{1};
+};
+
+void completeOnce(const Group& group, Order order, Opening opening, Arrangement& out,
+                  const std::function<bool()>& isStopped = {}) {
   std::vector<std::int64_t> left;
   for (const Block& block : group.blocks) left.push_back(block.copies);
   for (const SlackTree& sheet : out.sheets)
     for (const int leaf : sheet.leaves()) --left[static_cast<std::size_t>(sheet.node(leaf).block)];
-  for (std::size_t i = 0; i < used.size(); ++i)
-    if (group.stock[i].alwaysThere() && used[i] == 0) {
-      out.sheets.push_back(emptySheet(group, i));
-      ++used[i];
-    }
-  Random random(1);
-  for (const int block : byKey) {
-    const Block& what = group.blocks[static_cast<std::size_t>(block)];
-    for (; left[static_cast<std::size_t>(block)] > 0; --left[static_cast<std::size_t>(block)]) {
-      Found found;
-      if (!findSpot(group, out.sheets, block, Rule::BestShortSide, random, 0, found)) {
-        const auto row = newSheet(group, used, what, opening);
-        if (!row) {
-          out.pool.push_back(block);
-          out.poolArea += what.area;
-          continue;
-        }
-        ++used[*row];
-        out.sheets.push_back(emptySheet(group, *row));
-        const std::vector<SlackTree> fresh = {out.sheets.back()};
-        findSpot(group, fresh, block, Rule::First, random, 0, found);
-        found.sheet = out.sheets.size() - 1;
-      }
-      put(group, out.sheets, block, found);
+  Filler filler(group, opening, out, isStopped);
+  for (const int block : inOrder(group, order))
+    filler.add(out.sheets, block, left[static_cast<std::size_t>(block)]);
+}
+
+constexpr std::int64_t kHandful = 1'500;  // copies; their sheets are looked through for each
+
+// So many copies are dealt into hands of a mix of sizes, and each hand gets sheets of its own.
+Arrangement inHands(const Group& group, std::int64_t copies,
+                    const std::function<bool()>& isStopped) {
+  Arrangement out;
+  Filler filler(group, Opening::Cheapest, out, isStopped);
+  const auto hands = static_cast<std::size_t>((copies + kHandful - 1) / kHandful);
+  std::vector<std::vector<std::pair<int, std::int64_t>>> dealt(hands);
+  // A block in one hand where it can be, so that equal parts stay together; whoever has least is
+  // dealt the next.
+  std::vector<std::pair<std::int64_t, std::size_t>> load;
+  for (std::size_t h = 0; h < hands; ++h) load.emplace_back(0, h);
+  const auto least = [](const auto& a, const auto& b) { return a > b; };
+  for (const int block : inOrder(group, Order::Area)) {
+    std::int64_t left = group.blocks[static_cast<std::size_t>(block)].copies;
+    while (left > 0) {
+      std::pop_heap(load.begin(), load.end(), least);
+      const std::int64_t some = std::min(left, kHandful);
+      dealt[load.back().second].emplace_back(block, some);
+      load.back().first += some;
+      left -= some;
+      std::push_heap(load.begin(), load.end(), least);
     }
   }
+  std::vector<SlackTree> sheets = std::move(out.sheets);  // those that are there in any case
+  for (const auto& hand : dealt) {
+    for (const auto& [block, some] : hand) filler.add(sheets, block, some);
+    out.sheets.insert(out.sheets.end(), std::make_move_iterator(sheets.begin()),
+                      std::make_move_iterator(sheets.end()));
+    sheets.clear();
+  }
+  return out;
 }
 
 }  // namespace
@@ -190,9 +261,10 @@ void complete(const Group& group, Arrangement& arrangement) {
   completeOnce(group, Order::Area, Opening::Cheapest, arrangement);
 }
 
-Arrangement construct(const Group& group) {
+Arrangement construct(const Group& group, const std::function<bool()>& isStopped) {
   std::int64_t copies = 0;
   for (const Block& block : group.blocks) copies += block.copies;
+  if (copies > 4 * kHandful) return inHands(group, copies, isStopped);
   constexpr std::int64_t kManyCopies = 600;  // beyond this one pass is what the first blink allows
   Arrangement best;
   bool first = true;
@@ -202,7 +274,7 @@ Arrangement construct(const Group& group) {
           (copies > kManyCopies || (group.stock.size() == 1 && opening != Opening::Cheapest)))
         continue;
       Arrangement one;
-      completeOnce(group, order, opening, one);
+      completeOnce(group, order, opening, one, isStopped);
       if (first || one.poolArea < best.poolArea ||
           (one.poolArea == best.poolArea && one.cost(group) < best.cost(group)))
         best = std::move(one);

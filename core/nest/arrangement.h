@@ -1,6 +1,7 @@
 // Sheets with blocks on them and the pool of blocks that lie on none.
 #pragma once
 
+#include <functional>
 #include <vector>
 
 #include "core/nest/random.h"
@@ -50,7 +51,9 @@ double filledArea(const Group& group, const SlackTree& sheet);
 void complete(const Group& group, Arrangement& arrangement);
 
 // A first complete plan: blocks from large to small, a new sheet when none takes the next. Tries a
-// few orders and ways to choose a new sheet; what no sheet is left for stays in the pool.
-Arrangement construct(const Group& group);
+// few orders and ways to choose a new sheet; what no sheet is left for stays in the pool. Thousands
+// of copies are dealt into hands of a mix each, so that the time grows with their number. Once
+// `isStopped` says so, what lies nowhere yet goes to the pool.
+Arrangement construct(const Group& group, const std::function<bool()>& isStopped = {});
 
 }  // namespace pp::nest

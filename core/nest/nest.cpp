@@ -60,6 +60,7 @@ class Nester {
         stop_(std::move(stop)),
         progress_(progress),
         begin_(Clock::now()),
+        large_(isLarge(request)),
         grouped_(group(request)),
         kept_(request.ease) {}
 
@@ -73,6 +74,7 @@ class Nester {
       chooseLot(work);
     }
     offer();
+    if (kept_.plans().empty()) return nothing();
     found_.resize(works_.size());
     bounded_.resize(works_.size());
     startSearches();
@@ -102,6 +104,22 @@ class Nester {
     return options_.steps ? kSearches : std::max<std::size_t>(kSearches, options_.threads);
   }
   bool stopped() const { return stop_.stop_requested(); }
+  // A first plan takes so long that a stop must not wait for it.
+  static bool isLarge(const NestRequest& request) {
+    constexpr std::int64_t kManyPieces = 600;
+    std::int64_t pieces = 0;
+    for (const PartDemand& part : request.parts) pieces += part.quantity;
+    return pieces > kManyPieces;
+  }
+  // Stopped before there was a plan.
+  Plan nothing() const {
+    Plan out;
+    for (std::size_t i = 0; i < request_.parts.size(); ++i)
+      out.unplaced.push_back({i, request_.parts[i].quantity, "stopped before there was a plan"});
+    out.bound.method = "area";
+    out.seconds = options_.steps ? 0.0 : elapsed();
+    return out;
+  }
   // Takes what shows from one lot where that leaves nothing out: the lot that a short search finds
   // cheapest. The bound stays that of the free choice, which is never above.
   void chooseLot(Work& work) {
@@ -124,7 +142,7 @@ class Nester {
 
   // The first arrangement: what the plan to go on from has, or a new one where that is better.
   Arrangement begin(const Group& group) const {
-    Arrangement fresh = construct(group);
+    Arrangement fresh = construct(group, [this] { return large_ && stopped(); });
     if (!options_.start) return fresh;
     Arrangement known = arrangementOf(request_, group, *options_.start);
     complete(group, known);
@@ -167,7 +185,12 @@ class Nester {
       bounds.push_back(works_[g].bound);
       if (!arrangements.back().pool.empty()) fillUp(*works_[g].group, arrangements.back());
     }
-    auto plan = std::make_shared<Plan>(toPlan(request_, grouped_, arrangements, bounds));
+    const double began = elapsed();
+    auto made = toPlan(request_, grouped_, arrangements, bounds,
+                       large_ || !kept_.plans().empty() ? stop_ : std::stop_token());
+    if (!made) return false;
+    offerSeconds_ = std::max(offerSeconds_, elapsed() - began);
+    auto plan = std::make_shared<Plan>(std::move(*made));
     plan->seconds = options_.steps ? 0.0 : elapsed();
     const auto before = goal ? kept_.bestFor(*goal) : nullptr;
     const bool better = goal && betterFor(*goal, *plan, *before);
@@ -394,8 +417,8 @@ class Nester {
         found_[g].below = std::min(found_[g].below, works_[g].bestCost);
       }
     }
-    // Once a stop is asked for a plan takes too long to make, unless there is none that is whole.
-    if (changed && (!stopped() || !kept_.bestFor(Goal::Cost)->complete())) offer();
+    // Once a stop is asked for, or the time is nearly over, a plan takes too long to make.
+    if (changed && !timeIsUp(options_.seconds)) offer();
   }
 
   void improve() {
@@ -407,7 +430,7 @@ class Nester {
       } while (left > 0 && !done());
       return;
     }
-    const double until = options_.seconds * (1 - shareForGathering());
+    const double until = options_.seconds * (1 - shareForGathering()) - offerSeconds_;
     while (elapsed() < until && !done()) round(kMany, until);
   }
 
@@ -431,19 +454,23 @@ class Nester {
     if (request_.goal != Goal::Offcuts) finish.saveSettings(options_.seconds);
   }
 
-  bool timeIsUp(double until) const { return stopped() || (!options_.steps && elapsed() >= until); }
+  bool timeIsUp(double until) const {
+    return stopped() || (!options_.steps && elapsed() + offerSeconds_ >= until);
+  }
 
   const NestRequest& request_;
   const NestOptions& options_;
   std::stop_token stop_;
   const NestCallback& progress_;
   Clock::time_point begin_;
+  bool large_;
   Grouped grouped_;
   std::deque<Group> lots_;  // groups whose blocks that show are held to one lot
   std::vector<Work> works_;
   Kept kept_;
   std::int64_t iterations_ = 0;
   std::size_t rounds_ = 0;
+  double offerSeconds_ = 0;  // the longest that a plan took to be made and played back
   double reported_ = 0;
   bool settled_ = false;
 

@@ -36,7 +36,7 @@ using NestCallback = std::function<void(const NestProgress&)>;
 
 // Returns the best plan found. Every plan returned or reported has passed saw::verify; one that
 // does not is a broken invariant and throws std::logic_error. Stopping is answered within 20 ms
-// with the best plan so far.
+// with the best plan so far; a large job that is stopped before its first plan places nothing.
 Plan nest(const NestRequest& request, const NestOptions& options, std::stop_token stop = {},
           const NestCallback& progress = {});
 

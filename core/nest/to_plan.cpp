@@ -18,7 +18,7 @@ class Converter {
             Plan& plan)
       : request_(request), group_(group), copies_(copies), plan_(plan) {}
 
-  void run(const Arrangement& arrangement) {
+  void run(const Arrangement& arrangement, const std::stop_token& stop) {
     for (const PinnedSheet& pinned : group_.pinned) {
       PlannedSheet out;
       out.stock = pinned.stock;
@@ -26,6 +26,7 @@ class Converter {
       plan_.sheets.push_back(std::move(out));
     }
     for (const SlackTree& tree : arrangement.sheets) {
+      if (stop.stop_requested()) return;
       if (tree.empty() || group_.stock[tree.stock()].region) continue;
       plan_.sheets.push_back(sheet(tree));
     }
@@ -171,8 +172,9 @@ PlannedSheet plannedSheet(const NestRequest& request, const Group& group, const 
   return Converter(request, group, copies, none).sheet(tree);
 }
 
-Plan toPlan(const NestRequest& request, const Grouped& grouped,
-            const std::vector<Arrangement>& arrangements, const std::vector<GroupBound>& bounds) {
+std::optional<Plan> toPlan(const NestRequest& request, const Grouped& grouped,
+                           const std::vector<Arrangement>& arrangements,
+                           const std::vector<GroupBound>& bounds, const std::stop_token& stop) {
   Plan plan;
   plan.unplaced = grouped.impossible;
   plan.bound = boundOf(bounds);
@@ -182,14 +184,17 @@ Plan toPlan(const NestRequest& request, const Grouped& grouped,
   }
   std::vector<std::int64_t> copies(request.parts.size());
   for (std::size_t g = 0; g < grouped.groups.size(); ++g) {
-    Converter(request, grouped.groups[g], copies, plan).run(arrangements[g]);
+    Converter(request, grouped.groups[g], copies, plan).run(arrangements[g], stop);
     addPool(request, grouped.groups[g], arrangements[g].pool, plan);
   }
   std::stable_sort(plan.unplaced.begin(), plan.unplaced.end(),
                    [](const Unplaced& a, const Unplaced& b) { return a.part < b.part; });
-  saw::sequence(request, plan);
+  saw::sequence(request, plan, stop);
   addTotals(request, plan);
-  if (const Problems wrong = saw::verify(request, plan); !wrong.empty())
+  const Problems wrong =
+      stop.stop_requested() ? Problems{} : saw::verify(request, plan, stop);
+  if (stop.stop_requested()) return std::nullopt;
+  if (!wrong.empty())
     throw std::logic_error("a plan failed its playback: " + describe(wrong, 1000));
   return plan;
 }

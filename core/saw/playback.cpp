@@ -48,14 +48,18 @@ std::optional<Problem> make(const SawCut& cut, Bench& bench) {
 
 class Verifier {
  public:
-  Verifier(const NestRequest& request, const Plan& plan) : request_(request), plan_(plan) {}
+  Verifier(const NestRequest& request, const Plan& plan, const std::stop_token& stop)
+      : request_(request), plan_(plan), stop_(stop) {}
 
   Problems run() {
-    const auto pieces = playback(request_, plan_);
+    const auto pieces = playback(request_, plan_, stop_);
     if (!pieces) return pieces.problems();
     for (const auto& [name, piece] : pieces.value())
       lying_.insert({piece.sheet, piece.x, piece.y, piece.dx, piece.dy});
-    for (std::size_t i = 0; i < plan_.sheets.size(); ++i) sheet(i);
+    for (std::size_t i = 0; i < plan_.sheets.size(); ++i) {
+      if (stop_.stop_requested()) return {};
+      sheet(i);
+    }
     stock();
     copies();
     runs();
@@ -239,6 +243,7 @@ class Verifier {
 
   const NestRequest& request_;
   const Plan& plan_;
+  const std::stop_token& stop_;
   std::multiset<Key> lying_;
   std::map<std::size_t, std::vector<std::int64_t>> placed_;
   Problems problems_;
@@ -246,13 +251,14 @@ class Verifier {
 
 }  // namespace
 
-Result<std::map<std::string, PlayedPiece>> playback(const NestRequest& request, const Plan& plan) {
+Result<std::map<std::string, PlayedPiece>> playback(const NestRequest& request, const Plan& plan,
+                                                    const std::stop_token& stop) {
   Bench bench;
   for (std::size_t i = 0; i < plan.sheets.size(); ++i) {
     const StockSupply& stock = request.stock[plan.sheets[i].stock];
     bench[fmt::format("S{}", i + 1)] = {i, Length{}, Length{}, stock.length, stock.width};
   }
-  for (std::size_t i = 0; i < plan.cuts.size(); ++i) {
+  for (std::size_t i = 0; i < plan.cuts.size() && !stop.stop_requested(); ++i) {
     if (plan.cuts[i].step != static_cast<int>(i) + 1)
       return wrong(fmt::format("cut {}", i + 1), std::to_string(plan.cuts[i].step),
                    "steps 1, 2, 3 ...");
@@ -261,8 +267,8 @@ Result<std::map<std::string, PlayedPiece>> playback(const NestRequest& request, 
   return bench;
 }
 
-Problems verify(const NestRequest& request, const Plan& plan) {
-  return Verifier(request, plan).run();
+Problems verify(const NestRequest& request, const Plan& plan, const std::stop_token& stop) {
+  return Verifier(request, plan, stop).run();
 }
 
 }  // namespace pp::saw

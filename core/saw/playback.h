@@ -2,6 +2,7 @@
 #pragma once
 
 #include <map>
+#include <stop_token>
 
 #include "core/plan/plan.h"
 
@@ -15,13 +16,14 @@ struct PlayedPiece {
 
 // The pieces that lie on the bench after all cuts, by name. A problem when a cut names a piece that
 // is not there, misses it, or leaves the wrong pieces.
-Result<std::map<std::string, PlayedPiece>> playback(const NestRequest& request, const Plan& plan);
+Result<std::map<std::string, PlayedPiece>> playback(const NestRequest& request, const Plan& plan,
+                                                    const std::stop_token& stop = {});
 
 // Whether the plan is what it claims: the playback gives every placement exactly and every leftover
 // as a piece of its own, sizes are the parts' sizes in an allowed direction, every wanted copy is
 // placed once or counted unplaced, stock is not overdrawn, runs lie in order one kerf (mitred: two
 // bevel cuts) apart, pinned parts where they were pinned, and
 // the totals are the sums. Empty when it is.
-Problems verify(const NestRequest& request, const Plan& plan);
+Problems verify(const NestRequest& request, const Plan& plan, const std::stop_token& stop = {});
 
 }  // namespace pp::saw

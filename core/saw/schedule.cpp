@@ -44,7 +44,7 @@ class Scheduler {
   std::size_t settings() const { return settings_.size(); }
 
   // The number of settings in that order; the steps too where wanted.
-  int run(Rule rule, std::vector<Step>* steps) {
+  int run(Rule rule, std::vector<Step>* steps, const std::stop_token& stop = {}) {
     waiting_.resize(settings_.size());
     for (auto& queue : waiting_) queue.clear();
     open_.clear();
@@ -53,7 +53,7 @@ class Scheduler {
     for (std::size_t i = 0; i < nodes_.size(); ++i)
       if (nodes_[i].after < 0) ready(static_cast<int>(i));
     int setup = 0;
-    while (!open_.empty()) {
+    while (!open_.empty() && !stop.stop_requested()) {
       const int setting = choose(rule);
       ++setup;
       std::vector<int>& queue = waiting_[static_cast<std::size_t>(setting)];
@@ -121,20 +121,21 @@ std::span<const Rule> rulesFor(std::size_t settings) {
   return std::span(kRules).first(settings > kMany ? 1 : std::size(kRules));
 }
 
-std::pair<int, Rule> bestRule(Scheduler& scheduler) {
+std::pair<int, Rule> bestRule(Scheduler& scheduler, const std::stop_token& stop = {}) {
   std::pair<int, Rule> best{-1, Rule::MostReady};
   for (const Rule rule : rulesFor(scheduler.settings()))
-    if (const int count = scheduler.run(rule, nullptr); best.first < 0 || count < best.first)
+    if (const int count = scheduler.run(rule, nullptr, stop); best.first < 0 || count < best.first)
       best = {count, rule};
   return best;
 }
 
 }  // namespace
 
-std::vector<Step> schedule(const std::vector<const std::vector<Cut>*>& sheets, const Shop& shop) {
+std::vector<Step> schedule(const std::vector<const std::vector<Cut>*>& sheets, const Shop& shop,
+                           const std::stop_token& stop) {
   Scheduler scheduler(sheets, shop);
   std::vector<Step> out;
-  scheduler.run(bestRule(scheduler).second, &out);
+  scheduler.run(bestRule(scheduler, stop).second, &out, stop);
   return out;
 }
 

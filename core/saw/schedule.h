@@ -1,6 +1,8 @@
 // The order in which the cuts of all sheets are made.
 #pragma once
 
+#include <stop_token>
+
 #include "core/saw/takedown.h"
 
 namespace pp::saw {
@@ -14,7 +16,8 @@ struct Step {
 // distance) lasts as long as any piece at hand needs it. Breakdown comes first, then what needs a
 // setting for the last time, then what most pieces wait for; a few rules are tried and the one with
 // the fewest settings is taken.
-std::vector<Step> schedule(const std::vector<const std::vector<Cut>*>& sheets, const Shop& shop);
+std::vector<Step> schedule(const std::vector<const std::vector<Cut>*>& sheets, const Shop& shop,
+                           const std::stop_token& stop = {});
 
 // The ways to choose the next setting where nothing else decides.
 enum class Rule { MostReady, FewestBlocked, Widest };

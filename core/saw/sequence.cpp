@@ -35,10 +35,11 @@ SawCut named(const Shop& shop, std::size_t sheet, const Cut& cut) {
 
 }  // namespace
 
-void sequence(const NestRequest& request, Plan& plan) {
+void sequence(const NestRequest& request, Plan& plan, const std::stop_token& stop) {
   const SizeCount sizes = countSizes(request);
   std::vector<Takedown> sheets;
   for (PlannedSheet& sheet : plan.sheets) {
+    if (stop.stop_requested()) return;
     sheets.push_back(takeDown(request, sizes, sheet));
     sheet.leftovers = sheets.back().leftovers;
     for (std::size_t k = 0; k < sheet.leftovers.size(); ++k)
@@ -49,7 +50,8 @@ void sequence(const NestRequest& request, Plan& plan) {
   plan.cuts.clear();
   plan.troubles.clear();
   plan.setups = 0;
-  for (const Step& step : schedule(cuts, request.shop)) {
+  for (const Step& step : schedule(cuts, request.shop, stop)) {
+    if (stop.stop_requested()) return;
     const Cut& cut = sheets[step.sheet].cuts[step.cut];
     plan.cuts.push_back(named(request.shop, step.sheet, cut));
     plan.cuts.back().step = static_cast<int>(plan.cuts.size());

@@ -157,10 +157,12 @@ class Monkey : public QObject {
     // Set going first: the action may ask a question, whose own loop then goes on with the next.
     QTimer::singleShot(0, this, [this] { next(); });
     Dice dice(seed_, action);
-    if (at_ % kCompareEvery == 0 && QApplication::activeModalWidget() == nullptr)
+    if (at_ % kCompareEvery == 0 && QApplication::activeModalWidget() == nullptr) {
+      timed->leaveOut();
       compare();
-    else
+    } else {
       timed->drive([&] { act(dice); });
+    }
   }
 
   void finish() {

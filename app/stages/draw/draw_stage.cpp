@@ -23,9 +23,13 @@ DrawStage::DrawStage(Document& document, QWidget* parent) : Stage(document, pare
   row->addWidget(makeSide());
   connect(&document, &Document::changed, this, [this] {
     edited_ = true;
+    sentence_->expire();
     stale();
   });
-  connect(&document, &Document::selectionChanged, this, &DrawStage::stale);
+  connect(&document, &Document::selectionChanged, this, [this] {
+    sentence_->expire();
+    stale();
+  });
 }
 
 QWidget* DrawStage::makeMiddle() {
@@ -150,8 +154,6 @@ void DrawStage::refresh() {
   if (const Assembly* of = assembly()) {
     sentence_->setParagraphs(describe(document().job(), *of, document().selection().opening),
                              document().style());
-    describedCode_ = of->code;
-    describedKind_ = of->body.index();
     remark_->setText(remark(of->body));
   } else {
     sentence_->setParagraphs({}, document().style());
@@ -331,8 +333,7 @@ void DrawStage::emptyOpening() {
 void DrawStage::changeAssembly(const QString& name,
                                const std::function<Problems(Assembly&)>& apply) {
   const Assembly* of = assembly();
-  // A word of another assembly would not know what to do with this one.
-  if (of == nullptr || of->code != describedCode_ || of->body.index() != describedKind_) return;
+  if (of == nullptr) return;
   Assembly edited = *of;
   Problems problems = apply(edited);
   if (problems.empty()) problems = document().editAssembly(name, of->code, std::move(edited));

@@ -57,8 +57,6 @@ class DrawStage : public Stage {
   QString effortChange_;
   bool edited_ = false;     // since the last refresh
   int asked_ = 0;           // the letter whose question is open
-  std::string describedCode_;  // the assembly that the sentence is about
-  std::size_t describedKind_ = 0;
 };
 
 }  // namespace pp

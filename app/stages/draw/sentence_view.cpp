@@ -24,6 +24,7 @@ SentenceView::SentenceView(Modes& modes, QWidget* parent) : QWidget(parent), mod
 
 void SentenceView::setParagraphs(std::vector<Paragraph> paragraphs, const LengthStyle& style) {
   modes_.end(this);
+  expire();
   style_ = style;
   QString focused;
   if (QWidget* focus = focusWidget(); focus != nullptr && focus->hasFocus())
@@ -71,7 +72,9 @@ void SentenceView::add(QWidget* block, const Phrase& phrase) {
   button->setProperty("length",
                       phrase.length ? QVariant::fromValue(phrase.length->inNm()) : QVariant());
   button->installEventFilter(this);
-  connect(button, &QPushButton::clicked, this, [this, phrase, button] { press(phrase, button); });
+  connect(button, &QPushButton::clicked, this, [this, phrase, button, of = generation_] {
+    if (of == generation_) press(phrase, button);
+  });
   block->layout()->addWidget(button);
   words_.push_back(button);
 }
@@ -85,7 +88,8 @@ void SentenceView::press(const Phrase& phrase, QWidget* button) {
     QAction* action = menu->addAction(unmarked(phrase.choices[i]));
     action->setCheckable(true);
     action->setChecked(i == phrase.chosen);
-    connect(action, &QAction::triggered, this, [this, phrase, i] {
+    connect(action, &QAction::triggered, this, [this, phrase, i, of = generation_] {
+      if (of != generation_) return;
       emit changed(phrase.name, [phrase, i](Assembly& edited) -> Problems {
         phrase.choose(edited, i);
         return {};
@@ -118,7 +122,9 @@ void SentenceView::editInPlace(const Phrase& phrase, QWidget* button) {
   field->setFocus();
   field->installEventFilter(this);
   connect(field, &QLineEdit::returnPressed, this,
-          [this, phrase, field] { commit(phrase, field->text()); });
+          [this, phrase, field, of = generation_] {
+            if (of == generation_) commit(phrase, field->text());
+          });
   modes_.begin(this, Modes::About::Drawing, [field = QPointer(field), button = QPointer(button)] {
     if (!field || !button) return;
     const bool typing = field->hasFocus();

@@ -4,6 +4,7 @@
 
 #include <QPushButton>
 #include <QWidget>
+#include <cstdint>
 #include <functional>
 
 #include "app/session/modes.h"
@@ -18,6 +19,9 @@ class SentenceView : public QWidget {
   ~SentenceView() override { modes_.end(this); }
   // Shows the paragraphs; keeps the keyboard on the word of the same name.
   void setParagraphs(std::vector<Paragraph> paragraphs, const LengthStyle& style);
+  // What the paragraphs are about has changed: until there are new ones, no word of theirs does
+  // anything, nor does a menu or a field that is still open.
+  void expire() { ++generation_; }
   // Tab comes to the words, in their order, after that widget of the same window.
   void setTabAfter(QWidget* before) { tabAfter_ = before; }
 
@@ -39,6 +43,7 @@ class SentenceView : public QWidget {
   Modes& modes_;
   LengthStyle style_;
   QWidget* tabAfter_ = nullptr;
+  std::uint64_t generation_ = 0;
   std::vector<QPushButton*> words_;  // in their order
 };
 

@@ -120,14 +120,16 @@ void PartsStage::refresh() {
 
 // After the rows are others: headings, widths, sums, and the part that is chosen.
 void PartsStage::arrange() {
+  // Of the parts that are shown: the document may be a turn ahead.
+  const Job& job = *model_->job();
   table_->clearSpans();
   for (int row = 0; row < model_->rowCount(); ++row)
     if (model_->isHeading(row)) table_->setSpan(row, 0, 1, PartsModel::Columns);
   table_->resizeColumnsToContents();
   table_->setColumnWidth(PartsModel::Code, 72);
   const Breakdown& breakdown = *model_->breakdown();
-  const PartTotals totals = totalsOf(document().job(), breakdown.parts);
-  const Unit unit = document().job().unit;
+  const PartTotals totals = totalsOf(job, breakdown.parts);
+  const Unit unit = job.unit;
   QString words = tr("%1 pieces, %2 different, %3 of sheet")
                       .arg(totals.pieces)
                       .arg(breakdown.parts.size())
@@ -137,7 +139,7 @@ void PartsStage::arrange() {
     words += tr(", %1 of banding").arg(runFigure(totals.banding, unit));
   words += tr(", ") + weightFigure(totals.grams, unit);
   std::int64_t bought = 0;
-  for (const BoughtIn& one : document().job().bought) bought += one.quantity;
+  for (const BoughtIn& one : job.bought) bought += one.quantity;
   if (bought > 0) words += tr("; %1 bought in").arg(bought);
   total_->setText(words);
   followSelection();

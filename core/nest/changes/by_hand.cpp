@@ -59,7 +59,7 @@ class Opened {
   Result<Plan> close() {
     std::vector<GroupBound> bounds(grouped_.groups.size());
     for (std::size_t g = 0; g < arrangements_.size(); ++g) complete(groupAt(g), arrangements_[g]);
-    Plan out = toPlan(request_, grouped_, arrangements_, bounds);
+    Plan out = *toPlan(request_, grouped_, arrangements_, bounds);
     out.bound = plan_.bound;
     out.seconds = plan_.seconds;
     return out;
