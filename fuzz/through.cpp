@@ -1,0 +1,77 @@
+#include "fuzz/through.h"
+
+#include <QGuiApplication>
+#include <cstdio>
+#include <cstdlib>
+
+#include "app/print/print.h"
+#include "core/formats/exchange.h"
+#include "core/formats/job_json.h"
+#include "core/formats/lists_csv.h"
+#include "core/formats/plan_json.h"
+#include "core/nest/bars.h"
+#include "core/nest/nest.h"
+#include "core/saw/playback.h"
+#include "core/secondlook/plan_look.h"
+
+namespace pp::fuzz {
+namespace {
+
+constexpr std::int64_t kFewPieces = 60;  // more are broken down, but take too long to lay out here
+
+std::int64_t piecesOf(const NestRequest& request) {
+  std::int64_t out = 0;
+  for (const PartDemand& part : request.parts) out += part.quantity;
+  return out;
+}
+
+// Pages need Qt's painting, but no display; made once, when the first labels are.
+void startQt() {
+  static int argc = 1;
+  static char name[] = "fuzz";
+  static char* argv[] = {name, nullptr};
+  qputenv("QT_QPA_PLATFORM", "offscreen");
+  static const QGuiApplication* const kApplication = new QGuiApplication(argc, argv);
+  (void)kApplication;
+}
+
+}  // namespace
+
+void must(bool holds, const char* what) {
+  if (holds) return;
+  std::fprintf(stderr, "not so: %s\n", what);
+  std::abort();
+}
+
+void through(const NestRequest& request) {
+  if (piecesOf(request) > kFewPieces) return;
+  nest::NestOptions options;
+  options.steps = 20;
+  options.threads = 1;
+  const Plan plan = nest::nest(request, options);
+  must(saw::verify(request, plan).empty(), "a plan passes its playback");
+  writePlan(request, plan);
+}
+
+void through(const Job& job) {
+  const std::string written = writeJob(job);
+  const auto again = readJob("again", written);
+  must(again.ok(), "what is written can be read");
+  must(again.value() == job, "it is the same when read again");
+  const Breakdown broken = breakDown(job);
+  secondLook(job, broken);
+  writeParts(job, broken.parts);
+  writeStock(job);
+  writeBanding(job);
+  writeSlides(job.slides);
+  if (pieceCount(broken.parts) > kFewPieces) return;
+  nest::barLists(job, broken.parts);
+  const std::vector<Part> cut = sheetParts(broken.parts);
+  if (!cut.empty()) through(requestOf(job, cut));
+  constexpr std::int64_t kFewLabels = 12;
+  if (pieceCount(broken.parts) > kFewLabels) return;
+  startQt();
+  printLabels({job, broken.parts}, QStringLiteral("/dev/null"));
+}
+
+}  // namespace pp::fuzz
