@@ -20,7 +20,7 @@ constexpr double kMargin = 10;
 // Seen along parallel lines: x to the right and y down the picture, z towards the eye.
 class Camera {
  public:
-  Camera(const SolidScene& scene, const QRectF& room, const SolidView& view) : scene_(scene) {
+  Camera(const SolidScene& scene, const QRectF& room, const SolidView& view) {
     const double turn = view.turn * std::numbers::pi / 180;
     const double tilt = view.tilt * std::numbers::pi / 180;
     right_ = {std::cos(turn), -std::sin(turn), 0};
@@ -66,7 +66,6 @@ class Camera {
   Vec up() const { return up_; }
 
  private:
-  const SolidScene& scene_;
   Vec right_, up_, towards_, middle_;
   double scale_ = 1;
   double apart_ = 0;

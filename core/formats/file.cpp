@@ -87,6 +87,10 @@ class Staged {
   Staged(const std::string& path, std::string_view content, Readable readable)
       : path_(path), target_(targetOf(path)) {
     struct stat known {};
+    if (::lstat(target_.c_str(), &known) == 0 && S_ISLNK(known.st_mode)) {
+      fail(ELOOP);  // links in a circle lead to no file
+      return;
+    }
     mode_t mode = readable == Readable::ByOwnerOnly ? 0600 : 0666 & ~kUmask;
     if (::stat(target_.c_str(), &known) == 0) {
       if (S_ISDIR(known.st_mode)) {

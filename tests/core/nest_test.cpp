@@ -218,6 +218,60 @@ TEST(Nest, stopsWhenAskedAndKeepsTheBestPlan) {
   EXPECT_TRUE(plan.complete());
 }
 
+// Thousands of pieces of a few dozen sizes, on sheets without end.
+NestRequest thousands(std::int64_t copies) {
+  NestRequest request;
+  request.kerf = Length::mm(3);
+  constexpr int kSizes = 40;
+  for (int i = 0; i < kSizes; ++i) {
+    PartDemand part;
+    part.code = "P" + std::to_string(i);
+    part.material = "birch";
+    part.thickness = Length::mm(18);
+    part.length = Length::mm(150 + i * 37 % 700);
+    part.width = Length::mm(60 + i * 53 % 300);
+    part.quantity = copies / kSizes;
+    request.parts.push_back(part);
+  }
+  StockSupply sheet;
+  sheet.id = "S";
+  sheet.material = "birch";
+  sheet.thickness = sheet.measured = Length::mm(18);
+  sheet.length = Length::mm(2440);
+  sheet.width = Length::mm(1220);
+  sheet.price = Money::whole(60);
+  request.stock.push_back(sheet);
+  return request;
+}
+
+TEST(Nest, aLargeJobIsDealtIntoHandsAndStillWhole) {
+  const NestRequest request = thousands(8'000);
+  const Plan plan = nest::nest(request, steps(0));
+  EXPECT_TRUE(plan.complete());
+  EXPECT_TRUE(saw::verify(request, plan).empty());
+  // Hands of a mix leave no more than one sheet in ten unused beyond what the bound asks for.
+  EXPECT_LE(plan.sheets.size() * 10, static_cast<std::size_t>(plan.bound.sheets) * 11);
+}
+
+TEST(Nest, aHandfulMoreThanTheRackHoldsIsLeftOverAndCounted) {
+  NestRequest request = thousands(8'000);
+  request.stock[0].quantity = 30;
+  const Plan plan = nest::nest(request, steps(0));
+  EXPECT_FALSE(plan.complete());
+  EXPECT_EQ(plan.sheets.size(), 30U);
+  EXPECT_TRUE(saw::verify(request, plan).empty()) << "every copy is placed or counted missing";
+}
+
+TEST(Nest, aLargeJobStoppedBeforeItsFirstPlanPlacesNothing) {
+  const NestRequest request = thousands(8'000);
+  std::stop_source source;
+  source.request_stop();
+  const Plan plan = nest::nest(request, {}, source.get_token());
+  EXPECT_TRUE(plan.sheets.empty());
+  EXPECT_EQ(plan.missing(), 8'000);
+  EXPECT_TRUE(saw::verify(request, plan).empty());
+}
+
 TEST(Nest, improvesOnItsFirstPlan) {
   const Job job = readJob("log-wall", test::demo("log-wall")).value();
   const NestRequest request = requestOf(job, breakDown(job).parts);
