@@ -7,47 +7,78 @@
 #include <QThread>
 #include <algorithm>
 #include <exception>
+#include <utility>
 
 namespace pp {
 
-PlanRunner::PlanRunner(QObject* parent) : QObject(parent) {}
+PlanRunner::PlanRunner(QObject* parent) : QObject(parent), thread_([this] { run(); }) {}
 
 PlanRunner::~PlanRunner() {
-  stop();
+  {
+    const std::scoped_lock lock(mutex_);
+    ending_ = true;
+    next_.reset();
+    stop_.request_stop();
+  }
+  ordered_.notify_all();
+  thread_.join();
 }
 
 void PlanRunner::start(std::shared_ptr<const Job> job, std::shared_ptr<const Breakdown> breakdown,
                        double seconds, std::shared_ptr<const Plan> from) {
   stop();
   running_ = true;
-  const std::uint64_t generation = ++generation_;
-  PlanShown shown;
-  shown.job = std::move(job);
-  const auto over = std::make_shared<std::atomic<bool>>(false);
-  // Threads are joined before this object goes, so `this` outlives them; what they post is dropped
-  // with the object or by its generation.
-  searches_.push_back(
-      {std::jthread([this, generation, shown = std::move(shown), breakdown = std::move(breakdown),
-                     from = std::move(from), seconds, over](const std::stop_token& stop) {
-         search(generation, shown, *breakdown, seconds, from, stop);
-         *over = true;
-       }),
-       over});
+  {
+    const std::scoped_lock lock(mutex_);
+    next_ = Order{++generation_, std::move(job), std::move(breakdown), seconds, std::move(from)};
+  }
+  ordered_.notify_all();
 }
 
-void PlanRunner::search(std::uint64_t generation, PlanShown shown, const Breakdown& breakdown,
-                        double seconds, std::shared_ptr<const Plan> from,
-                        const std::stop_token& stop) {
+void PlanRunner::stop() {
+  {
+    const std::scoped_lock lock(mutex_);
+    next_.reset();
+    stop_.request_stop();
+  }
+  if (!running_) return;
+  running_ = false;
+  ++generation_;
+  emit finished();
+}
+
+// The thread is joined before this object goes, so `this` outlives it; what it posts is dropped with
+// the object or by its generation.
+void PlanRunner::run() {
   // The window comes first: on Linux a thread, and those it starts, may be nice by themselves.
   constexpr int kNice = 10;
   ::setpriority(PRIO_PROCESS, static_cast<id_t>(::gettid()), kNice);
+  for (;;) {
+    std::optional<Order> order;
+    std::stop_token stop;
+    {
+      std::unique_lock lock(mutex_);
+      ordered_.wait(lock, [this] { return next_ || ending_; });
+      if (ending_) return;
+      order = std::exchange(next_, {});
+      stop_ = std::stop_source();
+      stop = stop_.get_token();
+    }
+    search(*order, stop);
+  }
+}
+
+void PlanRunner::search(const Order& order, const std::stop_token& stop) {
+  const std::uint64_t generation = order.generation;
   QString failure;
+  PlanShown shown;
+  shown.job = order.job;
   try {
-    shown.parts = std::make_shared<const std::vector<Part>>(sheetParts(breakdown.parts));
+    shown.parts = std::make_shared<const std::vector<Part>>(sheetParts(order.breakdown->parts));
     shown.request = std::make_shared<const NestRequest>(requestOf(*shown.job, *shown.parts));
     nest::NestOptions options;
-    options.seconds = seconds;
-    options.start = std::move(from);
+    options.seconds = order.seconds;
+    options.start = order.from;
     options.threads = static_cast<unsigned>(std::clamp(QThread::idealThreadCount(), 2, 8));
     nest::nest(*shown.request, options, stop, [&](const nest::NestProgress& progress) {
       shown.plan = progress.plan;
@@ -72,16 +103,6 @@ void PlanRunner::search(std::uint64_t generation, PlanShown shown, const Breakdo
           if (generation == generation_) emit nearlyFound(shown, *found);
         },
         Qt::QueuedConnection);
-}
-
-void PlanRunner::stop() {
-  if (!searches_.empty()) searches_.back().thread.request_stop();
-  // Joining those that are over takes no time.
-  std::erase_if(searches_, [](const Search& search) { return search.over->load(); });
-  if (!running_) return;
-  running_ = false;
-  ++generation_;
-  emit finished();
 }
 
 void PlanRunner::arrived(std::uint64_t generation, const PlanShown& shown) {

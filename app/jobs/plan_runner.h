@@ -2,8 +2,11 @@
 #pragma once
 
 #include <QObject>
-#include <atomic>
+#include <condition_variable>
 #include <memory>
+#include <mutex>
+#include <optional>
+#include <stop_token>
 #include <thread>
 #include <vector>
 
@@ -29,11 +32,11 @@ class PlanRunner : public QObject {
   Q_OBJECT
  public:
   explicit PlanRunner(QObject* parent = nullptr);
-  // Waits for the searches that were stopped.
+  // Waits for the search that was stopped.
   ~PlanRunner() override;
 
-  // Begins a search; one that is under way is told to stop and left to end by itself, and what it
-  // still finds is dropped. It goes on from `from` where that is not null. Once it has ended by
+  // Begins a search as soon as the one under way, which is told to stop, has ended by itself; what
+  // that still finds is dropped. Of searches that wait to begin only the last one does. It goes on from `from` where that is not null. Once it has ended by
   // itself, the smallest change that would save a sheet is looked for.
   void start(std::shared_ptr<const Job> job, std::shared_ptr<const Breakdown> breakdown,
              double seconds, std::shared_ptr<const Plan> from = {});
@@ -51,17 +54,26 @@ class PlanRunner : public QObject {
   void arrived(std::uint64_t generation, const PlanShown& shown);
   void ended(std::uint64_t generation, const QString& failure);
 
-  // A thread and whether it has nothing left to do.
-  struct Search {
-    std::jthread thread;
-    std::shared_ptr<std::atomic<bool>> over;
+  // What is to be searched next, once the search before has ended.
+  struct Order {
+    std::uint64_t generation = 0;
+    std::shared_ptr<const Job> job;
+    std::shared_ptr<const Breakdown> breakdown;
+    double seconds = 0;
+    std::shared_ptr<const Plan> from;
   };
-  void search(std::uint64_t generation, PlanShown shown, const Breakdown& breakdown, double seconds,
-              std::shared_ptr<const Plan> from, const std::stop_token& stop);
+  void run();
+  void search(const Order& order, const std::stop_token& stop);
 
-  std::vector<Search> searches_;  // the last one is the one that is shown
+  std::mutex mutex_;  // of what follows
+  std::condition_variable ordered_;
+  std::optional<Order> next_;
+  std::stop_source stop_{std::nostopstate};  // of the search under way
+  bool ending_ = false;
+
   std::uint64_t generation_ = 0;
   bool running_ = false;
+  std::thread thread_;  // one for all searches: those that nobody waits for never pile up
 };
 
 }  // namespace pp
