@@ -68,6 +68,9 @@ PartsStage::PartsStage(Document& document, QWidget* parent) : Stage(document, pa
   table_->verticalHeader()->hide();
   table_->verticalHeader()->setDefaultSectionSize(26);
   table_->horizontalHeader()->setHighlightSections(false);
+  // Columns as wide as the first few screens of parts need, not five thousand of them.
+  constexpr int kMeasured = 150;
+  table_->horizontalHeader()->setResizeContentsPrecision(kMeasured);
   left->addWidget(table_, 1);
   override_ = makeOverride();
   left->addWidget(override_);
