@@ -17,7 +17,7 @@
 namespace pp::fuzz {
 namespace {
 
-constexpr std::int64_t kFewPieces = 60;  // more are broken down, but take too long to lay out here
+constexpr std::int64_t kFewPieces = 16;  // more are broken down, but take too long to lay out here
 
 std::int64_t piecesOf(const NestRequest& request) {
   std::int64_t out = 0;
@@ -47,6 +47,7 @@ void through(const NestRequest& request) {
   if (piecesOf(request) > kFewPieces) return;
   nest::NestOptions options;
   options.steps = 20;
+  options.costOnly = true;
   options.threads = 1;
   const Plan plan = nest::nest(request, options);
   must(saw::verify(request, plan).empty(), "a plan passes its playback");
@@ -68,7 +69,7 @@ void through(const Job& job) {
   nest::barLists(job, broken.parts);
   const std::vector<Part> cut = sheetParts(broken.parts);
   if (!cut.empty()) through(requestOf(job, cut));
-  constexpr std::int64_t kFewLabels = 12;
+  constexpr std::int64_t kFewLabels = 6;
   if (pieceCount(broken.parts) > kFewLabels) return;
   startQt();
   printLabels({job, broken.parts}, QStringLiteral("/dev/null"));
