@@ -1,4 +1,6 @@
-// Measures how long the interface thread was kept from its event loop by one event.
+// Measures how long the interface thread was kept from its event loop by one event. The time in which
+// the machine ran something else while the thread was ready is taken off, where the kernel tells it:
+// tests run beside each other.
 #pragma once
 
 #include <QApplication>
@@ -36,9 +38,10 @@ class TimedApplication : public QApplication {
   struct Turn {
     int level = 0;
     QElapsedTimer timer;
+    double waited = 0;  // ms the thread had waited for a processor before
     bool over = false;  // it runs a loop of its own, a question: from there on others are measured
   };
-  void took(const QElapsedTimer& timer, QObject* receiver, int type);
+  void took(const Turn& turn, QObject* receiver, int type);
 
   std::vector<Turn> turns_;
   bool driving_ = false;
