@@ -36,12 +36,33 @@ Problem refused(const std::string& path, const std::string& found, const std::st
   return {path, 0, {}, found, expected};
 }
 
+// As someone who is told it would say it.
+std::string reasonOf(int error) {
+  switch (error) {
+    case ENOSPC:
+    case EDQUOT:
+      return "the disk is full";
+    case EACCES:
+    case EPERM:
+      return "no leave to write there";
+    case EROFS:
+      return "a disk that can only be read";
+    case ENOENT:
+    case ENOTDIR:
+      return "no such folder";
+    case EIO:
+      return "a fault of the disk";
+    default:
+      return std::strerror(error);
+  }
+}
+
 Problem cannotWrite(const std::string& path, int error) {
   if (error == ENAMETOOLONG)
     return refused(path,
                    fmt::format("a file name of {} bytes", fs::path(path).filename().string().size()),
                    "a shorter name: a disk takes at most 255 bytes");
-  return refused(path, std::strerror(error), "room and leave to write the file");
+  return refused(path, reasonOf(error), "room and leave to write the file");
 }
 
 // Ours on this machine, so that only what is surely dead is cleaned up.
