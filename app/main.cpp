@@ -30,9 +30,11 @@ int main(int argc, char** argv) {
   parser.addHelpOption();
   parser.addPositionalArgument(QStringLiteral("file"), QStringLiteral("job to open (.plainpatch)"),
                                QStringLiteral("[file]"));
-  const QCommandLineOption demo(QStringLiteral("demo"),
-                                QStringLiteral("Open a demo job: log-wall, ringing-trolley, hide-bench, nest-boxes or porthole."),
-                                QStringLiteral("name"));
+  const QCommandLineOption demo(
+      QStringLiteral("demo"),
+      QStringLiteral(
+          "Open a demo job: log-wall, ringing-trolley, hide-bench, nest-boxes or porthole."),
+      QStringLiteral("name"));
   const QCommandLineOption stage(QStringLiteral("stage"),
                                  QStringLiteral("Stage to begin with: 2 to 5."),
                                  QStringLiteral("number"), QStringLiteral("2"));

@@ -67,7 +67,8 @@ int main(int argc, char** argv) {
     // The longest that the thread was kept by one event, from the edit until nothing is left to do.
     const auto timed = [&](const auto& work) {
       application.forget();
-      QMetaObject::invokeMethod(&window, [&] { work(); }, Qt::QueuedConnection);
+      QMetaObject::invokeMethod(
+          &window, [&] { work(); }, Qt::QueuedConnection);
       for (int i = 0; i < 4; ++i) QApplication::processEvents();
       QTest::qWait(30);  // what still follows: a first plan, a search that ends
       return application.longest();
@@ -93,9 +94,11 @@ int main(int argc, char** argv) {
       QApplication::processEvents();
     }
     window.document().file().settle();
-    std::printf("  five hundred edits with undo: %.0f MB more, %.0f MB in all, %zu states, %.1f MB counted\n",
-                residentMb() - before, residentMb(), window.document().history().states(),
-                static_cast<double>(window.document().history().bytes()) / 1e6);
+    std::printf(
+        "  five hundred edits with undo: %.0f MB more, %.0f MB in all, %zu states, %.1f MB "
+        "counted\n",
+        residentMb() - before, residentMb(), window.document().history().states(),
+        static_cast<double>(window.document().history().bytes()) / 1e6);
     window.document().file().end();
   }
   return 0;

@@ -60,7 +60,8 @@ int run(const Options& options) {
   buffer.open(QIODevice::WriteOnly);
   if (!image.save(&buffer, "PNG"))
     return refuse({{options.out, 0, {}, "a picture that cannot be packed", "a PNG"}});
-  if (const auto problem = writeFile(options.out, {bytes.constData(), static_cast<std::size_t>(bytes.size())}))
+  if (const auto problem =
+          writeFile(options.out, {bytes.constData(), static_cast<std::size_t>(bytes.size())}))
     return notWritten(*problem);
   std::cout << scene.bodies.size() << " pieces seen\n";
   return kComplete;

@@ -7,8 +7,10 @@ namespace {
 
 constexpr const char* kParts =
     "# unit: mm\ncode,name,qty,length,width,thickness,material\nA,a,2,400,300,18,birch\n";
-constexpr const char* kStock = "# unit: mm\nid,material,thickness,length,width,qty\nS,birch,18,2440,1220,3\n";
-constexpr const char* kBanding = "# unit: mm\nname,thickness,width,price,roll_length,deduct\nb,1,22,5,50000,yes\n";
+constexpr const char* kStock =
+    "# unit: mm\nid,material,thickness,length,width,qty\nS,birch,18,2440,1220,3\n";
+constexpr const char* kBanding =
+    "# unit: mm\nname,thickness,width,price,roll_length,deduct\nb,1,22,5,50000,yes\n";
 
 }  // namespace
 

@@ -1,4 +1,5 @@
-// What a reader has accepted goes all the way: whatever is in it, nothing after the reader may fail.
+// What a reader has accepted goes all the way: whatever is in it, nothing after the reader may
+// fail.
 #pragma once
 
 #include <cstdint>

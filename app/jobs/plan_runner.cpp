@@ -47,8 +47,8 @@ void PlanRunner::stop() {
   emit finished();
 }
 
-// The thread is joined before this object goes, so `this` outlives it; what it posts is dropped with
-// the object or by its generation.
+// The thread is joined before this object goes, so `this` outlives it; what it posts is dropped
+// with the object or by its generation.
 void PlanRunner::run() {
   // The window comes first: on Linux a thread, and those it starts, may be nice by themselves.
   constexpr int kNice = 10;

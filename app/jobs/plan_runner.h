@@ -36,8 +36,9 @@ class PlanRunner : public QObject {
   ~PlanRunner() override;
 
   // Begins a search as soon as the one under way, which is told to stop, has ended by itself; what
-  // that still finds is dropped. Of searches that wait to begin only the last one does. It goes on from `from` where that is not null. Once it has ended by
-  // itself, the smallest change that would save a sheet is looked for.
+  // that still finds is dropped. Of searches that wait to begin only the last one does. It goes on
+  // from `from` where that is not null. Once it has ended by itself, the smallest change that would
+  // save a sheet is looked for.
   void start(std::shared_ptr<const Job> job, std::shared_ptr<const Breakdown> breakdown,
              double seconds, std::shared_ptr<const Plan> from = {});
   // Ends the search without waiting for it; the plan shown last stays.

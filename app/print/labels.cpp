@@ -142,8 +142,8 @@ void paintMarks(Page& page, const Part& part, const QRectF& room) {
   }
 }
 
-void paintLabel(Page& page, const QRectF& cell, const Job& job, const Part& part,
-                std::int64_t copy, const QImage& qrCode) {
+void paintLabel(Page& page, const QRectF& cell, const Job& job, const Part& part, std::int64_t copy,
+                const QImage& qrCode) {
   const LengthStyle style = styleOf(job);
   const double x = cell.x() + 2.5;
   const double y = cell.y() + 2;
@@ -199,24 +199,25 @@ std::optional<Problem> printLabels(const PrintInput& input, const QString& path,
       codes.push_back(labelCode(input.job, part, copy));
   const std::size_t all = codes.size();
   QrImages images(std::move(codes));
-  return writePdf(path, grid.letter ? Paper::Letter : Paper::A4, false, title, watch, [&](Page& page) {
-    int at = 0;
-    std::size_t done = 0;
-    for (const Part& part : input.parts)
-      for (std::int64_t copy = 1; copy <= part.quantity; ++copy) {
-        if (watch.isStopped()) return;
-        if (at == grid.columns * grid.rows) {
-          page.newSheet();
-          at = 0;
-        }
-        const QRectF cell(
-            grid.marginLeft.inMm() + (at % grid.columns) * (w + grid.gapAcross.inMm()),
-            grid.marginTop.inMm() + (at / grid.columns) * (h + grid.gapDown.inMm()), w, h);
-        paintLabel(page, cell, input.job, part, copy, images.take(done));
-        ++at;
-        watch.tell(++done, all);
-      }
-  });
+  return writePdf(
+      path, grid.letter ? Paper::Letter : Paper::A4, false, title, watch, [&](Page& page) {
+        int at = 0;
+        std::size_t done = 0;
+        for (const Part& part : input.parts)
+          for (std::int64_t copy = 1; copy <= part.quantity; ++copy) {
+            if (watch.isStopped()) return;
+            if (at == grid.columns * grid.rows) {
+              page.newSheet();
+              at = 0;
+            }
+            const QRectF cell(
+                grid.marginLeft.inMm() + (at % grid.columns) * (w + grid.gapAcross.inMm()),
+                grid.marginTop.inMm() + (at / grid.columns) * (h + grid.gapDown.inMm()), w, h);
+            paintLabel(page, cell, input.job, part, copy, images.take(done));
+            ++at;
+            watch.tell(++done, all);
+          }
+      });
 }
 
 }  // namespace pp

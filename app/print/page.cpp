@@ -78,7 +78,7 @@ void Page::text(double x, double y, double w, double h, const QString& text, dou
                         : (alignment & Qt::AlignHCenter) != 0 ? (room - *width) / 2
                                                               : 0;
     const double spare = h * kSteps - face.metrics.height();
-    const double top = (alignment & Qt::AlignVCenter) != 0 ? spare / 2
+    const double top = (alignment & Qt::AlignVCenter) != 0  ? spare / 2
                        : (alignment & Qt::AlignBottom) != 0 ? spare
                                                             : 0;
     painter_.drawText(QPointF(left, top + face.metrics.ascent()), text);

@@ -37,11 +37,11 @@ struct PrintWatch {
 // The parts list ends with the bars and what is cut from each, and what is bought in.
 // Each writes a whole PDF to `path` by way of a temporary file, or says why it cannot.
 std::optional<Problem> printPartsList(const PrintInput& input, Paper paper, const QString& path,
-                                   const PrintWatch& watch = {});
+                                      const PrintWatch& watch = {});
 std::optional<Problem> printSheets(const PrintInput& input, Paper paper, const QString& path,
                                    const PrintWatch& watch = {});
 std::optional<Problem> printCuttingList(const PrintInput& input, Paper paper, const QString& path,
-                                   const PrintWatch& watch = {});
+                                        const PrintWatch& watch = {});
 // One label a piece, on the grid and paper of the job's label sheet.
 std::optional<Problem> printLabels(const PrintInput& input, const QString& path,
                                    const PrintWatch& watch = {});

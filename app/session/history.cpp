@@ -36,8 +36,8 @@ std::size_t bytesOf(const SharedRows<T>& rows, const SharedRows<T>* before) {
     // Rows that were put in or taken out shift the others: look a little further on.
     constexpr std::size_t kAhead = 8;
     bool shared = false;
-    for (std::size_t j = k; before != nullptr && !shared && j < std::min(k + kAhead, before->size());
-         ++j)
+    for (std::size_t j = k;
+         before != nullptr && !shared && j < std::min(k + kAhead, before->size()); ++j)
       if (rows.sharesRow(i, *before, j)) {
         shared = true;
         k = j + 1;

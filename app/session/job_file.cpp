@@ -21,8 +21,9 @@ QString lockNameOf(const QString& path) {
   QString name = QStringLiteral(".%1.lock").arg(target.fileName());
   constexpr int kLongest = 200;  // bytes; a name of 255 leaves no room for more
   if (name.toUtf8().size() > kLongest)
-    name = QStringLiteral(".%1.lock").arg(QString::fromLatin1(
-        QCryptographicHash::hash(name.toUtf8(), QCryptographicHash::Sha1).toHex()));
+    name = QStringLiteral(".%1.lock")
+               .arg(QString::fromLatin1(
+                   QCryptographicHash::hash(name.toUtf8(), QCryptographicHash::Sha1).toHex()));
   return target.dir().filePath(name);
 }
 
@@ -52,18 +53,19 @@ JobFile::JobFile(QObject* parent) : QObject(parent) {
   connect(&autosaver_, &Autosaver::failed, this, [this](const Problem& problem) {
     trouble_ = QString::fromStdString(problem.found);
     const std::size_t open = edits_ - std::min(edits_, safe_);
-    emit protection(
-        open == 1 ? tr("The last edit is not protected against a crash: %1.").arg(trouble_)
-                  : tr("The last %1 edits are not protected against a crash: %2.")
-                        .arg(open)
-                        .arg(trouble_));
+    emit protection(open == 1
+                        ? tr("The last edit is not protected against a crash: %1.").arg(trouble_)
+                        : tr("The last %1 edits are not protected against a crash: %2.")
+                              .arg(open)
+                              .arg(trouble_));
   });
   QDir().mkpath(folder());
   QFile::setPermissions(folder(), QFile::ReadOwner | QFile::WriteOwner | QFile::ExeOwner);
   cleanLeftovers(folder().toStdString());
   // Locks of sessions that ended badly with nothing to keep.
   const QDir dir(folder());
-  for (const QString& name : dir.entryList({QStringLiteral("*.autosave.lock")}, QDir::Files | QDir::Hidden))
+  for (const QString& name :
+       dir.entryList({QStringLiteral("*.autosave.lock")}, QDir::Files | QDir::Hidden))
     if (!dir.exists(name.chopped(5))) lockFile(dir.filePath(name))->tryLock(0);
 }
 
@@ -75,7 +77,8 @@ std::optional<Holder> JobFile::holderOf(const QString& path) const {
   if (lock_ && lock_->fileName() == lockNameOf(path)) return std::nullopt;
   const auto probe = lockFile(lockNameOf(path));
   if (probe->tryLock(0)) return std::nullopt;
-  if (probe->error() != QLockFile::LockFailedError) return std::nullopt;  // no lock can be had there
+  if (probe->error() != QLockFile::LockFailedError)
+    return std::nullopt;  // no lock can be had there
   Holder out;
   probe->getLockInfo(&out.process, &out.host, &out.program);
   return out;
@@ -93,8 +96,8 @@ void JobFile::newAutosave() {
   if (!autosave_.isEmpty()) autosaver_.drop(autosave_);
   autosaver_.wait();
   sessions_.reset();
-  autosave_ = folder() + QLatin1Char('/') + QUuid::createUuid().toString(QUuid::WithoutBraces) +
-              kEnding;
+  autosave_ =
+      folder() + QLatin1Char('/') + QUuid::createUuid().toString(QUuid::WithoutBraces) + kEnding;
   sessions_ = lockFile(autosave_ + QStringLiteral(".lock"));
   if (!sessions_->tryLock(0)) sessions_.reset();
 }
@@ -125,7 +128,9 @@ bool JobFile::isChangedByOthers() const {
 
 std::optional<Problem> JobFile::save(const QString& path, const Job& job) {
   if (const auto other = holderOf(path))
-    return Problem{path.toStdString(), 0, {},
+    return Problem{path.toStdString(),
+                   0,
+                   {},
                    tr("that file open in another window (process %1 on %2)")
                        .arg(other->process)
                        .arg(other->host)

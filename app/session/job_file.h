@@ -1,5 +1,5 @@
-// Where the job that is open lives: its file with the lock on it, and the autosave of what is not in
-// it yet. Autosaves lie in a folder of the user's own, readable by nobody else.
+// Where the job that is open lives: its file with the lock on it, and the autosave of what is not
+// in it yet. Autosaves lie in a folder of the user's own, readable by nobody else.
 #pragma once
 
 #include <QLockFile>
@@ -21,10 +21,10 @@ struct Holder {
 
 // A state that a session which ended badly has left.
 struct Unsaved {
-  QString autosave;  // its file
-  QString path;      // of the job's own file; empty: it was never saved
-  QString name;      // of the job
-  QString saved;     // when
+  QString autosave;    // its file
+  QString path;        // of the job's own file; empty: it was never saved
+  QString name;        // of the job
+  QString saved;       // when
   bool moved = false;  // the job's own file has changed since
 };
 
@@ -80,8 +80,8 @@ class JobFile : public QObject {
   std::unique_ptr<QLockFile> lock_;      // on the job's file
   std::unique_ptr<QLockFile> sessions_;  // on the autosave, so that others know it is in use
   QString autosave_;
-  std::size_t edits_ = 0;    // made in this session
-  std::size_t safe_ = 0;     // of them on the disk
+  std::size_t edits_ = 0;  // made in this session
+  std::size_t safe_ = 0;   // of them on the disk
   QString trouble_;
   Autosaver autosaver_;
 };

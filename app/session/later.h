@@ -1,6 +1,6 @@
 // Work that waits until control is back in the event loop and is then done once, however often it
-// was asked for: what follows a job is built once an edit, and no widget is rebuilt or deleted while
-// an event of its own is being handled.
+// was asked for: what follows a job is built once an edit, and no widget is rebuilt or deleted
+// while an event of its own is being handled.
 #pragma once
 
 #include <QObject>
@@ -15,7 +15,8 @@ class Later : public QObject {
   void ask() {
     if (asked_) return;
     asked_ = true;
-    QMetaObject::invokeMethod(this, [this] { now(); }, Qt::QueuedConnection);
+    QMetaObject::invokeMethod(
+        this, [this] { now(); }, Qt::QueuedConnection);
   }
   // Does it at once if it was asked for.
   void now() {

@@ -1,6 +1,6 @@
-// What the user is in the middle of: a panel that is dragged, a question that is asked, a word being
-// typed, a part that waits for the one to swap it with. At most one at a time; it is withdrawn here,
-// and only here, when what it is about changes.
+// What the user is in the middle of: a panel that is dragged, a question that is asked, a word
+// being typed, a part that waits for the one to swap it with. At most one at a time; it is
+// withdrawn here, and only here, when what it is about changes.
 #pragma once
 
 #include <functional>
@@ -14,8 +14,8 @@ class Modes {
     Plan      // the plan that is shown, and so the job too
   };
 
-  // Begins a mode of `owner`; the one before is withdrawn. `withdraw` puts everything of it away and
-  // is called once, also when the owner ends the mode. An owner ends its mode before it goes.
+  // Begins a mode of `owner`; the one before is withdrawn. `withdraw` puts everything of it away
+  // and is called once, also when the owner ends the mode. An owner ends its mode before it goes.
   void begin(const void* owner, About about, std::function<void()> withdraw);
   // Ends the mode if it is that owner's.
   void end(const void* owner);

@@ -160,8 +160,8 @@ void Document::dropWhatIsGone() {
 // Everything follows the job that history says is now.
 void Document::show() {
   if (findAssembly(job(), selection_.assembly) == nullptr)
-    selection_ = {job().assemblies.empty() ? std::string() : job().assemblies.front().code,
-                  std::nullopt, {}};
+    selection_ = {
+        job().assemblies.empty() ? std::string() : job().assemblies.front().code, std::nullopt, {}};
   dropWhatIsGone();
   modes_.jobChanged();
   derive();

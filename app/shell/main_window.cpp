@@ -293,9 +293,10 @@ bool MainWindow::offerUnsaved() {
   for (const Unsaved& left : document_.file().unsaved()) {
     const QString where = left.path.isEmpty() ? tr("It was never saved to a file.")
                                               : tr("It belongs to %1.").arg(left.path);
-    switch (ask(this, tr("Work that was not saved"),
-                tr("A session with %1 ended without saving at %2. %3").arg(left.name, left.saved, where),
-                {tr("Take it up"), tr("Throw it away"), tr("Leave it for later")})) {
+    switch (ask(
+        this, tr("Work that was not saved"),
+        tr("A session with %1 ended without saving at %2. %3").arg(left.name, left.saved, where),
+        {tr("Take it up"), tr("Throw it away"), tr("Leave it for later")})) {
       case 0: {
         const bool held = !left.path.isEmpty() && document_.file().holderOf(left.path);
         return takeUp(left, held ? Document::Access::ToRead : Document::Access::ToEdit);
@@ -332,9 +333,10 @@ bool MainWindow::openFile(const QString& path) {
         left.moved ? tr(" The file has been changed since by something else; what that changed is "
                         "not in the unsaved state.")
                    : QString();
-    switch (ask(this, tr("Work that was not saved"),
-                tr("The last session with this job ended without saving at %1.").arg(left.saved) + moved,
-                {tr("Take it up"), tr("Throw it away"), tr("Open the saved file")})) {
+    switch (ask(
+        this, tr("Work that was not saved"),
+        tr("The last session with this job ended without saving at %1.").arg(left.saved) + moved,
+        {tr("Take it up"), tr("Throw it away"), tr("Open the saved file")})) {
       case 0:
         if (takeUp(left, access)) return true;
         break;
@@ -368,10 +370,10 @@ void MainWindow::open() {
 bool MainWindow::save() {
   if (document_.path().isEmpty() || document_.file().isToRead()) return saveAs();
   if (document_.file().isChangedByOthers()) {
-    switch (ask(this, tr("Changed elsewhere"),
-                tr("%1 has been changed by something else since it was opened here.")
-                    .arg(document_.path()),
-                {tr("Save under another name"), tr("Write over it"), tr("Cancel")})) {
+    switch (ask(
+        this, tr("Changed elsewhere"),
+        tr("%1 has been changed by something else since it was opened here.").arg(document_.path()),
+        {tr("Save under another name"), tr("Write over it"), tr("Cancel")})) {
       case 0:
         return saveAs();
       case 1:

@@ -24,10 +24,11 @@ class MainWindow : public QMainWindow {
   int stage() const { return stages_->currentIndex(); }
 
   // Opens a file, offering what a session with it that ended badly has left, and asking where
-  // another window has it open. What is wrong with it is said in the window, and what was open stays
-  // open.
+  // another window has it open. What is wrong with it is said in the window, and what was open
+  // stays open.
   bool openFile(const QString& path);
-  // Offers what sessions that ended badly have left, newest first. True when something was taken up.
+  // Offers what sessions that ended badly have left, newest first. True when something was taken
+  // up.
   bool offerUnsaved();
   bool openDemo(const QString& name);
 

@@ -171,24 +171,18 @@ struct PrintDialog::Order {
     const PrintInput input{*job, all};
     const PrintInput planned{*job, cut, plan.request.get(), plan.plan.get()};
     const bool laidOut = plan.plan != nullptr;
-    one(parts, "parts.pdf", [&](const QString& file) {
-      return printPartsList(input, paper, file, watch);
-    });
-    one(parts, "parts.csv", [&](const QString& file) {
-      return writeFile(file.toStdString(), writeParts(*job, all));
-    });
-    one(sheets && laidOut, "sheets.pdf", [&](const QString& file) {
-      return printSheets(planned, paper, file, watch);
-    });
+    one(parts, "parts.pdf",
+        [&](const QString& file) { return printPartsList(input, paper, file, watch); });
+    one(parts, "parts.csv",
+        [&](const QString& file) { return writeFile(file.toStdString(), writeParts(*job, all)); });
+    one(sheets && laidOut, "sheets.pdf",
+        [&](const QString& file) { return printSheets(planned, paper, file, watch); });
     one(sheets && laidOut, "plan.json", [&](const QString& file) {
       return writeFile(file.toStdString(), writePlan(*plan.request, *plan.plan));
     });
-    one(cutting && laidOut, "cutting list.pdf", [&](const QString& file) {
-      return printCuttingList(planned, paper, file, watch);
-    });
-    one(labels, "labels.pdf", [&](const QString& file) {
-      return printLabels(input, file, watch);
-    });
+    one(cutting && laidOut, "cutting list.pdf",
+        [&](const QString& file) { return printCuttingList(planned, paper, file, watch); });
+    one(labels, "labels.pdf", [&](const QString& file) { return printLabels(input, file, watch); });
     return {written, problem};
   }
 };
@@ -215,13 +209,13 @@ void PrintDialog::printInto(const QString& folder) {
   // Joined before this dialog goes, so `this` outlives the thread; what it posts goes with it.
   thread_ = std::jthread([this, order = std::move(order)](const std::stop_token& stop) {
     int shown = -1;
-    const PrintWatch watch{stop, [&](std::size_t done, std::size_t of) {
-                             const int now = static_cast<int>(1000 * done / std::max<std::size_t>(of, 1));
-                             if (now == shown) return;
-                             shown = now;
-                             QMetaObject::invokeMethod(progress_, "setValue", Qt::QueuedConnection,
-                                                       Q_ARG(int, now));
-                           }};
+    const PrintWatch watch{
+        stop, [&](std::size_t done, std::size_t of) {
+          const int now = static_cast<int>(1000 * done / std::max<std::size_t>(of, 1));
+          if (now == shown) return;
+          shown = now;
+          QMetaObject::invokeMethod(progress_, "setValue", Qt::QueuedConnection, Q_ARG(int, now));
+        }};
     const auto outcome = order.write(watch);
     QMetaObject::invokeMethod(
         this, [this, outcome] { ended(outcome.first, outcome.second); }, Qt::QueuedConnection);

@@ -30,13 +30,16 @@ struct CsvTable {
   const std::string& field(const CsvRecord& record, std::string_view name) const;
 };
 
-// Reads a table, texts as they were before csvText() made them harmless. Refused: what is not UTF-8, NUL, stray quotes, a duplicate or missing column, a
-// record shorter or longer than the header, no record at all. A byte order mark and CRLF are taken.
+// Reads a table, texts as they were before csvText() made them harmless. Refused: what is not
+// UTF-8, NUL, stray quotes, a duplicate or missing column, a record shorter or longer than the
+// header, no record at all. A byte order mark and CRLF are taken.
 Result<CsvTable> readCsv(const std::string& file, std::string_view text,
                          const std::vector<std::string>& neededColumns);
 
-// A text as a field, quoted where it must be. One that a spreadsheet would take for a formula (=, +,
-// -, @, tab or carriage return at its start) gets an apostrophe before it, which readCsv() takes off.
+// A text as a field, quoted where it must be. One that a spreadsheet would take for a formula (=,
+// +,
+// -, @, tab or carriage return at its start) gets an apostrophe before it, which readCsv() takes
+// off.
 std::string csvText(const std::string& text);
 
 }  // namespace pp

@@ -59,9 +59,9 @@ std::string reasonOf(int error) {
 
 Problem cannotWrite(const std::string& path, int error) {
   if (error == ENAMETOOLONG)
-    return refused(path,
-                   fmt::format("a file name of {} bytes", fs::path(path).filename().string().size()),
-                   "a shorter name: a disk takes at most 255 bytes");
+    return refused(
+        path, fmt::format("a file name of {} bytes", fs::path(path).filename().string().size()),
+        "a shorter name: a disk takes at most 255 bytes");
   return refused(path, reasonOf(error), "room and leave to write the file");
 }
 

@@ -37,9 +37,9 @@ void cleanLeftovers(const std::string& folder);
 
 // What tells one state of a file from another, without reading it.
 struct FileStamp {
-  std::uint64_t file = 0;          // its number on its disk: another after a replacement
-  std::int64_t size = 0;           // bytes
-  std::int64_t changed = 0;        // nanoseconds since 1970
+  std::uint64_t file = 0;    // its number on its disk: another after a replacement
+  std::int64_t size = 0;     // bytes
+  std::int64_t changed = 0;  // nanoseconds since 1970
   bool operator==(const FileStamp&) const = default;
 };
 // Of the file itself where `path` is a symbolic link; none where there is no file.

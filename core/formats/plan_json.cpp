@@ -54,12 +54,9 @@ Json sheetJson(const NestRequest& request, const Plan& plan, std::size_t index,
         {{"id", k.id}, {"x", mm(k.x)}, {"y", mm(k.y)}, {"dx", mm(k.dx)}, {"dy", mm(k.dy)}});
   Json cuts = Json::array();
   for (const SawCut* cut : itsCuts) cuts.push_back(cutJson(*cut, ownKerfs));
-  Json out = {{"index", index + 1},
-              {"stock", stock.id},
-              {"material", stock.material},
-              {"thickness", mm(stock.thickness)},
-              {"length", mm(stock.length)},
-              {"width", mm(stock.width)}};
+  Json out = {{"index", index + 1},         {"stock", stock.id},
+              {"material", stock.material}, {"thickness", mm(stock.thickness)},
+              {"length", mm(stock.length)}, {"width", mm(stock.width)}};
   // Put in one by one: a list in braces would copy them.
   out["placements"] = std::move(placements);
   out["offcuts"] = std::move(offcuts);
@@ -90,24 +87,24 @@ std::string writePlan(const NestRequest& request, const Plan& plan) {
   const double seconds =
       static_cast<double>(static_cast<std::int64_t>(plan.seconds * kMilli + 0.5)) / kMilli;
   Json document = {{"format", "plain-patch-plan"},
-                         {"version", 1},
-                         {"units", "mm"},
-                         {"kerf", mm(request.kerf)},
-                         {"status", plan.complete() ? "complete" : "partial"},
-                         {"unplaced", unplaced},
-                         {"bound",
-                          {{"cost", plan.bound.cost.asDouble()},
-                           {"sheets", plan.bound.sheets},
-                           {"method", plan.bound.method}}},
-                         {"totals",
-                          {{"sheets", plan.sheets.size()},
-                           {"cost", plan.cost.asDouble()},
-                           {"part_area", m2(plan.partArea)},
-                           {"sheet_area", m2(plan.sheetArea)},
-                           {"yield", yield},
-                           {"cuts", plan.cuts.size()},
-                           {"saw_setups", plan.setups},
-                           {"seconds", seconds}}}};
+                   {"version", 1},
+                   {"units", "mm"},
+                   {"kerf", mm(request.kerf)},
+                   {"status", plan.complete() ? "complete" : "partial"},
+                   {"unplaced", unplaced},
+                   {"bound",
+                    {{"cost", plan.bound.cost.asDouble()},
+                     {"sheets", plan.bound.sheets},
+                     {"method", plan.bound.method}}},
+                   {"totals",
+                    {{"sheets", plan.sheets.size()},
+                     {"cost", plan.cost.asDouble()},
+                     {"part_area", m2(plan.partArea)},
+                     {"sheet_area", m2(plan.sheetArea)},
+                     {"yield", yield},
+                     {"cuts", plan.cuts.size()},
+                     {"saw_setups", plan.setups},
+                     {"seconds", seconds}}}};
   document["sheets"] = std::move(sheets);
   return document.dump(1) + "\n";
 }

@@ -80,8 +80,8 @@ void renameAssembly(Job& job, std::size_t index, const std::string& code) {
   };
   for (std::size_t i = 0; i < job.assemblies.size(); ++i) {
     const auto* known = std::get_if<CarcassGroup>(&std::as_const(job).assemblies[i].body);
-    if (known == nullptr || std::find(known->members.begin(), known->members.end(), old) ==
-                                known->members.end())
+    if (known == nullptr ||
+        std::find(known->members.begin(), known->members.end(), old) == known->members.end())
       continue;
     auto& members = std::get<CarcassGroup>(job.assemblies[i].body).members;
     std::replace(members.begin(), members.end(), old, code);

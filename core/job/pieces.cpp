@@ -57,7 +57,8 @@ struct Counter {
   const Job& job;
 
   std::int64_t operator()(const Carcass& one) const {
-    constexpr std::int64_t kCase = 24;  // sides, top, bottom, back and its strips, linings, toe, cleat
+    constexpr std::int64_t kCase =
+        24;  // sides, top, bottom, back and its strips, linings, toe, cleat
     std::int64_t openings = 0;
     std::int64_t out = kCase + ofOpening(one.inside, openings);
     if (one.frame) out += 6 + openings;

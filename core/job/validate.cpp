@@ -10,7 +10,7 @@ namespace pp {
 namespace {
 
 constexpr int kDeepestOpening = 40;
-constexpr std::size_t kLongestName = 500;   // bytes
+constexpr std::size_t kLongestName = 500;  // bytes
 constexpr std::size_t kLongestNote = 5'000;
 // Below these a spacing is a slip of the hand, and what it divides comes to thousands of pieces.
 constexpr Length kLeastSpacing = Length::mm(20);
@@ -75,8 +75,9 @@ class Validator {
       const std::string at = fmt::format("/assemblies/{}", i);
       if (const auto count = piecesAtMost(job_, one); count > kMostPiecesOfAssembly)
         add(at, fmt::format("about {} pieces in {}", count, one.code),
-            fmt::format("at most {} in one assembly: its spacings, sections and counts make so many",
-                        kMostPiecesOfAssembly));
+            fmt::format(
+                "at most {} in one assembly: its spacings, sections and counts make so many",
+                kMostPiecesOfAssembly));
       if (const auto count = holesAtMost(one); count > kMostHolesOfAssembly)
         add(at, fmt::format("about {} pin holes in {}", count, one.code),
             fmt::format("at most {}: a larger pitch, or fewer openings with pins",
@@ -249,9 +250,8 @@ class Validator {
 
   void body(const std::string& at, const BaseFrame& frame) {
     const std::string here = at + "/baseFrame";
-    allPositive(here, {{"/width", frame.width},
-                       {"/depth", frame.depth},
-                       {"/height", frame.height}});
+    allPositive(here,
+                {{"/width", frame.width}, {"/depth", frame.depth}, {"/height", frame.height}});
     atLeast(here + "/crossEvery", frame.crossEvery, kLeastSpacing);
     atLeast(here + "/longest", frame.longest, kLeastSection);
     knownMaterial(here + "/material", frame.material);

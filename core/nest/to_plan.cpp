@@ -191,8 +191,7 @@ std::optional<Plan> toPlan(const NestRequest& request, const Grouped& grouped,
                    [](const Unplaced& a, const Unplaced& b) { return a.part < b.part; });
   saw::sequence(request, plan, stop);
   addTotals(request, plan);
-  const Problems wrong =
-      stop.stop_requested() ? Problems{} : saw::verify(request, plan, stop);
+  const Problems wrong = stop.stop_requested() ? Problems{} : saw::verify(request, plan, stop);
   if (stop.stop_requested()) return std::nullopt;
   if (!wrong.empty())
     throw std::logic_error("a plan failed its playback: " + describe(wrong, 1000));

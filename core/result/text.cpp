@@ -32,7 +32,7 @@ bool endsLine(char32_t c) {
 std::size_t sequenceLength(std::string_view text, std::size_t at) {
   const auto lead = static_cast<unsigned char>(text[at]);
   if (lead < 0x80) return 1;
-  const std::size_t length = lead >= 0xF0 && lead < 0xF5 ? 4
+  const std::size_t length = lead >= 0xF0 && lead < 0xF5   ? 4
                              : lead >= 0xE0 && lead < 0xF0 ? 3
                              : lead >= 0xC2 && lead < 0xE0 ? 2
                                                            : 0;
@@ -50,7 +50,8 @@ std::optional<std::string> hiddenCharacter(std::string_view text, Lines lines) {
   for (std::size_t i = 0; i < text.size();) {
     const std::size_t length = sequenceLength(text, i);
     if (length == 0)
-      return fmt::format("the byte 0x{:02X}, which is no UTF-8", static_cast<unsigned char>(text[i]));
+      return fmt::format("the byte 0x{:02X}, which is no UTF-8",
+                         static_cast<unsigned char>(text[i]));
     const char32_t c = codePoint(text, i, length);
     i += length;
     if (lines == Lines::Many && (c == '\n' || c == '\t')) continue;

@@ -3,6 +3,8 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <array>
+#include <map>
 #include <utility>
 
 #include "core/length/format.h"
@@ -155,23 +157,28 @@ std::vector<Finding> checkDrawerStacks(const Job& job, const Breakdown& breakdow
 }
 
 std::vector<Finding> checkExposedEdges(const Job& job, const Breakdown& breakdown) {
+  struct Bare {
+    std::int64_t pieces = 0;
+    std::string example;
+  };
+  std::map<std::string, std::array<Bare, 2>> bareOf;  // per assembly: of the case, of the fronts
+  for (const Part& part : breakdown.parts)
+    for (std::size_t i = 0; i < part.exposed.size(); ++i) {
+      if (!part.exposed[i] || !part.bands[i].empty()) continue;
+      Bare& bare = bareOf[part.assembly][part.name == "drawer front" ? 1 : 0];
+      bare.pieces += part.quantity;
+      if (bare.example.empty()) bare.example = part.code;
+    }
   std::vector<Finding> out;
   for (const Assembly& assembly : job.assemblies)
     for (const bool fronts : {false, true}) {
-      std::int64_t pieces = 0;
-      std::string example;
-      for (const Part& part : breakdown.parts) {
-        if (part.assembly != assembly.code || (part.name == "drawer front") != fronts) continue;
-        for (std::size_t i = 0; i < part.exposed.size(); ++i) {
-          if (!part.exposed[i] || !part.bands[i].empty()) continue;
-          pieces += part.quantity;
-          if (example.empty()) example = part.code;
-        }
-      }
-      if (pieces == 0) continue;
+      const auto known = bareOf.find(assembly.code);
+      if (known == bareOf.end()) continue;
+      const Bare& bare = known->second[fronts ? 1 : 0];
+      if (bare.pieces == 0) continue;
       Finding finding;
-      finding.place = {assembly.code, {}, example};
-      finding.what = fmt::format("{} {} of {} show bare plies", pieces,
+      finding.place = {assembly.code, {}, bare.example};
+      finding.what = fmt::format("{} {} of {} show bare plies", bare.pieces,
                                  fronts ? "drawer front edges" : "front edges", assembly.code);
       finding.why = "They are seen when the cabinet stands, and no banding is chosen for them.";
       if (!job.bandings.empty() && assembly.isCarcass()) {

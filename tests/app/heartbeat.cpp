@@ -13,8 +13,8 @@
 namespace pp::test {
 namespace {
 
-// How long this thread has been ready and waiting for a processor, in milliseconds; 0 where it is not
-// told. The file has nanoseconds run, nanoseconds waited, turns.
+// How long this thread has been ready and waiting for a processor, in milliseconds; 0 where it is
+// not told. The file has nanoseconds run, nanoseconds waited, turns.
 double waitedMs() {
   static const int file = ::open("/proc/thread-self/schedstat", O_RDONLY | O_CLOEXEC);
   char text[128];
@@ -34,7 +34,8 @@ void TimedApplication::forget() {
 }
 
 void TimedApplication::took(const Turn& turn, QObject* receiver, int type) {
-  const double ms = static_cast<double>(turn.timer.nsecsElapsed()) / 1e6 - (waitedMs() - turn.waited);
+  const double ms =
+      static_cast<double>(turn.timer.nsecsElapsed()) / 1e6 - (waitedMs() - turn.waited);
   if (ms <= longest_) return;
   longest_ = ms;
   const char* event = QMetaEnum::fromType<QEvent::Type>().valueToKey(type);

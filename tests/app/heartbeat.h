@@ -1,6 +1,6 @@
-// Measures how long the interface thread was kept from its event loop by one event. The time in which
-// the machine ran something else while the thread was ready is taken off, where the kernel tells it:
-// tests run beside each other.
+// Measures how long the interface thread was kept from its event loop by one event. The time in
+// which the machine ran something else while the thread was ready is taken off, where the kernel
+// tells it: tests run beside each other.
 #pragma once
 
 #include <QApplication>

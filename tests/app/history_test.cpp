@@ -36,7 +36,8 @@ TEST(History, aStateCostsWhatItsEditChanged) {
   EXPECT_LT(history.bytes(), 100 * (kBoards * 16 + 4'000));
   EXPECT_EQ(history.states(), 101U);
   Job whole;
-  EXPECT_GT(ownBytes(*history.now(), whole), kBoards * sizeof(LooseBoard)) << "nothing to share with";
+  EXPECT_GT(ownBytes(*history.now(), whole), kBoards * sizeof(LooseBoard))
+      << "nothing to share with";
 }
 
 TEST(History, rowsPutInAndTakenOutLeaveTheOthersShared) {

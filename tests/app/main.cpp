@@ -18,8 +18,8 @@ class Heartbeat : public testing::EmptyTestEventListener {
   void OnTestEnd(const testing::TestInfo& test) override {
     constexpr double kLimit = 50;  // ms
     if (application_.longest() > 10 * kLimit)
-      ADD_FAILURE() << "the window did not answer for " << application_.longest() << " ms: "
-                    << application_.longestWhat().toStdString();
+      ADD_FAILURE() << "the window did not answer for " << application_.longest()
+                    << " ms: " << application_.longestWhat().toStdString();
     if (application_.longest() <= longest_) return;
     longest_ = application_.longest();
     where_ = std::string(test.test_suite_name()) + "." + test.name() + ", " +

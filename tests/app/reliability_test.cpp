@@ -92,14 +92,16 @@ TEST_F(Reliable, aCellLeftForAnotherStageIsTaken) {
       {"Ctrl+2", [] { press(Qt::Key_2, Qt::ControlModifier); }},
       {"Ctrl+3", [] { press(Qt::Key_3, Qt::ControlModifier); }},
       {"Page Up", [] { press(Qt::Key_PageUp); }},
-      {"the plumb line",
-       [this] { test::clickAt(window_->findChild<PlumbLine*>(), {30, 60}); }}};
+      {"the plumb line", [this] {
+         test::clickAt(window_->findChild<PlumbLine*>(), {30, 60});
+       }}};
   for (const auto& [name, go] : ways) {
     open("log-wall", 2);
     auto* table = named<QTableView>(window_.get(), QStringLiteral("Sheets and offcuts"));
     ASSERT_NE(table, nullptr);
     int column = 0;
-    while (table->model()->headerData(column, Qt::Horizontal).toString() != QStringLiteral("Measured"))
+    while (table->model()->headerData(column, Qt::Horizontal).toString() !=
+           QStringLiteral("Measured"))
       ++column;
     table->setFocus();
     table->setCurrentIndex(table->model()->index(0, column));
@@ -116,8 +118,12 @@ TEST_F(Reliable, aCellLeftForAnotherStageIsTaken) {
 TEST_F(Reliable, aQuestionIsWithdrawnWithWhatItIsAbout) {
   const std::pair<const char*, std::function<void()>> ends[] = {
       {"undo", [this] { document().undo(); }},
-      {"the assembly is removed", [this] { click(window_.get(), QStringLiteral("Remove assembly")); }},
-      {"another assembly", [this] { document().select({"B2", std::nullopt, {}}); }},
+      {"the assembly is removed",
+       [this] { click(window_.get(), QStringLiteral("Remove assembly")); }},
+      {"another assembly",
+       [this] {
+         document().select({"B2", std::nullopt, {}});
+       }},
       {"another opening",
        [this] {
          Selection selection = document().selection();
@@ -174,13 +180,15 @@ TEST_F(Reliable, aSwapIsWithdrawnWithItsPlan) {
   Job next = job();
   next.name = "something to undo";
   ASSERT_TRUE(document().edit(QStringLiteral("rename"), next).empty());
-  ASSERT_TRUE(waitFor([this] { return document().isPlanCurrent() && !document().runner().isRunning(); }));
+  ASSERT_TRUE(
+      waitFor([this] { return document().isPlanCurrent() && !document().runner().isRunning(); }));
   test::settle();
   auto* sheets = named<SheetsView>(window_.get(), QStringLiteral("Sheets with their parts"));
   sheets->setFocus();
   press(Qt::Key_Right);
   press(Qt::Key_W);
-  ASSERT_TRUE(textOf(window_.get(), QStringLiteral("By hand")).startsWith(QStringLiteral("Now choose")));
+  ASSERT_TRUE(
+      textOf(window_.get(), QStringLiteral("By hand")).startsWith(QStringLiteral("Now choose")));
   document().undo();
   test::settle();
   EXPECT_TRUE(textOf(window_.get(), QStringLiteral("By hand")).isEmpty());
@@ -269,7 +277,8 @@ TEST_F(Reliable, aJobThatWasNeverSavedIsOfferedAtTheNextStart) {
   EXPECT_TRUE(asked_.contains(QStringLiteral("Hide bench, wider"))) << asked_.toStdString();
   EXPECT_EQ(job(), next);
   EXPECT_TRUE(document().isModified());
-  for (const QString& name : QDir(JobFile::folder()).entryList({QStringLiteral("*.autosave")}, QDir::Files)) {
+  for (const QString& name :
+       QDir(JobFile::folder()).entryList({QStringLiteral("*.autosave")}, QDir::Files)) {
     const auto permissions = QFile::permissions(JobFile::folder() + QLatin1Char('/') + name);
     EXPECT_FALSE(permissions & (QFile::ReadGroup | QFile::ReadOther)) << name.toStdString();
   }
@@ -302,7 +311,8 @@ TEST_F(Reliable, aFileOpenInAnotherWindowIsOpenedToRead) {
   Job next = second->document().job();
   next.name = "from the second window";
   ASSERT_TRUE(second->document().edit(QStringLiteral("rename"), next).empty());
-  EXPECT_TRUE(second->document().save(path).has_value()) << "the first window's file is not touched";
+  EXPECT_TRUE(second->document().save(path).has_value())
+      << "the first window's file is not touched";
   const QString other = folder.filePath(QStringLiteral("other.plainpatch"));
   EXPECT_FALSE(second->document().save(other).has_value());
   EXPECT_FALSE(second->document().file().isToRead());
@@ -352,7 +362,8 @@ TEST_F(Reliable, anAutosaveIsOfferedAlsoWhereItsFileIsNewer) {
   window_ = newWindow();
   answerNext(QStringLiteral("Open the saved file"));
   ASSERT_TRUE(window_->openFile(path));
-  EXPECT_TRUE(asked_.contains(QStringLiteral("changed since by something else"))) << asked_.toStdString();
+  EXPECT_TRUE(asked_.contains(QStringLiteral("changed since by something else")))
+      << asked_.toStdString();
   EXPECT_EQ(job(), theirs);
   answerNext(QStringLiteral("Take it up"));
   ASSERT_TRUE(window_->openFile(path));

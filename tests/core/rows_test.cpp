@@ -1,4 +1,5 @@
-// Rows that copies of a list share until one of them is changed, and how many pieces a job may ask for.
+// Rows that copies of a list share until one of them is changed, and how many pieces a job may ask
+// for.
 #include <gtest/gtest.h>
 #include <rapidcheck/gtest.h>
 
@@ -17,7 +18,8 @@ RC_GTEST_PROP(SharedRows, behaveAsAListOfValues, ()) {
   for (int i = 0; i < steps; ++i) {
     const auto from = *rc::gen::inRange<std::size_t>(0, states.size());
     auto [plain, rows] = states[from];
-    const auto at = plain.empty() ? std::size_t{0} : *rc::gen::inRange<std::size_t>(0, plain.size());
+    const auto at =
+        plain.empty() ? std::size_t{0} : *rc::gen::inRange<std::size_t>(0, plain.size());
     const int value = *rc::gen::inRange(0, 1'000);
     switch (plain.empty() ? 0 : *rc::gen::inRange(0, 6)) {
       case 0:
@@ -70,9 +72,15 @@ void neverBelow(const Job& job) {
     RC_ASSERT(pieceCount(broken.parts) <= piecesAtMost(job, assembly) * assembly.copies);
   }
 }
-RC_GTEST_PROP(Pieces, ofACarcassAreNeverMoreThanCounted, ()) { neverBelow(*test::buildableJob()); }
-RC_GTEST_PROP(Pieces, ofAGroupAreNeverMoreThanCounted, ()) { neverBelow(*test::buildableGroup()); }
-RC_GTEST_PROP(Pieces, ofAnyKindAreNeverMoreThanCounted, ()) { neverBelow(*test::buildableKind()); }
+RC_GTEST_PROP(Pieces, ofACarcassAreNeverMoreThanCounted, ()) {
+  neverBelow(*test::buildableJob());
+}
+RC_GTEST_PROP(Pieces, ofAGroupAreNeverMoreThanCounted, ()) {
+  neverBelow(*test::buildableGroup());
+}
+RC_GTEST_PROP(Pieces, ofAnyKindAreNeverMoreThanCounted, ()) {
+  neverBelow(*test::buildableKind());
+}
 
 Job oneTop(Length longest, Length every) {
   Job job;
@@ -111,8 +119,8 @@ TEST(Pieces, whatWouldMakeMillionsIsRefusedBeforeItIsMade) {
   Job pins;
   pins.materials = far.materials;
   Carcass carcass;
-  carcass.material = carcass.back.material = carcass.fronts.material =
-      carcass.drawers.boxMaterial = carcass.drawers.bottomMaterial = "m";
+  carcass.material = carcass.back.material = carcass.fronts.material = carcass.drawers.boxMaterial =
+      carcass.drawers.bottomMaterial = "m";
   carcass.height = Length::mm(300'000);
   carcass.shelves.pinPitch = Length::mm(5);
   carcass.inside.content = AdjustableShelves{1};
@@ -120,14 +128,14 @@ TEST(Pieces, whatWouldMakeMillionsIsRefusedBeforeItIsMade) {
   assembly.code = "B1";
   assembly.body = carcass;
   pins.assemblies.push_back(assembly);
-  const Row rows[] = {
-      {"a worktop in thousandths", oneTop(Length::um(1), Length::mm(600)), "/assemblies/0/top/longest"},
-      {"strips every half millimetre", oneTop(Length::mm(2400), Length::um(500)),
-       "/assemblies/0/top/stripEvery"},
-      {"a worktop of two hundred metres", far, "/assemblies/0"},
-      {"a thousand copies", copies, "/assemblies"},
-      {"eleven rows of ten thousand", boards, "/assemblies"},
-      {"pin holes up a tower", pins, "/assemblies/0"}};
+  const Row rows[] = {{"a worktop in thousandths", oneTop(Length::um(1), Length::mm(600)),
+                       "/assemblies/0/top/longest"},
+                      {"strips every half millimetre", oneTop(Length::mm(2400), Length::um(500)),
+                       "/assemblies/0/top/stripEvery"},
+                      {"a worktop of two hundred metres", far, "/assemblies/0"},
+                      {"a thousand copies", copies, "/assemblies"},
+                      {"eleven rows of ten thousand", boards, "/assemblies"},
+                      {"pin holes up a tower", pins, "/assemblies/0"}};
   for (const Row& row : rows) {
     const Problems problems = validate(row.job);
     ASSERT_EQ(problems.size(), 1U) << row.name << "\n" << describe(problems);
@@ -149,8 +157,8 @@ TEST(DeepFiles, areRefusedAndNotClimbedInto) {
     }
   }
   const std::string shallow = std::string(150, '[') + std::string(150, ']');
-  const auto job = readJob("shallow", "{\"format\": \"plain-patch-job\", \"version\": 1, \"name\": " +
-                                          shallow + "}");
+  const auto job = readJob(
+      "shallow", "{\"format\": \"plain-patch-job\", \"version\": 1, \"name\": " + shallow + "}");
   ASSERT_FALSE(job.ok());
   EXPECT_EQ(job.problems()[0].field, "/name");
 }

@@ -1,8 +1,10 @@
-// A library that is loaded before all others and makes the calls that write files fail: the nth call
-// of a kind, counted from when the test arms it, on files under one folder. Controlled by environment
-// variables in a program that is started with it, or by failing_calls_arm() in the test itself.
+// A library that is loaded before all others and makes the calls that write files fail: the nth
+// call of a kind, counted from when the test arms it, on files under one folder. Controlled by
+// environment variables in a program that is started with it, or by failing_calls_arm() in the test
+// itself.
 //
-//   FAIL_CALL=open|write|fsync|rename|close|link|truncated  FAIL_NTH=n  FAIL_ERRNO=e  FAIL_UNDER=folder
+//   FAIL_CALL=open|write|fsync|rename|close|link|truncated  FAIL_NTH=n  FAIL_ERRNO=e
+//   FAIL_UNDER=folder
 //
 // "truncated" writes half of what is asked for and then fails, as a disk does that fills up.
 #include <dlfcn.h>
@@ -135,8 +137,8 @@ int fsync(int file) {
 }
 int close(int file) {
   // Of what is only read nothing can be lost.
-  const bool fail = std::strcmp(fault.call, "close") == 0 &&
-                    writes(::fcntl(file, F_GETFL)) && isUnder(file) && fails("close");
+  const bool fail = std::strcmp(fault.call, "close") == 0 && writes(::fcntl(file, F_GETFL)) &&
+                    isUnder(file) && fails("close");
   const int out = next<int (*)(int)>("close")(file);
   if (!fail) return out;
   errno = fault.error;

@@ -56,7 +56,8 @@ class FailingFiles : public testing::Test {
 
   // Runs `write` with each call failing at its first, second … time, until it is called no more.
   // `write` says whether it reported an error.
-  void everyCall(const std::function<bool()>& write, const std::function<void(const char*)>& check) {
+  void everyCall(const std::function<bool()>& write,
+                 const std::function<void(const char*)>& check) {
     for (const char* call : kCalls)
       for (const int error : kErrors) {
         int nth = 1;
@@ -67,8 +68,8 @@ class FailingFiles : public testing::Test {
           const int seen = seen_();
           arm_("", 0, 0, "");
           if (seen < nth) break;  // it was not called so often: nothing failed
-          const std::string what = std::string(call) + " " + std::to_string(nth) + " with " +
-                                   std::strerror(error);
+          const std::string what =
+              std::string(call) + " " + std::to_string(nth) + " with " + std::strerror(error);
           EXPECT_TRUE(said) << what;
           EXPECT_TRUE(halfFiles(folder_.path()).isEmpty()) << what;
           check(what.c_str());
@@ -141,11 +142,11 @@ TEST_F(FailingFiles, aKeptAssemblyIsWholeOrNotThere) {
   const QByteArray data = qgetenv("XDG_DATA_HOME");
   qputenv("XDG_DATA_HOME", folder_.path().toUtf8());
   const Job job = test::jobNamed("case");
-  everyCall(
-      [&] { return keepInLibrary(job.assemblies[0], job).has_value(); },
-      [&](const char* what) {
-        for (const LibraryItem& item : libraryItems()) EXPECT_FALSE(item.name.empty()) << what;
-      });
+  everyCall([&] { return keepInLibrary(job.assemblies[0], job).has_value(); },
+            [&](const char* what) {
+              for (const LibraryItem& item : libraryItems())
+                EXPECT_FALSE(item.name.empty()) << what;
+            });
   qputenv("XDG_DATA_HOME", data);
 }
 
@@ -254,8 +255,8 @@ TEST_F(FailingFiles, theCommandLineSaysSoAndLeavesNothingHalf) {
     return WIFEXITED(status) ? WEXITSTATUS(status) : -1;
   };
   EXPECT_EQ(run(std::string(CLI) + " breakdown " + demo + " --parts /dev/full >/dev/null 2>&1"), 1);
-  EXPECT_EQ(run(std::string(CLI) + " breakdown " + demo + " --parts /dev/null >/dev/full 2>/dev/null"),
-            1)
+  EXPECT_EQ(
+      run(std::string(CLI) + " breakdown " + demo + " --parts /dev/null >/dev/full 2>/dev/null"), 1)
       << "standard output that cannot be written";
 }
 

@@ -1,5 +1,5 @@
-// The window is killed at random moments while edits, saves, autosaves and prints are under way; every
-// edit that is older than a second is there again when the next one starts.
+// The window is killed at random moments while edits, saves, autosaves and prints are under way;
+// every edit that is older than a second is there again when the next one starts.
 //
 //   kill [--rounds N] [--seed N]
 #include <sys/wait.h>
@@ -60,7 +60,8 @@ int runVictim(int argc, char** argv, const QString& folder, std::uint64_t seed) 
     next.name = "edit " + std::to_string(++number);
     if (!next.assemblies.empty() && next.assemblies[0].isCarcass())
       next.assemblies[0].carcass().width = Length::mm(500 + number % 300);
-    if (!next.loose.empty()) next.loose[random() % next.loose.size()].length = Length::mm(300 + number % 500);
+    if (!next.loose.empty())
+      next.loose[random() % next.loose.size()].length = Length::mm(300 + number % 500);
     if (!document.edit(QStringLiteral("edit"), next).empty()) std::exit(1);
     std::printf("%d %.6f\n", number, now());
     std::fflush(stdout);
@@ -100,9 +101,11 @@ int runHeir(int argc, char** argv, const QString& folder) {
     best = std::max(best, numberOf(document.job()));
   }
   const QDir state(JobFile::folder());
-  const QStringList litter = state.entryList({QStringLiteral(".plainpatch-*")}, QDir::Files | QDir::Hidden) +
-                             (QFile::exists(path) ? QDir(folder).entryList({QStringLiteral(".plainpatch-*")}, QDir::Files | QDir::Hidden)
-                                                  : QStringList());
+  const QStringList litter =
+      state.entryList({QStringLiteral(".plainpatch-*")}, QDir::Files | QDir::Hidden) +
+      (QFile::exists(path)
+           ? QDir(folder).entryList({QStringLiteral(".plainpatch-*")}, QDir::Files | QDir::Hidden)
+           : QStringList());
   if (!litter.isEmpty()) {
     std::printf("left behind: %s\n", qPrintable(litter.join(QLatin1Char(' '))));
     return 1;
@@ -161,7 +164,7 @@ int round(const std::string& program, std::uint64_t seed) {
   int owed = 0;  // the last edit that was done a second before the end
   int last = 0;
   const char* at = did.c_str();
-  for (int number; ; ) {
+  for (int number;;) {
     double when = 0;
     int used = 0;
     if (std::sscanf(at, "%d %lf\n%n", &number, &when, &used) != 2 || used == 0) break;
@@ -177,7 +180,8 @@ int round(const std::string& program, std::uint64_t seed) {
   if (line != std::string::npos) have = std::atoi(found.c_str() + line + 5);
   if (!WIFEXITED(status) || WEXITSTATUS(status) != 0 || have < owed || have > last + 1) {
     std::cout << "seed " << seed << ": " << last << " edits, owed " << owed << ", found " << have
-              << "\n" << found;
+              << "\n"
+              << found;
     return 1;
   }
   return 0;
@@ -202,7 +206,8 @@ int main(int argc, char** argv) {
   std::array<char, 4096> program{};
   if (::readlink("/proc/self/exe", program.data(), program.size() - 1) < 0) return 1;
   int bad = 0;
-  for (int i = 0; i < rounds; ++i) bad += round(program.data(), seed + static_cast<std::uint64_t>(i));
+  for (int i = 0; i < rounds; ++i)
+    bad += round(program.data(), seed + static_cast<std::uint64_t>(i));
   std::cout << rounds - bad << " of " << rounds << " rounds: nothing lost\n";
   return bad == 0 ? 0 : 1;
 }

@@ -1,5 +1,6 @@
 // Drives the real window at random: keys, clicks, drags, the wheel, typed texts, menus, questions,
-// undo in the midst of a drag. After every two hundred actions the job is saved, opened and compared.
+// undo in the midst of a drag. After every two hundred actions the job is saved, opened and
+// compared.
 //
 //   monkey --job NAME [--seed N] [--actions N | --seconds S]
 //
@@ -75,30 +76,87 @@ struct Stroke {
   Qt::KeyboardModifiers with = Qt::NoModifier;
 };
 
-const Stroke kStrokes[] = {
-    {Qt::Key_V},      {Qt::Key_H},        {Qt::Key_D},       {Qt::Key_O},        {Qt::Key_A},
-    {Qt::Key_T},      {Qt::Key_L},        {Qt::Key_E},       {Qt::Key_X},        {Qt::Key_P},
-    {Qt::Key_I},      {Qt::Key_U},        {Qt::Key_W},       {Qt::Key_F},        {Qt::Key_S},
-    {Qt::Key_R},      {Qt::Key_Left},     {Qt::Key_Right},   {Qt::Key_Up},       {Qt::Key_Down},
-    {Qt::Key_Return}, {Qt::Key_Return},   {Qt::Key_Return},  {Qt::Key_Escape},   {Qt::Key_Tab},
-    {Qt::Key_Tab},    {Qt::Key_Tab},      {Qt::Key_Backtab, Qt::ShiftModifier},  {Qt::Key_F2},
-    {Qt::Key_F2},     {Qt::Key_F8},       {Qt::Key_Space},   {Qt::Key_PageUp},   {Qt::Key_PageDown},
-    {Qt::Key_Delete}, {Qt::Key_Backspace},{Qt::Key_Home},    {Qt::Key_End},      {Qt::Key_Question},
-    {Qt::Key_Left, Qt::ShiftModifier},    {Qt::Key_Right, Qt::ShiftModifier},
-    {Qt::Key_Up, Qt::ShiftModifier},      {Qt::Key_Down, Qt::ShiftModifier},
-    {Qt::Key_2, Qt::ControlModifier},     {Qt::Key_3, Qt::ControlModifier},
-    {Qt::Key_4, Qt::ControlModifier},     {Qt::Key_5, Qt::ControlModifier},
-    {Qt::Key_Z, Qt::ControlModifier},     {Qt::Key_Z, Qt::ControlModifier},
-    {Qt::Key_Z, Qt::ControlModifier | Qt::ShiftModifier},
-    {Qt::Key_A, Qt::ControlModifier},     {Qt::Key_P, Qt::ControlModifier}};
+const Stroke kStrokes[] = {{Qt::Key_V},
+                           {Qt::Key_H},
+                           {Qt::Key_D},
+                           {Qt::Key_O},
+                           {Qt::Key_A},
+                           {Qt::Key_T},
+                           {Qt::Key_L},
+                           {Qt::Key_E},
+                           {Qt::Key_X},
+                           {Qt::Key_P},
+                           {Qt::Key_I},
+                           {Qt::Key_U},
+                           {Qt::Key_W},
+                           {Qt::Key_F},
+                           {Qt::Key_S},
+                           {Qt::Key_R},
+                           {Qt::Key_Left},
+                           {Qt::Key_Right},
+                           {Qt::Key_Up},
+                           {Qt::Key_Down},
+                           {Qt::Key_Return},
+                           {Qt::Key_Return},
+                           {Qt::Key_Return},
+                           {Qt::Key_Escape},
+                           {Qt::Key_Tab},
+                           {Qt::Key_Tab},
+                           {Qt::Key_Tab},
+                           {Qt::Key_Backtab, Qt::ShiftModifier},
+                           {Qt::Key_F2},
+                           {Qt::Key_F2},
+                           {Qt::Key_F8},
+                           {Qt::Key_Space},
+                           {Qt::Key_PageUp},
+                           {Qt::Key_PageDown},
+                           {Qt::Key_Delete},
+                           {Qt::Key_Backspace},
+                           {Qt::Key_Home},
+                           {Qt::Key_End},
+                           {Qt::Key_Question},
+                           {Qt::Key_Left, Qt::ShiftModifier},
+                           {Qt::Key_Right, Qt::ShiftModifier},
+                           {Qt::Key_Up, Qt::ShiftModifier},
+                           {Qt::Key_Down, Qt::ShiftModifier},
+                           {Qt::Key_2, Qt::ControlModifier},
+                           {Qt::Key_3, Qt::ControlModifier},
+                           {Qt::Key_4, Qt::ControlModifier},
+                           {Qt::Key_5, Qt::ControlModifier},
+                           {Qt::Key_Z, Qt::ControlModifier},
+                           {Qt::Key_Z, Qt::ControlModifier},
+                           {Qt::Key_Z, Qt::ControlModifier | Qt::ShiftModifier},
+                           {Qt::Key_A, Qt::ControlModifier},
+                           {Qt::Key_P, Qt::ControlModifier}};
 
-const char* const kTexts[] = {"3",          "17.5",        "2 equal",       "200, rest",
-                              "rest, 9 1/2, rest", "31 - 5 - 1 1/2", "0",    "-5",
-                              "1e9",        "999999",      "0.001",         "pair",
-                              "lid",        "none",        "<b>bold</b>",   "=1+1",
-                              "ash & birch", "",           "B1",            "x",
-                              "häuser ½",   "12mm",        "1/2in",         "40 equal",
-                              "18.2",       "A-7",         "600 * 2",       "left"};
+const char* const kTexts[] = {"3",
+                              "17.5",
+                              "2 equal",
+                              "200, rest",
+                              "rest, 9 1/2, rest",
+                              "31 - 5 - 1 1/2",
+                              "0",
+                              "-5",
+                              "1e9",
+                              "999999",
+                              "0.001",
+                              "pair",
+                              "lid",
+                              "none",
+                              "<b>bold</b>",
+                              "=1+1",
+                              "ash & birch",
+                              "",
+                              "B1",
+                              "x",
+                              "häuser ½",
+                              "12mm",
+                              "1/2in",
+                              "40 equal",
+                              "18.2",
+                              "A-7",
+                              "600 * 2",
+                              "left"};
 
 // As typed on a keyboard; letters that no key of the test's own has come as an input method sends
 // them.
@@ -121,7 +179,8 @@ QWidget* focused() {
     return modal->focusWidget() != nullptr ? modal->focusWidget() : modal;
   if (QWidget* focus = QApplication::focusWidget()) return focus;
   for (QWidget* window : QApplication::topLevelWidgets())
-    if (window->isVisible()) return window->focusWidget() != nullptr ? window->focusWidget() : window;
+    if (window->isVisible())
+      return window->focusWidget() != nullptr ? window->focusWidget() : window;
   return nullptr;
 }
 
@@ -303,8 +362,8 @@ class Monkey : public QObject {
     QWidget* widget = dice.of(widgets);
     say(std::string("wheel in ") + widget->metaObject()->className());
     const QPoint at = within(*widget, dice);
-    QWheelEvent event(at, widget->mapToGlobal(at), {}, {0, dice.oneIn(2) ? 120 : -120}, Qt::NoButton,
-                      Qt::NoModifier, Qt::NoScrollPhase, false);
+    QWheelEvent event(at, widget->mapToGlobal(at), {}, {0, dice.oneIn(2) ? 120 : -120},
+                      Qt::NoButton, Qt::NoModifier, Qt::NoScrollPhase, false);
     QApplication::sendEvent(widget, &event);
   }
 
@@ -346,7 +405,11 @@ class Monkey : public QObject {
         static_cast<int>(dice.below(static_cast<std::size_t>(view->model()->rowCount())));
     const int column =
         static_cast<int>(dice.below(static_cast<std::size_t>(view->model()->columnCount())));
-    say(QStringLiteral("row %1, column %2 of %3").arg(row).arg(column).arg(view->accessibleName()).toStdString());
+    say(QStringLiteral("row %1, column %2 of %3")
+            .arg(row)
+            .arg(column)
+            .arg(view->accessibleName())
+            .toStdString());
     view->setFocus();
     view->setCurrentIndex(view->model()->index(row, column));
   }
@@ -611,7 +674,8 @@ int main(int argc, char** argv) {
             << outcome.actions.size() << " actions\n";
   if (shorten) outcome = shortened(path.data(), passed, std::move(outcome));
   std::cout << "With these " << outcome.actions.size() << " actions it " << outcome.how << ":\n"
-            << outcome.output.substr(outcome.output.size() > 20'000 ? outcome.output.size() - 20'000 : 0)
+            << outcome.output.substr(outcome.output.size() > 20'000 ? outcome.output.size() - 20'000
+                                                                    : 0)
             << std::endl;
   return 1;
 }

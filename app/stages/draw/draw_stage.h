@@ -55,8 +55,8 @@ class DrawStage : public Stage {
   std::string effortOf_;  // the assembly that effort_ is of
   Effort effort_;
   QString effortChange_;
-  bool edited_ = false;     // since the last refresh
-  int asked_ = 0;           // the letter whose question is open
+  bool edited_ = false;  // since the last refresh
+  int asked_ = 0;        // the letter whose question is open
 };
 
 }  // namespace pp

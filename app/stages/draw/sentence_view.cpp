@@ -121,10 +121,9 @@ void SentenceView::editInPlace(const Phrase& phrase, QWidget* button) {
   field->selectAll();
   field->setFocus();
   field->installEventFilter(this);
-  connect(field, &QLineEdit::returnPressed, this,
-          [this, phrase, field, of = generation_] {
-            if (of == generation_) commit(phrase, field->text());
-          });
+  connect(field, &QLineEdit::returnPressed, this, [this, phrase, field, of = generation_] {
+    if (of == generation_) commit(phrase, field->text());
+  });
   modes_.begin(this, Modes::About::Drawing, [field = QPointer(field), button = QPointer(button)] {
     if (!field || !button) return;
     const bool typing = field->hasFocus();

@@ -26,7 +26,8 @@ class PartsModel : public QAbstractTableModel {
   enum class Order { ByAssembly, ByMaterial, BySize };
   explicit PartsModel(QObject* parent = nullptr) : QAbstractTableModel(parent) {}
 
-  // Shows these parts; both are kept, so what is shown stays what it was until it is told otherwise.
+  // Shows these parts; both are kept, so what is shown stays what it was until it is told
+  // otherwise.
   void setParts(std::shared_ptr<const Job> job, std::shared_ptr<const Breakdown> breakdown);
   const std::shared_ptr<const Job>& job() const { return job_; }
   const std::shared_ptr<const Breakdown>& breakdown() const { return breakdown_; }
@@ -47,7 +48,7 @@ class PartsModel : public QAbstractTableModel {
 
  private:
   struct Row {
-    QString heading;  // where no part
+    QString heading;             // where no part
     const Part* part = nullptr;  // of breakdown_
   };
   void refill();

@@ -117,9 +117,9 @@ std::string RackStage::freeMark(const std::string& stem) const {
 void RackStage::refresh() {
   const auto before = std::exchange(last_, document().breakdownValue());
   // What changed while another stage was shown was not changed here.
-  const std::vector<PartChange> changes =
-      std::exchange(seen_, true) && before != last_ ? changedParts(before->parts, last_->parts)
-                                                    : std::vector<PartChange>{};
+  const std::vector<PartChange> changes = std::exchange(seen_, true) && before != last_
+                                              ? changedParts(before->parts, last_->parts)
+                                              : std::vector<PartChange>{};
   changes_->setVisible(!changes.empty());
   if (changes.empty()) return;
   constexpr std::size_t kShown = 3;

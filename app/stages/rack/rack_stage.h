@@ -40,7 +40,7 @@ class RackStage : public Stage {
   QTableView* saw_;
   Supplies* supplies_;
   QLabel* changes_;
-  bool seen_ = false;  // since the stage was last entered
+  bool seen_ = false;                      // since the stage was last entered
   std::shared_ptr<const Breakdown> last_;  // as the parts were when changes were last said
 };
 
