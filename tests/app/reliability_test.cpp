@@ -2,6 +2,7 @@
 #include <gtest/gtest.h>
 
 #include <QApplication>
+#include <QCheckBox>
 #include <QDir>
 #include <QFile>
 #include <QLineEdit>
@@ -18,11 +19,13 @@
 #include "app/paint/figures.h"
 #include "app/shell/main_window.h"
 #include "app/shell/plumb_line.h"
+#include "app/shell/print_dialog.h"
 #include "app/stages/draw/elevation_view.h"
 #include "app/stages/draw/library.h"
 #include "app/stages/layout/sheets_view.h"
 #include "core/formats/job_json.h"
 #include "tests/app/driver.h"
+#include "tests/faults/jobs.h"
 
 namespace pp {
 namespace {
@@ -405,6 +408,50 @@ TEST_F(Reliable, whatIsKeptIsReadBesideTheWindowAndTooLargeAFileLeftOut) {
   press(Qt::Key_Escape);
   huge.remove();
   deep.remove();
+}
+
+TEST_F(Reliable, printingIsStoppedAndLeavesNothingHalf) {
+  const QTemporaryDir folder;
+  ASSERT_TRUE(document().edit(QStringLiteral("many"), test::jobNamed("boards")).empty());
+  PrintDialog dialog(document(), window_.get());
+  dialog.show();
+  for (QCheckBox* box : dialog.findChildren<QCheckBox*>())
+    box->setChecked(box->text().startsWith(QStringLiteral("Labels")));
+  dialog.printInto(folder.path());
+  ASSERT_TRUE(dialog.isWriting());
+  click(&dialog, QStringLiteral("Stop"));
+  ASSERT_TRUE(waitFor([&dialog] { return !dialog.isWriting(); }));
+  EXPECT_TRUE(textOf(&dialog, QStringLiteral("What is wrong"))
+                  .contains(QStringLiteral("printing stopped")));
+  EXPECT_TRUE(QDir(folder.path()).entryList(QDir::Files | QDir::Hidden).isEmpty());
+}
+
+TEST(PlanRunner, ofManySearchesOnlyTheLastIsHeardOf) {
+  const auto job = std::make_shared<const Job>(test::jobNamed("kinds"));
+  const auto breakdown = std::make_shared<const Breakdown>(breakDown(*job));
+  PlanRunner runner;
+  std::vector<std::shared_ptr<const Job>> heard;
+  int finished = 0;
+  QObject::connect(&runner, &PlanRunner::progressed,
+                   [&heard](const PlanShown& shown) { heard.push_back(shown.job); });
+  QObject::connect(&runner, &PlanRunner::finished, [&finished] { ++finished; });
+  std::shared_ptr<const Job> last;
+  constexpr int kMany = 30;
+  for (int i = 0; i < kMany; ++i) {
+    last = std::make_shared<const Job>(*job);
+    runner.start(last, breakdown, 0.2);
+  }
+  EXPECT_EQ(finished, kMany - 1) << "each but the last was stopped at once";
+  ASSERT_TRUE(waitFor([&runner] { return !runner.isRunning(); }));
+  ASSERT_FALSE(heard.empty());
+  for (const auto& one : heard) EXPECT_EQ(one, last);
+  EXPECT_EQ(finished, kMany);
+  heard.clear();
+  runner.start(job, breakdown, 60);
+  runner.stop();
+  EXPECT_FALSE(runner.isRunning());
+  test::settle();
+  EXPECT_TRUE(heard.empty()) << "what was stopped is not heard of";
 }
 
 }  // namespace
