@@ -41,6 +41,7 @@ class Reliable : public testing::Test {
  protected:
   void SetUp() override {
     QStandardPaths::setTestModeEnabled(false);
+    QDir(JobFile::folder()).removeRecursively();  // other tests end without asking
     window_ = newWindow();
   }
   void TearDown() override {
