@@ -39,10 +39,13 @@ void fillUp(const Group& group, Arrangement& arrangement) {
   for (std::size_t i = 0; i < used.size(); ++i)
     for (; !pool.empty() && used[i] < group.stock[i].available; ++used[i])
       arrangement.sheets.push_back(emptySheet(group, i));
+  int refused = -1;  // where one copy found no room, the next has none either
   for (const int block : pool) {
     const Block& what = group.blocks[static_cast<std::size_t>(block)];
     Found found;
-    if (!findSpot(group, arrangement.sheets, block, Rule::BestShortSide, random, 0, found)) {
+    if (block == refused ||
+        !findSpot(group, arrangement.sheets, block, Rule::BestShortSide, random, 0, found)) {
+      refused = block;
       arrangement.pool.push_back(block);
       arrangement.poolArea += what.area;
       continue;
@@ -183,7 +186,8 @@ class Nester {
     for (std::size_t g = 0; g < works_.size(); ++g) {
       arrangements.push_back(instead && g == changed ? *instead : works_[g].best);
       bounds.push_back(works_[g].bound);
-      if (!arrangements.back().pool.empty()) fillUp(*works_[g].group, arrangements.back());
+      if (!arrangements.back().pool.empty() && !(large_ && stopped()))
+        fillUp(*works_[g].group, arrangements.back());
     }
     const double began = elapsed();
     auto made = toPlan(request_, grouped_, arrangements, bounds,
