@@ -42,11 +42,14 @@
 #include "tests/app/heartbeat.h"
 #include "tests/faults/jobs.h"
 
-#if defined(__SANITIZE_ADDRESS__)
-constexpr bool kSanitized = true;
+#if defined(__has_feature)
+#define PLAINPATCH_HAS_ASAN __has_feature(address_sanitizer)
+#elif defined(__SANITIZE_ADDRESS__)
+#define PLAINPATCH_HAS_ASAN 1
 #else
-constexpr bool kSanitized = false;
+#define PLAINPATCH_HAS_ASAN 0
 #endif
+constexpr bool kSanitized = PLAINPATCH_HAS_ASAN != 0;
 
 namespace pp::test {
 namespace {
@@ -515,7 +518,7 @@ int runChild(TimedApplication& application, const std::string& name, std::uint64
               name.c_str(), static_cast<unsigned long long>(monkey.done()), application.longest(),
               qPrintable(application.longestWhat()), before, residentMb());
   std::fflush(stdout);
-  const double limit = (name == "boards" ? 100.0 : 50.0) * 10 * (kSanitized ? 10 : 1);
+  const double limit = (name == "boards" ? 100.0 : 50.0) * 10 * (kSanitized ? 40 : 1);
   if (application.longest() > limit) {
     std::printf("WRONG: the window did not answer for %.0f ms\n", application.longest());
     return kWrong;
