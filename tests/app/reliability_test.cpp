@@ -60,6 +60,13 @@ class Reliable : public testing::Test {
     test::settle();
   }
   Document& document() { return window_->document(); }
+  // The smallest edit there is; the job as it is then.
+  Job rename(const char* name) {
+    Job next = job();
+    next.name = name;
+    EXPECT_TRUE(document().edit(QStringLiteral("rename"), next).empty());
+    return next;
+  }
   const Job& job() { return document().job(); }
   ElevationView* elevation() {
     return named<ElevationView>(window_.get(), QStringLiteral("Elevation"));
@@ -181,9 +188,7 @@ TEST_F(Reliable, undoWhileAPanelIsDraggedEndsTheDrag) {
 TEST_F(Reliable, aSwapIsWithdrawnWithItsPlan) {
   open("ringing-trolley", 3);
   ASSERT_TRUE(waitFor([this] { return document().isPlanCurrent(); }));
-  Job next = job();
-  next.name = "something to undo";
-  ASSERT_TRUE(document().edit(QStringLiteral("rename"), next).empty());
+  rename("something to undo");
   ASSERT_TRUE(
       waitFor([this] { return document().isPlanCurrent() && !document().runner().isRunning(); }));
   test::settle();
@@ -205,9 +210,7 @@ TEST_F(Reliable, aSwapIsWithdrawnWithItsPlan) {
 
 TEST_F(Reliable, aMenuOfTheSentenceDiesWithItsSentence) {
   open("log-wall");
-  Job next = job();
-  next.name = "something to undo";
-  ASSERT_TRUE(document().edit(QStringLiteral("rename"), next).empty());
+  rename("something to undo");
   test::settle();
   click(window_.get(), QStringLiteral("finish"));
   ASSERT_NE(QApplication::activePopupWidget(), nullptr);
@@ -270,9 +273,7 @@ TEST_F(Reliable, tabGoesFromTheDrawingThroughTheWordsInTheirOrder) {
 
 TEST_F(Reliable, aJobThatWasNeverSavedIsOfferedAtTheNextStart) {
   open("hide-bench");
-  Job next = job();
-  next.name = "Hide bench, wider";
-  ASSERT_TRUE(document().edit(QStringLiteral("rename"), next).empty());
+  const Job next = rename("Hide bench, wider");
   document().file().settle();
   window_.reset();  // as if it had been killed
   window_ = newWindow();
@@ -290,9 +291,7 @@ TEST_F(Reliable, aJobThatWasNeverSavedIsOfferedAtTheNextStart) {
 
 TEST_F(Reliable, anEditTakenBackLeavesNothingToTakeUp) {
   open("hide-bench");
-  Job next = job();
-  next.name = "not for long";
-  ASSERT_TRUE(document().edit(QStringLiteral("rename"), next).empty());
+  rename("not for long");
   document().undo();
   document().file().settle();
   window_.reset();
@@ -321,9 +320,7 @@ TEST_F(Reliable, aFileOpenInAnotherWindowIsOpenedToRead) {
   EXPECT_FALSE(second->document().save(other).has_value());
   EXPECT_FALSE(second->document().file().isToRead());
   // The first window's work is still its own.
-  Job mine = job();
-  mine.name = "from the first window";
-  ASSERT_TRUE(document().edit(QStringLiteral("rename"), mine).empty());
+  rename("from the first window");
   EXPECT_FALSE(document().save(path).has_value());
   second->document().file().end();
 }
@@ -336,9 +333,7 @@ TEST_F(Reliable, aFileChangedByAnotherProgramIsNotWrittenOverWithoutAWord) {
   Job theirs = job();
   theirs.name = "theirs";
   ASSERT_FALSE(writeFile(path.toStdString(), writeJob(theirs)).has_value());
-  Job mine = job();
-  mine.name = "mine";
-  ASSERT_TRUE(document().edit(QStringLiteral("rename"), mine).empty());
+  const Job mine = rename("mine");
   answerNext(QStringLiteral("Cancel"));
   press(Qt::Key_S, Qt::ControlModifier);
   EXPECT_TRUE(asked_.contains(QStringLiteral("changed by something else"))) << asked_.toStdString();
@@ -355,9 +350,7 @@ TEST_F(Reliable, anAutosaveIsOfferedAlsoWhereItsFileIsNewer) {
   const QString path = folder.filePath(QStringLiteral("job.plainpatch"));
   open("ringing-trolley");
   ASSERT_FALSE(document().save(path).has_value());
-  Job mine = job();
-  mine.name = "mine";
-  ASSERT_TRUE(document().edit(QStringLiteral("rename"), mine).empty());
+  const Job mine = rename("mine");
   document().file().settle();
   window_.reset();
   Job theirs = mine;
@@ -377,9 +370,7 @@ TEST_F(Reliable, anAutosaveIsOfferedAlsoWhereItsFileIsNewer) {
 
 TEST_F(Reliable, closingAsksAndCancelStays) {
   open("ringing-trolley");
-  Job mine = job();
-  mine.name = "mine";
-  ASSERT_TRUE(document().edit(QStringLiteral("rename"), mine).empty());
+  const Job mine = rename("mine");
   answerNext(QStringLiteral("Cancel"));
   EXPECT_FALSE(window_->close());
   EXPECT_EQ(job(), mine);
