@@ -304,10 +304,12 @@ Result<Length> parseExpression(std::string_view text, Unit bare) {
   Reader::toLength(quantity, bare);
   const Ratio& ratio = quantity.ratio;
   if (ratio.overflowed) return refused(text, "a sum with smaller numbers");
-  Int128 twice = 2 * ratio.numerator;
-  if (ratio.numerator > (Int128{1} << 120) || ratio.numerator < -(Int128{1} << 120))
+  // Far above every length, and small enough to be doubled.
+  constexpr Int128 kMost = Int128{1} << 120;
+  if (ratio.numerator > kMost || ratio.numerator < -kMost || ratio.denominator > kMost)
     return refused(text, "a length of at most 1000 m");
-  twice += ratio.numerator < 0 ? -ratio.denominator : ratio.denominator;
+  const Int128 twice =
+      2 * ratio.numerator + (ratio.numerator < 0 ? -ratio.denominator : ratio.denominator);
   const Int128 nm = twice / (2 * ratio.denominator);
   if (nm > kLongest.inNm() || nm < -kLongest.inNm())
     return refused(text, "a length of at most 1000 m");

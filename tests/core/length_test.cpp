@@ -75,8 +75,10 @@ TEST(ParseExpression, simpleArithmetic) {
     ASSERT_TRUE(length.ok()) << text;
     EXPECT_EQ(length->inNm(), nm) << text;
   }
-  for (const char* text : {"", "1 +", "2in * 3in", "4 / 0", "(1", "1)", "5in / 2mm", "1e5", "a",
-                           "((((((((((((((((((((((((((((((((((((((((((((((((((((((1"})
+  for (const char* text :
+       {"", "1 +", "2in * 3in", "4 / 0", "(1", "1)", "5in / 2mm", "1e5", "a",
+        "((((((((((((((((((((((((((((((((((((((((((((((((((((((1",
+        "22*22*2*22*2*22*2*22*2*22*2*22*22*2*22*2*22*2*22222*2*22*2*22*2*22222*2*222"})
     EXPECT_FALSE(parseExpression(text, Unit::Inch).ok()) << text;
 }
 
