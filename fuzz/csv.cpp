@@ -24,7 +24,7 @@ extern "C" int LLVMFuzzerTestOneInput(const std::uint8_t* data, std::size_t size
   input.banding = ExchangeText{"banding", kBanding};
   Job job;
   job.materials = {{"birch-18", "birch", Length::mm(18), Length::mm(18)}};
-  job.bandings = {{"b", Length::mm(1), Length::mm(22), {}, Length::mm(50'000), true}};
+  job.bandings = {{"b", "b", Length::mm(1), Length::mm(22), {}, Length::mm(50'000), true}};
   switch (data[0] % 5) {
     case 0:
       input.parts.content = text;

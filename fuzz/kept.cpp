@@ -11,7 +11,8 @@ pp::Job rack() {
   job.name = "rack";
   job.materials = {{"birch-18", "birch", Length::mm(18), Length::um(17'800)},
                    {"birch-6", "birch", Length::mm(6), Length::mm(6)}};
-  job.bandings = {{"iron-on", Length::um(600), Length::mm(22), {}, Length::mm(50'000), true}};
+  job.bandings = {
+      {"iron-on", "iron-on", Length::um(600), Length::mm(22), {}, Length::mm(50'000), true}};
   for (const Material& material : job.materials) {
     StockPiece sheet;
     sheet.id = material.id + " sheet";

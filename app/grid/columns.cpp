@@ -255,7 +255,7 @@ std::vector<GridColumn> materialColumns() {
 std::vector<GridColumn> stockColumns() {
   return {
       textColumn(tr("Mark"),
-                 [](Job& job, std::size_t row) -> std::string& { return job.stock[row].id; }),
+                 [](Job& job, std::size_t row) -> std::string& { return job.stock[row].mark; }),
       choiceColumn(
           tr("Kind"), {tr("sheet"), tr("offcut")},
           [](const Job& job, std::size_t row) {

@@ -91,7 +91,7 @@ class Drawing {
     painter_.setPen(QPen(selected ? look::kSlate : look::kGraphite, selected ? 3 : 1));
     painter_.drawRect(selected ? r.adjusted(1.5, 1.5, -1.5, -1.5) : r);
     painter_.setPen(look::kGraphite);
-    if (isPinned(part.code)) pinMark(r);
+    if (isPinned(part)) pinMark(r);
     const QString size = figures(p.dx, p.dy, style_);
     const bool two = r.height() > 34 && r.width() > 60 && r.height() <= r.width() * 1.2;
     if (!two)
@@ -102,10 +102,10 @@ class Drawing {
   }
 
   // Whether one of the job's pins holds the part to this row of stock.
-  bool isPinned(const std::string& code) const {
+  bool isPinned(const Part& part) const {
     const auto& pins = picture_.job->pins;
     return std::any_of(pins.begin(), pins.end(), [&](const JobPin& pin) {
-      return pin.part == code && pin.stock == stock_.id;
+      return isOn(*picture_.job, pin, part, stock_.id);
     });
   }
 

@@ -11,6 +11,7 @@
 #include "app/paint/look.h"
 #include "app/paint/wood.h"
 #include "core/breakdown/kinds.h"
+#include "core/job/ids.h"
 
 namespace pp {
 namespace {
@@ -323,8 +324,8 @@ SolidScene sceneOf(const Job& job, const Assembly& assembly, const Breakdown& br
   };
   add(out, job, of(assembly.code), 0);
   if (const auto* group = std::get_if<CarcassGroup>(&assembly.body))
-    for (const std::string& code : group->members)
-      add(out, job, of(code), memberOffset(job, *group, code).inMm());
+    for (const Id id : group->members)
+      add(out, job, of(findAssembly(job, id)->code), memberOffset(job, *group, id).inMm());
   return out;
 }
 

@@ -37,7 +37,11 @@ std::optional<Problem> writePdf(const QString& path, Paper paper, bool landscape
 }
 
 QString labelCode(const Job& job, const Part& part, std::int64_t copy) {
-  return QStringLiteral("%1/%2/%3").arg(qs(job.name), qs(part.code)).arg(copy);
+  return QStringLiteral("PP1:%1:%2.%3:%4")
+      .arg(qs(job.id))
+      .arg(part.keys.empty() ? 0 : part.keys.front().assembly)
+      .arg(part.number)
+      .arg(copy);
 }
 
 }  // namespace pp

@@ -46,7 +46,8 @@ std::optional<Problem> printCuttingList(const PrintInput& input, Paper paper, co
 std::optional<Problem> printLabels(const PrintInput& input, const QString& path,
                                    const PrintWatch& watch = {});
 
-// What the QR code of a label says: job, part and copy, such as "Log wall/B1-03/2".
+// What the QR code of a piece's label says: "PP1:", the job's id, the part in the code book (the
+// assembly's id and the number), and which piece of it; "PP1:3f0c…:12.7:1".
 QString labelCode(const Job& job, const Part& part, std::int64_t copy);
 
 }  // namespace pp

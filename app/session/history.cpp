@@ -17,13 +17,17 @@ std::size_t bytesOf(const Opening& opening) {
 }
 
 std::size_t bytesOf(const StockPiece& piece) {
-  return sizeof(StockPiece) + piece.id.capacity() + piece.material.capacity() +
+  return sizeof(StockPiece) + piece.mark.capacity() + piece.material.capacity() +
          piece.lot.capacity();
 }
 
 std::size_t bytesOf(const LooseBoard& board) {
   return sizeof(LooseBoard) + board.name.capacity() + board.material.capacity() +
          board.features.size() * sizeof(Feature);
+}
+
+std::size_t bytesOf(const AssemblyCodes& codes) {
+  return sizeof(AssemblyCodes) + codes.parts.size() * (sizeof(PartNumbers) + sizeof(int));
 }
 
 std::size_t bytesOf(const Assembly& assembly);
@@ -66,10 +70,11 @@ std::size_t ownBytes(const Job& job, const Job& before) {
          job.bought.size() * sizeof(BoughtIn) + job.overrides.size() * sizeof(PartOverride) +
          job.pins.size() * sizeof(JobPin) + job.shop.machines.size() * sizeof(Machine) +
          bytesOf(job.assemblies, &before.assemblies) + bytesOf(job.loose, &before.loose) +
-         bytesOf(job.stock, &before.stock);
+         bytesOf(job.stock, &before.stock) + bytesOf(job.codes, &before.codes);
 }
 
 History::History(std::shared_ptr<const Job> job, std::size_t mostBytes) : mostBytes_(mostBytes) {
+  lastId_ = job->lastId;
   states_.push_back({std::move(job), {}, 0, 0});
   saved_ = 0;
 }
@@ -79,6 +84,7 @@ void History::push(std::string what, std::shared_ptr<const Job> job) {
     bytes_ -= states_.back().bytes;
     states_.pop_back();
   }
+  lastId_ = std::max(lastId_, job->lastId);
   const std::size_t own = ownBytes(*job, *now());
   states_.push_back({std::move(job), std::move(what), next_++, own});
   bytes_ += own;

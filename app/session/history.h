@@ -23,6 +23,9 @@ class History {
   // Ends what could be redone.
   void push(std::string what, std::shared_ptr<const Job> job);
 
+  // The highest that was given to anything in any state, those undone included.
+  Id lastId() const { return lastId_; }
+
   bool canUndo() const { return at_ > 0; }
   bool canRedo() const { return at_ + 1 < states_.size(); }
   // What the edits are called; empty where there is none.
@@ -51,6 +54,7 @@ class History {
   std::size_t at_ = 0;
   std::size_t next_ = 1;
   std::optional<std::size_t> saved_;
+  Id lastId_ = 0;
   std::size_t bytes_ = 0;
   std::size_t mostBytes_;
 };

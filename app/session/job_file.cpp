@@ -126,7 +126,7 @@ bool JobFile::isChangedByOthers() const {
   return now && now != stamp_;
 }
 
-std::optional<Problem> JobFile::save(const QString& path, const Job& job) {
+std::optional<Problem> JobFile::save(const QString& path, const Job& job, const Record& record) {
   if (const auto other = holderOf(path))
     return Problem{path.toStdString(),
                    0,
@@ -136,7 +136,7 @@ std::optional<Problem> JobFile::save(const QString& path, const Job& job) {
                        .arg(other->host)
                        .toStdString(),
                    tr("another name").toStdString()};
-  if (auto problem = writeFile(path.toStdString(), writeJob(job))) return problem;
+  if (auto problem = writeFile(path.toStdString(), writeJob(job, record))) return problem;
   path_ = path;
   toRead_ = false;
   lock(path);

@@ -9,6 +9,7 @@
 #include <vector>
 
 #include "app/session/autosaver.h"
+#include "core/plan/record.h"
 
 namespace pp {
 
@@ -47,7 +48,7 @@ class JobFile : public QObject {
   // What is in the file changed by others since it was read or written here?
   bool isChangedByOthers() const;
   // Writes the job to `path` and makes that its file. On failure nothing changes here.
-  std::optional<Problem> save(const QString& path, const Job& job);
+  std::optional<Problem> save(const QString& path, const Job& job, const Record& record);
 
   // Protects a state, or says that there is nothing to protect.
   void protect(std::shared_ptr<const Job> job);

@@ -1,12 +1,16 @@
 #include "app/shell/document.h"
 
 #include <QFile>
+#include <QRandomGenerator>
 #include <algorithm>
 #include <utility>
 
 #include "app/paint/figures.h"
+#include "core/breakdown/settle.h"
 #include "core/formats/file.h"
 #include "core/formats/job_json.h"
+#include "core/job/ids.h"
+#include "core/saw/kept_plan.h"
 #include "core/secondlook/plan_look.h"
 
 namespace pp {
@@ -20,11 +24,11 @@ Job emptyJob() {
   job.materials = {{"birch-18", "birch", Length::mm(18), Length::mm(18), true, Tone::Birch, 650},
                    {"birch-12", "birch", Length::mm(12), Length::mm(12), true, Tone::Birch, 650},
                    {"birch-6", "birch", Length::mm(6), Length::mm(6), true, Tone::Birch, 650}};
-  job.bandings = {{"birch iron-on", Length::um(600), Length::mm(22), Money::whole(11),
+  job.bandings = {{"iron-on", "birch iron-on", Length::um(600), Length::mm(22), Money::whole(11),
                    Length::mm(50'000), false}};
   for (const Material& material : job.materials) {
     StockPiece sheet;
-    sheet.id = material.id + " sheet";
+    sheet.mark = material.id + " sheet";
     sheet.material = material.id;
     sheet.length = Length::mm(2440);
     sheet.width = Length::mm(1220);
@@ -34,6 +38,24 @@ Job emptyJob() {
   for (const int length : {350, 400, 450, 500})
     job.slides.push_back({"side slide " + std::to_string(length), Length::mm(length)});
   return job;
+}
+
+// Sixteen hexadecimal digits that no other job has.
+std::string newJobId() {
+  return QString::number(QRandomGenerator::system()->generate64(), 16)
+      .rightJustified(16, QLatin1Char('0'))
+      .toStdString();
+}
+
+QString lostWords(const Lost& lost) {
+  QStringList words;
+  if (!lost.overrides.empty())
+    words << counted(std::ssize(lost.overrides), QObject::tr("choice made by hand"),
+                     QObject::tr("choices made by hand"));
+  if (!lost.pins.empty())
+    words << counted(std::ssize(lost.pins), QObject::tr("pin"), QObject::tr("pins"));
+  return QObject::tr("%1 went with it; undo brings all back.")
+      .arg(words.join(QObject::tr(" and ")));
 }
 
 }  // namespace
@@ -48,9 +70,9 @@ Document::Document(QObject* parent)
     : QObject(parent), history_(std::make_shared<const Job>(emptyJob())) {
   connect(&runner_, &PlanRunner::progressed, this, &Document::takePlan);
   connect(&runner_, &PlanRunner::nearlyFound, this,
-          [this](const PlanShown& shown, const nest::Nearly& nearly) {
-            if (!planCurrent_ || shown.job != plan_.job) return;
-            nearly_ = nearlyFinding(*shown.job, *shown.parts, nearly);
+          [this](const PlanShown&, const nest::Nearly& nearly) {
+            if (!planCurrent_ || !plan_.plan) return;
+            nearly_ = nearlyFinding(*plan_.job, *plan_.parts, nearly);
             mergeFindings();
             emit findingsChanged();
           });
@@ -62,6 +84,7 @@ void Document::takePlan(const PlanShown& shown) {
   const std::shared_ptr<const Plan> before = plan_.plan;
   const bool wasCurrent = planCurrent_;
   plan_ = shown;
+  settleOnJob();
   planCurrent_ = true;
   // What the user chose stays as long as nothing beats it.
   if (std::find(plan_.kept.begin(), plan_.kept.end(), chosen_) != plan_.kept.end())
@@ -75,6 +98,13 @@ void Document::takePlan(const PlanShown& shown) {
   emit planChanged();
 }
 
+// What is nested did not change since the search began, but what it is called may have.
+void Document::settleOnJob() {
+  plan_.job = jobValue();
+  plan_.parts = parts_;
+  plan_.request = request_;
+}
+
 // Nobody is told of a search that ends because everything ends.
 Document::~Document() {
   disconnect(&runner_, nullptr, nullptr, nullptr);
@@ -83,10 +113,14 @@ Document::~Document() {
 
 Problems Document::edit(const QString& what, Job next) {
   if (next == job()) return {};
-  Problems problems = validate(next);
-  if (!problems.empty()) return problems;
+  raise(next, record_);
+  auto settled = settle(next, history_.lastId());
+  if (!settled) return settled.problems();
+  const Lost lost = std::move(settled.value().lost);
+  breakdown_ = std::make_shared<const Breakdown>(std::move(settled.value().breakdown));
   history_.push(what.toStdString(), std::make_shared<const Job>(std::move(next)));
   show();
+  if (!lost.empty()) emit said(lostWords(lost));
   return {};
 }
 
@@ -117,12 +151,14 @@ QString Document::redoText() const {
 void Document::undo() {
   if (!canUndo()) return;
   history_.undo();
+  breakdown_ = std::make_shared<const Breakdown>(breakDown(job()));
   show();
 }
 
 void Document::redo() {
   if (!canRedo()) return;
   history_.redo();
+  breakdown_ = std::make_shared<const Breakdown>(breakDown(job()));
   show();
 }
 
@@ -130,8 +166,16 @@ QString Document::title() const {
   return qs(job().name);
 }
 
-void Document::take(Job job, const QString& path, Access access) {
+void Document::take(Job job, Record record, const QString& path, Access access) {
   runner_.stop();
+  record_ = std::move(record);
+  nested_.clear();
+  inFile_.reset();
+  raise(job, record_);
+  if (job.id.empty()) job.id = newJobId();
+  giveIds(job);
+  breakdown_ = std::make_shared<const Breakdown>(breakDown(job));
+  job.codes = breakdown_->codes;
   history_ = History(std::make_shared<const Job>(std::move(job)));
   file_.begin(path, access == Access::ToRead);
   plan_ = {};
@@ -157,7 +201,7 @@ void Document::dropWhatIsGone() {
     selection_.opening.reset();
 }
 
-// Everything follows the job that history says is now.
+// Everything follows the job that history says is now and its break-down.
 void Document::show() {
   if (findAssembly(job(), selection_.assembly) == nullptr)
     selection_ = {
@@ -170,17 +214,47 @@ void Document::show() {
 }
 
 void Document::derive() {
-  // Measured in bench/: a few milliseconds for the largest jobs, so it needs no thread.
-  breakdown_ = std::make_shared<const Breakdown>(breakDown(job()));
-  planCurrent_ = false;
-  chosen_ = nullptr;
-  nearly_.reset();
-  planFindings_.clear();
+  parts_ = std::make_shared<const std::vector<Part>>(sheetParts(breakdown_->parts));
+  request_ = std::make_shared<const NestRequest>(requestOf(job(), *parts_));
+  const std::string before =
+      std::exchange(nested_, parts_->empty() ? std::string() : fingerprint(*request_));
   jobFindings_ = secondLook(job(), *breakdown_);
-  mergeFindings();
-  startLayOut(kQuickSeconds, std::exchange(from_, nullptr));
+  if (nested_.empty() || nested_ != before || from_ != nullptr) {
+    planCurrent_ = false;
+    chosen_ = nullptr;
+    nearly_.reset();
+    planFindings_.clear();
+    mergeFindings();
+    if (!showKeptPlan()) startLayOut(kQuickSeconds, std::exchange(from_, nullptr));
+  } else {
+    // Names, notes, units and labels have no say in where parts lie.
+    if (plan_.plan && planCurrent_) {
+      settleOnJob();
+      planFindings_ = lookAtPlan(*plan_.job, *plan_.parts, *plan_.request, *plan_.plan);
+    }
+    mergeFindings();
+    emit planChanged();
+  }
   emit changed();
   emit stateChanged();
+}
+
+// The plan that the file kept, where it is of the job as it is.
+bool Document::showKeptPlan() {
+  if (from_ != nullptr || !record_.plan) return false;
+  auto plan = saw::planFor(record_, *request_);
+  if (!plan) return false;
+  runner_.stop();
+  plan_ = {};
+  settleOnJob();
+  plan_.plan = inFile_ = std::make_shared<const Plan>(std::move(*plan));
+  plan_.kept = {plan_.plan};
+  plan_.settled = true;
+  planCurrent_ = true;
+  lookAtPlanAgain();
+  modes_.planChanged();
+  emit planChanged();
+  return true;
 }
 
 void Document::lookAtPlanAgain() {
@@ -237,9 +311,9 @@ void Document::startLayOut(double seconds, std::shared_ptr<const Plan> from) {
 Problems Document::open(const QString& path, Access access) {
   const auto text = readFile(path.toStdString());
   if (!text) return text.problems();
-  auto job = readJob(path.toStdString(), text.value());
-  if (!job) return job.problems();
-  take(std::move(job).value(), path, access);
+  auto read = readJobWithRecord(path.toStdString(), text.value());
+  if (!read) return read.problems();
+  take(std::move(read.value().job), std::move(read.value().record), path, access);
   return {};
 }
 
@@ -249,19 +323,32 @@ Problems Document::openDemo(const QString& name) {
     return {{name.toStdString(), 0, {}, "no such demo job", "log-wall or ringing-trolley"}};
   auto job = readJob(name.toStdString(), file.readAll().toStdString());
   if (!job) return job.problems();
-  take(std::move(job).value(), QString(), Access::ToEdit);
+  job.value().id.clear();  // it becomes a job of its own
+  take(std::move(job).value(), {}, QString(), Access::ToEdit);
   return {};
 }
 
 void Document::openNew() {
-  take(emptyJob(), QString(), Access::ToEdit);
+  take(emptyJob(), {}, QString(), Access::ToEdit);
 }
 
 std::optional<Problem> Document::save(const QString& path) {
-  if (auto problem = file_.save(path, job())) return problem;
+  Record record = record_;
+  reserve(record, job());
+  if (planCurrent_ && plan_.plan) record.plan = KeptPlan{nested_, *plan_.plan};
+  if (auto problem = file_.save(path, job(), record)) return problem;
+  record_ = std::move(record);
+  inFile_ = planCurrent_ ? plan_.plan : nullptr;
   history_.markSaved();
   emit stateChanged();
   return std::nullopt;
+}
+
+void Document::keepRecord() {
+  if (isModified() || path().isEmpty() || file_.isToRead() || file_.isChangedByOthers()) return;
+  // A file of an older version is left as it is until it is saved.
+  if (!record_.codes.empty() && planCurrent_ && plan_.plan && plan_.plan != inFile_)
+    (void)save(path());
 }
 
 // After every edit; a job that is as its file has it needs no protection.
@@ -275,7 +362,13 @@ void Document::protect() {
 Problems Document::recover(const Unsaved& left, Access access) {
   auto read = JobFile::read(left);
   if (!read) return read.problems();
-  take(std::move(read.value().job), left.path, access);
+  // The record was never undone: it is as the file has it.
+  Record record;
+  if (!left.path.isEmpty())
+    if (const auto text = readFile(left.path.toStdString()))
+      if (auto file = readJobWithRecord(left.path.toStdString(), text.value()))
+        record = std::move(file.value().record);
+  take(std::move(read.value().job), std::move(record), left.path, access);
   history_.markUnsaved();  // what was recovered is not in the file yet
   protect();
   file_.settle();

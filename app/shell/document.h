@@ -63,6 +63,11 @@ class Document : public QObject {
   Problems openDemo(const QString& name);
   void openNew();
   std::optional<Problem> save(const QString& path);
+  // What was printed carries the codes it shows for good.
+  void reserveCodes() { reserve(record_, job()); }
+  // Before the job is left: the plan that is shown goes into its file, where that holds the job as
+  // it is.
+  void keepRecord();
 
   // The job's file, its lock and its autosave.
   JobFile& file() { return file_; }
@@ -99,9 +104,13 @@ class Document : public QObject {
   void measuredChanged();
   void planChanged();
   void findingsChanged();
+  // What an edit took with it, for the user to know.
+  void said(const QString& words);
 
  private:
-  void take(Job job, const QString& path, Access access);
+  void take(Job job, Record record, const QString& path, Access access);
+  bool showKeptPlan();
+  void settleOnJob();
   void show();
   void dropWhatIsGone();
   void derive();
@@ -120,6 +129,12 @@ class Document : public QObject {
   QString measuredWhat_;
   Length measured_ = Length::mm(600);
   PlanRunner runner_;
+  Record record_;
+  // What a plan has to be of: of the job as it is.
+  std::shared_ptr<const std::vector<Part>> parts_;
+  std::shared_ptr<const NestRequest> request_;
+  std::string nested_;  // its fingerprint; empty: nothing is to be nested
+  std::shared_ptr<const Plan> inFile_;
   PlanShown plan_;
   bool planCurrent_ = false;
   std::shared_ptr<const Plan> chosen_;  // by the user, among those kept

@@ -195,6 +195,7 @@ void PrintDialog::printInto(const QString& folder) {
   // What is printed is the plan that was shown, whatever the grid's edit sets going.
   if (document_.isPlanCurrent()) order.plan = document_.plan();
   if (const Problems problems = takeGrid(); !problems.empty()) return problem_->show(problems);
+  document_.reserveCodes();
   order.job = document_.jobValue();
   order.breakdown = document_.breakdownValue();
   order.paper = paper_->currentIndex() == 1 ? Paper::Letter : Paper::A4;

@@ -33,9 +33,10 @@ class BoardMaker {
       : maker_(maker), board_(board), copies_(copies) {}
 
   Result<Part> run() {
-    part_ =
-        maker_.board(board_.name.empty() ? "board" : board_.name, board_.material,
-                     Reason("typed length", board_.length), Reason("typed width", board_.width));
+    part_ = maker_.board(PartRole::Board, board_.material, Reason("typed length", board_.length),
+                         Reason("typed width", board_.width));
+    if (!board_.name.empty()) part_.name = board_.name;
+    part_.keys.front().opening = board_.id;
     part_.quantity = board_.quantity;
     const bool grained = findMaterial(maker_.job(), board_.material)->grained;
     part_.grain = !grained || board_.grain == BoardGrain::Any ? PartGrain::Any

@@ -31,7 +31,8 @@ bool same(const Machining& a, const Machining& b) {
 
 // Equal in everything but the place in the assembly.
 bool sameBoard(const Part& a, const Part& b) {
-  return a.run.empty() && b.run.empty() && a.name == b.name && a.hand == b.hand &&
+  return a.run.empty() && b.run.empty() && roleName(a.role) == roleName(b.role) &&
+         a.name == b.name && a.hand == b.hand && a.overridden == b.overridden &&
          a.material == b.material && same(a.thickness, b.thickness) && a.finish == b.finish &&
          a.oversize == b.oversize && a.grain == b.grain &&
          same(a.length.total(), b.length.total()) && same(a.width.total(), b.width.total()) &&
@@ -50,6 +51,7 @@ std::vector<Part> grouped(const std::vector<Part>& parts) {
       continue;
     }
     twin->quantity += part.quantity;
+    twin->keys.insert(twin->keys.end(), part.keys.begin(), part.keys.end());
     twin->poses.insert(twin->poses.end(), part.poses.begin(), part.poses.end());
     for (const Join& join : part.joins)
       if (std::find(twin->joins.begin(), twin->joins.end(), join) == twin->joins.end())
@@ -66,8 +68,9 @@ namespace {
 class AssemblyBreaker {
  public:
   // `cut`: the job as the assembly's lot makes it.
-  AssemblyBreaker(const Job& job, const Job& cut, const Assembly& assembly)
-      : job_(job), assembly_(assembly), maker_(cut, assembly) {}
+  AssemblyBreaker(const Job& job, const Job& cut, const Assembly& assembly,
+                  const CarcassGroup* group)
+      : job_(job), assembly_(assembly), group_(group), maker_(cut, assembly) {}
 
   Breakdown run() {
     std::visit([this](const auto& body) { breakDown(body); }, assembly_.body);
@@ -92,7 +95,7 @@ class AssemblyBreaker {
   }
 
   void breakDown(const Carcass& carcass) {
-    const auto layout = layOut(job_, assembly_);
+    const auto layout = layOut(job_, assembly_, group_);
     if (!layout) return trouble(layout.problems());
     if (!take(carcassParts(maker_, carcass, layout.value()))) return;
     for (const OpeningRect& leaf : layout->leaves) {
@@ -105,10 +108,9 @@ class AssemblyBreaker {
     }
     for (const OpeningRect& door : layout->doors)
       take(doorParts(maker_, carcass, layout.value(), door), door.path);
-    const CarcassGroup* group = groupOf(job_, assembly_.code);
-    if (layout->frame && !(group != nullptr && group->frame))
+    if (layout->frame && !(group_ != nullptr && group_->frame))
       take(frameParts(maker_, carcass, layout.value()));
-    if (carcass.stand && !(group != nullptr && group->stand))
+    if (carcass.stand && !(group_ != nullptr && group_->stand))
       take(standParts(maker_, *carcass.stand, carcass, layout.value()));
     if (carcass.cleat) hang(carcass, *carcass.cleat, layout.value());
   }
@@ -138,14 +140,16 @@ class AssemblyBreaker {
 
   const Job& job_;
   const Assembly& assembly_;
+  const CarcassGroup* group_;  // that it stands in, or null
   Maker maker_;
   Breakdown out_;
 };
 
 // What the user has made other than the rules say.
 void override(const Job& job, Part& part) {
+  const PartKey& key = part.keys.front();
   for (const PartOverride& one : job.overrides) {
-    if (one.part != part.code) continue;
+    if (!(one.alike ? one.part.isLike(key) : one.part == key)) continue;
     part.overridden = one.why;
     if (one.length) part.length = Reason("set by hand", *one.length);
     if (one.width) part.width = Reason("set by hand", *one.width);
@@ -166,41 +170,112 @@ void override(const Job& job, Part& part) {
 
 }  // namespace
 
-Breakdown breakDown(const Job& job, const Assembly& assembly) {
-  const bool group = std::holds_alternative<CarcassGroup>(assembly.body);
-  Breakdown out = assembly.lot.empty() || group
-                      ? AssemblyBreaker(job, job, assembly).run()
-                      : AssemblyBreaker(job, asCutFromLot(job, assembly), assembly).run();
-  out.parts = grouped(out.parts);
-  int number = 0;
-  for (Part& part : out.parts) {
-    part.code = fmt::format("{}-{:02}", assembly.code, ++number);
-    override(job, part);
+namespace {
+
+// Tells apart, by an index, what comes from one opening in one role.
+void index(std::vector<Part>& parts) {
+  std::map<PartKey, int> seen;
+  for (Part& part : parts) part.keys.front().index = ++seen[part.keys.front()];
+}
+
+// Gives the parts of one assembly their codes, as far as the job's book has them from there; null:
+// it has none. The book is kept as the job has it where it did not change, so that undo need not
+// keep it twice.
+void giveCodes(const Job& job, std::optional<std::size_t> row, Id assembly, const std::string& code,
+               std::vector<Part>& parts, Breakdown& out) {
+  AssemblyCodes book;
+  if (row) book = job.codes[*row];
+  book.assembly = assembly;
+  std::vector<std::vector<PartKey>> groups;
+  for (Part& part : parts) {
+    std::sort(part.keys.begin(), part.keys.end());
+    groups.push_back(part.keys);
   }
+  const std::vector<int> numbers = numbered(groups, book);
+  for (std::size_t i = 0; i < parts.size(); ++i) {
+    parts[i].number = numbers[i];
+    parts[i].code = fmt::format("{}-{:02}", code, numbers[i]);
+  }
+  if (row && job.codes[*row] == book)
+    out.codes.share(job.codes, *row);
+  else if (book.last > 0)
+    out.codes.push_back(std::move(book));
+}
+
+std::optional<std::size_t> rowOf(const Job& job, Id assembly) {
+  for (std::size_t i = 0; i < job.codes.size(); ++i)
+    if (job.codes[i].assembly == assembly) return i;
+  return std::nullopt;
+}
+
+// What is looked up for every assembly of a job, found once.
+struct Lookup {
+  std::map<Id, std::size_t> codes;
+  std::map<Id, const CarcassGroup*> groups;
+
+  explicit Lookup(const Job& job) {
+    for (std::size_t i = 0; i < job.codes.size(); ++i) codes.emplace(job.codes[i].assembly, i);
+    for (const Assembly& assembly : job.assemblies)
+      if (const auto* group = std::get_if<CarcassGroup>(&assembly.body))
+        for (const Id member : group->members) groups.emplace(member, group);
+  }
+  std::optional<std::size_t> row(Id assembly) const {
+    const auto at = codes.find(assembly);
+    return at == codes.end() ? std::nullopt : std::optional(at->second);
+  }
+  const CarcassGroup* group(Id carcass) const {
+    const auto at = groups.find(carcass);
+    return at == groups.end() ? nullptr : at->second;
+  }
+};
+
+Breakdown breakDown(const Job& job, const Assembly& assembly, const CarcassGroup* group,
+                    std::optional<std::size_t> row) {
+  const bool shared = std::holds_alternative<CarcassGroup>(assembly.body);
+  Breakdown out = assembly.lot.empty() || shared
+                      ? AssemblyBreaker(job, job, assembly, group).run()
+                      : AssemblyBreaker(job, asCutFromLot(job, assembly), assembly, group).run();
+  index(out.parts);
+  for (Part& part : out.parts) override(job, part);
+  out.parts = grouped(out.parts);
+  giveCodes(job, row, assembly.id, assembly.code, out.parts, out);
   return out;
+}
+
+}  // namespace
+
+Breakdown breakDown(const Job& job, const Assembly& assembly) {
+  return breakDown(job, assembly, groupOf(job, assembly.id), rowOf(job, assembly.id));
 }
 
 Breakdown breakDown(const Job& job) {
   Breakdown out;
+  const Lookup known(job);
+  const auto take = [&out](std::vector<Part>&& parts) {
+    out.parts.insert(out.parts.end(), std::make_move_iterator(parts.begin()),
+                     std::make_move_iterator(parts.end()));
+  };
   for (const Assembly& assembly : job.assemblies) {
-    Breakdown one = breakDown(job, assembly);
-    out.parts.insert(out.parts.end(), one.parts.begin(), one.parts.end());
+    Breakdown one = breakDown(job, assembly, known.group(assembly.id), known.row(assembly.id));
+    take(std::move(one.parts));
     out.troubles.insert(out.troubles.end(), one.troubles.begin(), one.troubles.end());
+    for (std::size_t i = 0; i < one.codes.size(); ++i) out.codes.share(one.codes, i);
   }
   Assembly none;
   none.code = kLooseCode;
   const Maker maker(job, none);
-  int number = 0;
+  std::vector<Part> loose;
   for (const LooseBoard& board : job.loose) {
     auto part = boardPart(maker, board, 1);
-    if (!part) {
+    if (part)
+      loose.push_back(std::move(part).value());
+    else
       out.troubles.push_back({kLooseCode, {}, false, part.problems().front()});
-      continue;
-    }
-    part.value().code = fmt::format("{}-{:02}", kLooseCode, ++number);
-    override(job, part.value());
-    out.parts.push_back(std::move(part).value());
   }
+  index(loose);
+  for (Part& part : loose) override(job, part);
+  giveCodes(job, known.row(0), 0, kLooseCode, loose, out);
+  take(std::move(loose));
   return out;
 }
 
@@ -213,12 +288,12 @@ std::vector<Part> sheetParts(const std::vector<Part>& parts) {
 
 std::vector<PartChange> changedParts(const std::vector<Part>& before,
                                      const std::vector<Part>& now) {
-  std::map<std::string, const Part*> known;
-  for (const Part& part : before) known[part.code] = &part;
+  std::map<PartKey, const Part*> known;
+  for (const Part& part : before) known[part.keys.front()] = &part;
   std::vector<PartChange> out;
   for (const Part& part : now) {
-    const auto at = known.find(part.code);
-    if (at == known.end() || at->second->name != part.name) continue;
+    const auto at = known.find(part.keys.front());
+    if (at == known.end()) continue;
     const Part& old = *at->second;
     if (old.cutLength() != part.cutLength() || old.cutWidth() != part.cutWidth())
       out.push_back({part.code, part.name, old.cutLength(), old.cutWidth(), part.cutLength(),

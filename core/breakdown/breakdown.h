@@ -18,6 +18,8 @@ struct Trouble {
 struct Breakdown {
   std::vector<Part> parts;  // by assembly, in the order they are built
   std::vector<Trouble> troubles;
+  // The job's code book with the numbers that were given now; what is no longer there is out of it.
+  SharedRows<AssemblyCodes> codes;
 };
 
 // Equal parts of an assembly become one part with a quantity; parts of a grain run stay single.

@@ -104,8 +104,8 @@ class Builder {
 
  private:
   bool mitred() const { return carcass_.top == TopSchool::Mitred; }
-  Part make(std::string name, Reason length, Reason width) const {
-    return maker_.board(std::move(name), carcass_.material, std::move(length), std::move(width));
+  Part make(PartRole role, Reason length, Reason width) const {
+    return maker_.board(role, carcass_.material, std::move(length), std::move(width));
   }
 
   Part makePanel(const PanelRect& panel) const {
@@ -145,8 +145,8 @@ class Builder {
     Reason height("height", carcass_.height);
     height.minus("stand", layout_.foot);
     if (carcass_.top == TopSchool::Capping) height.minus("top", t_);
-    Part part =
-        make(left ? "left side" : "right side", height, depthReason(layout_.sideDepth, "back"));
+    Part part = make(left ? PartRole::LeftSide : PartRole::RightSide, height,
+                     depthReason(layout_.sideDepth, "back"));
     part.hand = left ? Hand::Left : Hand::Right;
     Maker::place(part, {{left ? panel.rect.x + t_ : panel.rect.x, Length{}, panel.rect.z},
                         kUp,
@@ -190,23 +190,24 @@ class Builder {
       length = Reason("clear width", panel.rect.width).plus("rabbet depth", carcass_.topRabbet, 2);
       enters = carcass_.topRabbet;
     }
-    const char* name = shelf                                ? "fixed shelf"
-                       : panel.kind == PanelKind::FrontRail ? "front stretcher"
-                       : panel.kind == PanelKind::RearRail  ? "rear stretcher"
-                       : top                                ? "top"
-                                                            : "bottom";
+    const PartRole role = shelf                                ? PartRole::FixedShelf
+                          : panel.kind == PanelKind::FrontRail ? PartRole::FrontStretcher
+                          : panel.kind == PanelKind::RearRail  ? PartRole::RearStretcher
+                          : top                                ? PartRole::Top
+                                                               : PartRole::Bottom;
     const Length depth = shelf ? layout_.clearDepth : layout_.lyingDepth;
     // A fixed shelf beside a rail on edge stops before it.
     const Length behind = shelf && carcass_.top == TopSchool::StandingRail &&
                                   panel.rect.top() > layout_.outer.top() - carcass_.stretcher
                               ? t_
                               : Length{};
-    Part part = make(name, length,
+    Part part = make(role, length,
                      rail ? Reason("stretcher width", carcass_.stretcher)
                           : depthReason(depth, "back")
                                 .minus("behind the door", panel.setIn)
                                 .minus("rear rail", behind));
     part.opening = panel.path;
+    part.keys.front().opening = panel.after;
     const Length y =
         panel.kind == PanelKind::RearRail ? layout_.lyingDepth - carcass_.stretcher : panel.setIn;
     Maker::place(part, {{panel.rect.x - enters, y, top ? panel.rect.z : panel.rect.z + t_},
@@ -225,19 +226,20 @@ class Builder {
   }
 
   Part makeStandingRail(const PanelRect& panel) const {
-    Part part =
-        make("rear stretcher", shelfLength(panel.rect.width, carcass_.joint, carcass_.dadoDepth),
-             Reason("stretcher width", carcass_.stretcher));
+    Part part = make(PartRole::RearStretcher,
+                     shelfLength(panel.rect.width, carcass_.joint, carcass_.dadoDepth),
+                     Reason("stretcher width", carcass_.stretcher));
     Maker::place(
         part, {{panel.rect.x - joint_, layout_.clearDepth, panel.rect.z}, kRight, kUp, kForwards});
     return part;
   }
 
   Part makeDivider(const PanelRect& panel) const {
-    Part part =
-        make("divider", dividerLength(panel.rect.height, carcass_.joint, carcass_.dadoDepth),
-             depthReason(layout_.clearDepth, "back").minus("behind the door", panel.setIn));
+    Part part = make(PartRole::Divider,
+                     dividerLength(panel.rect.height, carcass_.joint, carcass_.dadoDepth),
+                     depthReason(layout_.clearDepth, "back").minus("behind the door", panel.setIn));
     part.opening = panel.path;
+    part.keys.front().opening = panel.after;
     Maker::place(part,
                  {{panel.rect.x, panel.setIn, panel.rect.z - joint_}, kUp, kBackwards, kRight});
     maker_.show(part, Side::Front, carcass_.banding);
@@ -251,7 +253,8 @@ class Builder {
   Part makeLining(const PanelRect& panel) const {
     const bool left = panel.kind == PanelKind::LeftLining;
     Part part =
-        make(left ? "left lining" : "right lining", Reason("clear height", panel.rect.height),
+        make(left ? PartRole::LeftLining : PartRole::RightLining,
+             Reason("clear height", panel.rect.height),
              depthReason(layout_.clearDepth, "back").minus("behind the fronts", panel.setIn));
     part.hand = left ? Hand::Left : Hand::Right;
     Maker::place(part, {{left ? panel.rect.x + t_ : panel.rect.x, panel.setIn, panel.rect.z},
@@ -267,7 +270,7 @@ class Builder {
   }
 
   Part makeKick(const PanelRect& panel) const {
-    Part part = make("kick board",
+    Part part = make(PartRole::KickBoard,
                      insideWidth(carcass_.width, t_)
                          .minus("wall allowance", carcass_.wallLeft + carcass_.wallRight),
                      Reason("toe height", carcass_.toe->height));
@@ -290,7 +293,7 @@ class Builder {
                             ? "top and bottom"
                             : depth;
     Part part = maker_.board(
-        "back", back.material,
+        PartRole::Back, back.material,
         backSize("clear height", in.height, lying, reach.bottom, reach.top, reach.clearance),
         backSize("clear width", in.width, depth, reach.left, reach.right, reach.clearance));
     part.grain =
@@ -316,7 +319,7 @@ class Builder {
       Machining cut =
           grooveAlong(part, "back", begins, layout_.backThickness, carcass_.back.rabbetDepth);
       // A capping top covers the sides' ends, so its cut stops where theirs are.
-      if (part.name == "top" && carcass_.top == TopSchool::Capping) {
+      if (part.role == PartRole::Top && carcass_.top == TopSchool::Capping) {
         cut.u0 = t_ - carcass_.back.rabbetDepth;
         cut.u1 = part.length.total() - cut.u0;
         cut.through = false;
@@ -480,7 +483,7 @@ class Builder {
     const ShelfRules& rules = carcass_.shelves;
     const Length front = rules.setBack + leaf.setIn;
     const Length behind = standsBehind(leaf) ? t_ : Length{};
-    Part part = make(pinned ? "adjustable shelf" : "loose shelf",
+    Part part = make(pinned ? PartRole::AdjustableShelf : PartRole::LooseShelf,
                      adjustableShelfLength(leaf.rect.width, rules),
                      adjustableShelfDepth(layout_.clearDepth, rules)
                          .minus("behind the door", leaf.setIn)
@@ -502,19 +505,21 @@ class Builder {
       return;
     }
     part.opening = leaf.path;
+    part.keys.front().opening = leaf.id;
     part.quantity = count;
     const Length space = air / (count + 1);
-    Part strip = make("shelf support",
+    Part strip = make(PartRole::ShelfSupport,
                       Reason("inside depth", layout_.clearDepth)
                           .minus("clearance", rules.clearance)
                           .minus("set-back", rules.setBack)
                           .minus("behind the door", leaf.setIn)
                           .minus("rear rail", behind),
                       Reason("strip", kStrip));
-    Part lip = make("shelf lip", part.length, Reason("lip height", rules.lip));
+    Part lip = make(PartRole::ShelfLip, part.length, Reason("lip height", rules.lip));
     strip.quantity = 2 * count;
     lip.quantity = count;
     strip.opening = lip.opening = leaf.path;
+    strip.keys.front().opening = lip.keys.front().opening = leaf.id;
     for (int i = 0; i < count; ++i) {
       const Length z = leaf.rect.z + (i + 1) * space + i * t_;  // underside
       Maker::place(part,
@@ -572,9 +577,10 @@ class Builder {
     if (leaf.rect.height < 3 * kStrip) return;
     const bool rail =
         carcass_.top == TopSchool::StandingRail && leaf.rect.top() == layout_.clear.top();
-    Part part =
-        make("nailing strip", Reason("clear width", leaf.rect.width), Reason("strip", kStrip));
+    Part part = make(PartRole::NailingStrip, Reason("clear width", leaf.rect.width),
+                     Reason("strip", kStrip));
     part.opening = leaf.path;
+    part.keys.front().opening = leaf.id;
     part.quantity = rail ? 1 : 2;
     for (const Length z : {leaf.rect.z, leaf.rect.top() - kStrip})
       if (z == leaf.rect.z || !rail)
@@ -588,9 +594,10 @@ class Builder {
     if (leaf.rect.top() != layout_.clear.top() || leaf.rect.height < 2 * height ||
         carcass_.top == TopSchool::StandingRail)
       return;
-    Part part = make("rear rail", Reason("clear width", leaf.rect.width),
+    Part part = make(PartRole::RearRail, Reason("clear width", leaf.rect.width),
                      Reason("stretcher width", height));
     part.opening = leaf.path;
+    part.keys.front().opening = leaf.id;
     Maker::place(
         part,
         {{leaf.rect.x, layout_.clearDepth, leaf.rect.top() - height}, kRight, kUp, kForwards});

@@ -10,7 +10,8 @@ Reason cleatBlank(Length height, Length thickness, Length kerf) {
 
 Result<Part> cleatPart(const Maker& maker, const std::string& material, Reason length,
                        Length height, Length x, Length y, Length z) {
-  Part part = maker.board("cleat", material, std::move(length), Reason("cleat height", height));
+  Part part =
+      maker.board(PartRole::Cleat, material, std::move(length), Reason("cleat height", height));
   const Length t = part.thickness;
   if (height <= t || part.length.total() <= Length{})
     return cannot("cleat", maker.shown(height) + " high",
@@ -27,7 +28,8 @@ Result<Part> cleatPart(const Maker& maker, const std::string& material, Reason l
 
 Part spacerPart(const Maker& maker, const std::string& material, Reason length, Length height,
                 Length x, Length y, Length z) {
-  Part part = maker.board("wall spacer", material, std::move(length), Reason("spacer", height));
+  Part part =
+      maker.board(PartRole::WallSpacer, material, std::move(length), Reason("spacer", height));
   Maker::place(part, {{x, y, z}, kRight, kUp, kBackwards});
   return part;
 }

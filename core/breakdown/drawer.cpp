@@ -193,8 +193,10 @@ Result<std::vector<DrawerPlan>> planDrawers(const Job& job, const Carcass& carca
                                 show(rules.slideReserve)));
   }
   std::vector<DrawerPlan> out;
-  for (const DrawerCell& cell : cells.value()) {
+  for (std::size_t i = 0; i < cells->size(); ++i) {
+    const DrawerCell& cell = cells.value()[i];
     DrawerPlan drawer;
+    drawer.id = bank.fronts[i].id;
     drawer.cell = cell;
     drawer.slide = slide;
     if (fronts) {
@@ -275,14 +277,13 @@ class Boxes {
   bool grooved() const { return !is(DrawerSchool::Brads); }
   Length lift() const { return grooved() ? Length{} : box().bottom; }
 
-  Part make(const std::string& what, const std::string& material, Reason length,
-            Reason width) const {
+  Part make(PartRole role, const std::string& material, Reason length, Reason width) const {
     const char* thing = kind_ == BankKind::Trays       ? "tray"
                         : kind_ == BankKind::Platforms ? "pull-out"
                                                        : "drawer";
-    Part part = maker_.board(fmt::format("{} {}", thing, what), material, std::move(length),
-                             std::move(width));
+    Part part = maker_.board(role, material, std::move(length), std::move(width), thing);
     part.opening = leaf_.path;
+    part.keys.front().opening = drawer_->id;
     return part;
   }
 
@@ -294,15 +295,16 @@ class Boxes {
     FrontRules rules = carcass_.fronts;
     // A drawer too low for a frame has a plain front.
     if (drawer_->front.rect.height < 3 * rules.frameWidth) rules.style = FrontStyle::Slab;
-    auto made = frontParts(maker_, rules, drawer_->front, "drawer front", false, leaf_.path);
+    auto made = frontParts(maker_, rules, drawer_->front,
+                           {PartRole::DrawerFront, drawer_->id, leaf_.path}, false);
     if (!made) return made.problems();
     for (Part& part : made.value()) {
-      if (matched && part.name == "drawer front") {
+      if (matched && part.role == PartRole::DrawerFront) {
         part.run = maker_.assembly().code + "-fronts";
         for (const std::size_t index : leaf_.path) part.run += fmt::format("-{}", index + 1);
         part.runOrder = order;
       }
-      if (part.name == "drawer front" || part.name.ends_with("upper rail")) {
+      if (part.role == PartRole::DrawerFront || part.role == PartRole::DrawerFrontUpperRail) {
         const Length width = part.width.total();
         part.machining.push_back(opener(rules, part, Edge::L2, width - width / 2));
       }
@@ -316,8 +318,8 @@ class Boxes {
   }
 
   void side(bool left) {
-    Part part = make(left ? "left side" : "right side", rules_.boxMaterial, sizes_.sideLength,
-                     sizes_.sideHeight);
+    Part part = make(left ? PartRole::BoxLeftSide : PartRole::BoxRightSide, rules_.boxMaterial,
+                     sizes_.sideLength, sizes_.sideHeight);
     part.hand = left ? Hand::Left : Hand::Right;
     const bool rabbeted = is(DrawerSchool::RabbetedFront);
     const Length y = rabbeted                 ? box().front - rules_.frontRabbet
@@ -340,7 +342,8 @@ class Boxes {
   }
 
   void boxFront() {
-    Part part = make("box front", rules_.boxMaterial, sizes_.frontLength, sizes_.frontHeight);
+    Part part =
+        make(PartRole::BoxFront, rules_.boxMaterial, sizes_.frontLength, sizes_.frontHeight);
     const bool whole = is(DrawerSchool::RabbetedFront) || is(DrawerSchool::Over);
     Maker::place(part,
                  {at(whole ? Length{} : box().side, box().front, lift()), kRight, kUp, kForwards});
@@ -361,7 +364,7 @@ class Boxes {
 
   // Ends of the box's front and back that meet the sides.
   void joinToSides(Part& part) const {
-    const bool back = part.name.ends_with("back");
+    const bool back = part.role == PartRole::BoxBack;
     if (is(DrawerSchool::Over) || (is(DrawerSchool::RabbetedFront) && !back)) return;
     const JoinKind kind = is(DrawerSchool::RabbetedFront) ? JoinKind::Dado
                           : is(DrawerSchool::Brads)       ? JoinKind::Brads
@@ -378,7 +381,7 @@ class Boxes {
   }
 
   void boxBack() {
-    Part part = make("box back", rules_.boxMaterial, sizes_.backLength, sizes_.backHeight);
+    Part part = make(PartRole::BoxBack, rules_.boxMaterial, sizes_.backLength, sizes_.backHeight);
     const Length rear = box().depth - box().front;
     switch (rules_.school) {
       case DrawerSchool::RabbetedFront:
@@ -402,7 +405,8 @@ class Boxes {
   }
 
   void bottom() {
-    Part part = make("bottom", rules_.bottomMaterial, sizes_.bottomWidth, sizes_.bottomDepth);
+    Part part =
+        make(PartRole::BoxBottom, rules_.bottomMaterial, sizes_.bottomWidth, sizes_.bottomDepth);
     part.grain = PartGrain::Any;
     if (!grooved()) {
       Maker::place(part, {at(Length{}, Length{}, box().bottom), kRight, kBackwards, kDown});
@@ -435,7 +439,7 @@ class Boxes {
   void runners() {
     const Length begin = std::max(drawer_->boxY, leaf_.setIn);
     Part part = make(
-        "runner", rules_.boxMaterial,
+        PartRole::BoxRunner, rules_.boxMaterial,
         Reason("box depth", drawer_->depth.total()).minus("before the case", begin - drawer_->boxY),
         Reason("runner height", rules_.runnerHeight));
     for (const bool left : {true, false}) {
@@ -458,7 +462,7 @@ class Boxes {
       const Length thick = first ? left : right;
       if (thick <= Length{}) continue;
       const Length begin = std::max(drawer_->boxY, leaf_.setIn);
-      Part part = make("slide pad", carcass_.material,
+      Part part = make(PartRole::SlidePad, carcass_.material,
                        Reason("slide length", drawer_->slide->length)
                            .minus("before the case", begin - drawer_->boxY),
                        Reason("pad", std::min(kPad, box().height)));

@@ -47,6 +47,7 @@ const Slide* longestSlide(const std::vector<Slide>& slides, Length depth, Length
 
 // One solved drawer, tray or pull-out, in carcass coordinates.
 struct DrawerPlan {
+  Id id = 0;
   DrawerCell cell;   // relative to the opening
   FrontPlace front;  // empty for what has none
   Length boxX, boxY, boxZ;

@@ -5,20 +5,22 @@
 namespace pp {
 namespace {
 
-const char* nameOf(MemberKind kind) {
+PartRole roleOf(MemberKind kind) {
   switch (kind) {
-    case MemberKind::Stile:
-      return "frame stile";
+    case MemberKind::LeftStile:
+      return PartRole::FrameLeftStile;
+    case MemberKind::RightStile:
+      return PartRole::FrameRightStile;
     case MemberKind::MiddleStile:
-      return "frame middle stile";
+      return PartRole::FrameMiddleStile;
     case MemberKind::UpperRail:
-      return "frame upper rail";
+      return PartRole::FrameUpperRail;
     case MemberKind::LowerRail:
-      return "frame lower rail";
+      return PartRole::FrameLowerRail;
     case MemberKind::MiddleRail:
-      return "frame middle rail";
+      break;
   }
-  return "";
+  return PartRole::FrameMiddleRail;
 }
 
 }  // namespace
@@ -49,10 +51,11 @@ Part memberPart(const Maker& maker, const FaceFrame& frame, const FrameMember& m
   const bool upright = member.upright();
   const Length length = upright ? r.height : r.width;
   const Length width = upright ? r.width : r.height;
-  Part part = maker.board(nameOf(member.kind), frame.material,
+  Part part = maker.board(roleOf(member.kind), frame.material,
                           Reason(upright ? "frame's opening height" : "between stiles", length),
                           Reason("member width", width));
-  if (member.kind == MemberKind::Stile) part.length = Reason("frame height", length);
+  part.keys.front().opening = member.opening;
+  if (member.outer()) part.length = Reason("frame height", length);
   part.show = Face::Outside;
   part.finish = frame.finish.value_or(maker.assembly().finish);
   const Length back = frameFront + part.thickness;
@@ -102,8 +105,9 @@ std::vector<Part> frameParts(const Maker& maker, const Carcass& carcass,
   const Length toe = carcass.toe ? carcass.toe->height : Length{};
   const FrontRect outline = frameOutline(layout.outer, layout.outer.z + toe, carcass, frame);
   std::vector<FrameMember> members = {
-      {MemberKind::Stile, {outline.x, outline.z, frame.stile, outline.height}},
-      {MemberKind::Stile, {outline.right() - frame.stile, outline.z, frame.stile, outline.height}}};
+      {MemberKind::LeftStile, {outline.x, outline.z, frame.stile, outline.height}},
+      {MemberKind::RightStile,
+       {outline.right() - frame.stile, outline.z, frame.stile, outline.height}}};
   members.insert(members.end(), layout.members.begin(), layout.members.end());
   std::vector<Part> out;
   for (const FrameMember& member : members) {

@@ -39,17 +39,12 @@ Machining round(Cut cut, std::string receives, Length u, Length v, Length width,
 
 class FrontMaker {
  public:
-  FrontMaker(const Maker& maker, const FrontRules& rules, const FrontPlace& place, std::string name,
-             bool upright, const OpeningPath& opening)
-      : maker_(maker),
-        rules_(rules),
-        place_(place),
-        name_(std::move(name)),
-        upright_(upright),
-        opening_(opening) {}
+  FrontMaker(const Maker& maker, const FrontRules& rules, const FrontPlace& place,
+             const FrontOf& of, bool upright)
+      : maker_(maker), rules_(rules), place_(place), of_(of), upright_(upright) {}
 
   std::vector<Part> slab() {
-    Part part = board(name_, rules_.material, upright_ ? place_.height : place_.width,
+    Part part = board(FrontPiece::Whole, rules_.material, upright_ ? place_.height : place_.width,
                       upright_ ? place_.width : place_.height);
     put(part, Length{}, Length{}, upright_, Length{});
     for (const Side side : {Side::Left, Side::Right, Side::Bottom, Side::Top})
@@ -71,7 +66,7 @@ class FrontMaker {
     const bool grooved = rules_.style == FrontStyle::GroovedFrame;
     for (const bool left : {true, false}) out.push_back(stile(left, grooved, panel, thickness));
     for (const bool lower : {true, false}) out.push_back(rail(lower, grooved, panel, thickness));
-    Part middle = board(name_ + " panel", panelMaterial(), framedPanel(place_.height, rules_),
+    Part middle = board(FrontPiece::Panel, panelMaterial(), framedPanel(place_.height, rules_),
                         framedPanel(place_.width, rules_));
     const Length into = rules_.tongue - rules_.panelClearance / 2;
     put(middle, width - into, width - into, true,
@@ -85,10 +80,12 @@ class FrontMaker {
     return rules_.panelMaterial.empty() ? rules_.material : rules_.panelMaterial;
   }
 
-  Part board(std::string name, const std::string& material, Reason length, Reason width) const {
-    Part part = maker_.board(std::move(name), material, std::move(length), std::move(width));
+  Part board(FrontPiece piece, const std::string& material, Reason length, Reason width) const {
+    Part part =
+        maker_.board(pieceOf(of_.role, piece), material, std::move(length), std::move(width));
     part.show = Face::Outside;
-    part.opening = opening_;
+    part.opening = of_.opening;
+    part.keys.front().opening = of_.id;
     if (rules_.finish) part.finish = *rules_.finish;
     return part;
   }
@@ -128,8 +125,8 @@ class FrontMaker {
 
   Part stile(bool left, bool grooved, Length panel, Length thickness) const {
     const Length width = rules_.frameWidth;
-    Part part =
-        board(name_ + " stile", rules_.material, place_.height, Reason("stile width", width));
+    Part part = board(left ? FrontPiece::LeftStile : FrontPiece::RightStile, rules_.material,
+                      place_.height, Reason("stile width", width));
     put(part, left ? Length{} : place_.rect.width - width, Length{}, true, Length{});
     part.hand = left ? Hand::Left : Hand::Right;
     if (grooved) {
@@ -137,7 +134,7 @@ class FrontMaker {
     } else {
       for (const Length u : {Length{}, part.length.total() - width})
         part.machining.push_back(
-            dadoAcross(part, name_ + " rail", u, width, thickness / 2, Face::Outside));
+            dadoAcross(part, roleName(of_.role) + " rail", u, width, thickness / 2, Face::Outside));
       panelRabbet(part, left, width - rules_.tongue, part.length.total() - width + rules_.tongue,
                   panel);
     }
@@ -146,7 +143,7 @@ class FrontMaker {
 
   Part rail(bool lower, bool grooved, Length panel, Length thickness) const {
     const Length width = rules_.frameWidth;
-    Part part = board(name_ + (lower ? " lower rail" : " upper rail"), rules_.material,
+    Part part = board(lower ? FrontPiece::LowerRail : FrontPiece::UpperRail, rules_.material,
                       grooved ? railLength(place_.width, rules_) : place_.width,
                       Reason("rail width", width));
     put(part, grooved ? width - rules_.tongue : Length{},
@@ -163,8 +160,8 @@ class FrontMaker {
       }
     } else {
       for (const Length u : {Length{}, part.length.total() - width})
-        part.machining.push_back(
-            dadoAcross(part, name_ + " stile", u, width, thickness - thickness / 2, Face::Inside));
+        part.machining.push_back(dadoAcross(part, roleName(of_.role) + " stile", u, width,
+                                            thickness - thickness / 2, Face::Inside));
       panelRabbet(part, lower, width, part.length.total() - width, panel);
     }
     return part;
@@ -173,14 +170,14 @@ class FrontMaker {
   const Maker& maker_;
   const FrontRules& rules_;
   const FrontPlace& place_;
-  std::string name_;
+  const FrontOf& of_;
   bool upright_;
-  const OpeningPath& opening_;
 };
 
 struct Leaf {
   FrontPlace place;
   Hinge hinge;
+  PartRole role;
 };
 
 std::vector<Leaf> leavesOf(const Carcass& carcass, const CarcassLayout& layout,
@@ -195,10 +192,11 @@ std::vector<Leaf> leavesOf(const Carcass& carcass, const CarcassLayout& layout,
   place.rect = {door.face.x - reach.left, door.face.z - reach.bottom, place.width.total(),
                 place.height.total()};
   place.face = layout.frameFront - (rules.fit == FrontFit::Overlay ? thickness : Length{});
-  if (count == 1) return {{place, hinge}};
+  const bool flap = hinge == Hinge::Top || hinge == Hinge::Bottom;
+  if (count == 1) return {{place, hinge, flap ? PartRole::Lid : PartRole::Door}};
   FrontPlace right = place;
   right.rect.x = door.face.right() + reach.right - right.rect.width;
-  return {{place, Hinge::Left}, {right, Hinge::Right}};
+  return {{place, Hinge::Left, PartRole::LeftDoor}, {right, Hinge::Right, PartRole::RightDoor}};
 }
 
 }  // namespace
@@ -267,11 +265,10 @@ std::vector<Length> hingePlaces(Length height, double grams, const std::vector<L
 }
 
 Result<std::vector<Part>> frontParts(const Maker& maker, const FrontRules& rules,
-                                     const FrontPlace& place, const std::string& name, bool upright,
-                                     const OpeningPath& opening) {
+                                     const FrontPlace& place, const FrontOf& of, bool upright) {
   if (place.rect.width <= Length{} || place.rect.height <= Length{})
     return cannot("fronts", "an opening that the gaps take up", "smaller gaps or a larger opening");
-  FrontMaker front(maker, rules, place, name, upright, opening);
+  FrontMaker front(maker, rules, place, of, upright);
   if (rules.style == FrontStyle::Slab) return front.slab();
   return front.framed();
 }
@@ -283,7 +280,7 @@ Result<std::vector<Part>> doorParts(const Maker& maker, const Carcass& carcass,
   std::vector<Part> out;
   for (const Leaf& leaf : leavesOf(carcass, layout, door, material.measured)) {
     const bool flap = leaf.hinge == Hinge::Top || leaf.hinge == Hinge::Bottom;
-    auto made = frontParts(maker, rules, leaf.place, flap ? "lid" : "door", !flap, door.path);
+    auto made = frontParts(maker, rules, leaf.place, {leaf.role, door.id, door.path}, !flap);
     if (!made) return made.problems();
     std::vector<Part> parts = std::move(made).value();
     const FrontRect& r = leaf.place.rect;
@@ -296,14 +293,15 @@ Result<std::vector<Part>> doorParts(const Maker& maker, const Carcass& carcass,
         blocked.push_back(panel.rect.z + panel.rect.height / 2 - r.z);
     for (Part& part : parts) {
       const bool slab = rules.style == FrontStyle::Slab;
-      const bool stile = part.name.ends_with("stile");
+      const FrontPiece piece = *frontPieceOf(part.role);
+      const bool stile = piece == FrontPiece::LeftStile || piece == FrontPiece::RightStile;
       const bool low = leaf.hinge == Hinge::Left || leaf.hinge == Hinge::Bottom;
       if (!flap && part.hand == Hand::None && slab)
         part.hand = leaf.hinge == Hinge::Left ? Hand::Left : Hand::Right;
       const bool hinged = slab || (!flap && stile && (part.hand == Hand::Left) == low) ||
-                          (flap && part.name.ends_with(low ? "lower rail" : "upper rail"));
+                          (flap && piece == (low ? FrontPiece::LowerRail : FrontPiece::UpperRail));
       const bool pulled = slab || (!flap && stile && (part.hand == Hand::Left) != low) ||
-                          (flap && part.name.ends_with(low ? "upper rail" : "lower rail"));
+                          (flap && piece == (low ? FrontPiece::UpperRail : FrontPiece::LowerRail));
       const Length along = flap && !slab ? part.length.total() : flap ? r.width : r.height;
       const Length v = low ? kCupCentre : part.width.total() - kCupCentre;
       if (hinged)

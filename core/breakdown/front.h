@@ -33,10 +33,16 @@ Reason framedPanel(const Reason& size, const FrontRules& rules);
 // off what lies at `blocked` (from the door's lower end) by 30 mm at least.
 std::vector<Length> hingePlaces(Length height, double grams, const std::vector<Length>& blocked);
 
+// What a front closes, and in which role; `id` is of the drawer, or of the first opening behind.
+struct FrontOf {
+  PartRole role = PartRole::Door;  // of the whole front
+  Id id = 0;
+  OpeningPath opening;
+};
+
 // The boards of one front. `upright`: its grain runs up. Problems when a frame leaves no panel.
 Result<std::vector<Part>> frontParts(const Maker& maker, const FrontRules& rules,
-                                     const FrontPlace& place, const std::string& name, bool upright,
-                                     const OpeningPath& opening);
+                                     const FrontPlace& place, const FrontOf& of, bool upright);
 
 // What a front is opened by, along its free edge (L1 or L2): the edge bevelled behind, or the screw
 // hole of a pull in the middle of its length, `in` from the edge.

@@ -3,14 +3,15 @@
 #include "core/breakdown/frame.h"
 #include "core/breakdown/kinds.h"
 #include "core/breakdown/stand.h"
+#include "core/job/ids.h"
 
 namespace pp {
 
-Length memberOffset(const Job& job, const CarcassGroup& group, const std::string& member) {
+Length memberOffset(const Job& job, const CarcassGroup& group, Id member) {
   Length x;
-  for (const std::string& code : group.members) {
-    if (code == member) break;
-    x += findAssembly(job, code)->carcass().width;
+  for (const Id id : group.members) {
+    if (id == member) break;
+    x += findAssembly(job, id)->carcass().width;
   }
   return x;
 }
@@ -22,12 +23,12 @@ class GroupMaker {
   GroupMaker(const Maker& maker, const CarcassGroup& group) : maker_(maker), group_(group) {}
 
   Result<std::vector<Part>> run() {
-    for (const std::string& code : group_.members) {
-      const Assembly& member = *findAssembly(maker_.job(), code);
+    for (const Id id : group_.members) {
+      const Assembly& member = *findAssembly(maker_.job(), id);
       auto layout = layOut(maker_.job(), member);
       if (!layout) return layout.problems();
       members_.push_back(
-          {&member.carcass(), std::move(layout).value(), memberOffset(maker_.job(), group_, code)});
+          {&member.carcass(), std::move(layout).value(), memberOffset(maker_.job(), group_, id)});
     }
     const CarcassLayout& first = members_.front().layout;
     for (const Member& member : members_) {
@@ -83,9 +84,11 @@ class GroupMaker {
       const FrontRect outline =
           frameOutline(member.layout.outer, member.layout.outer.z + toe, *member.carcass, frame);
       if (i == 0)
-        stile(out, {MemberKind::Stile, {outline.x, outline.z, frame.stile, outline.height}}, {i});
+        stile(out, {MemberKind::LeftStile, {outline.x, outline.z, frame.stile, outline.height}},
+              {i});
       for (FrameMember one : member.layout.members) {
         one.rect.x += member.x;
+        if (one.opening == 0) one.opening = firstOpening(member.carcass->inside);
         Part part = memberPart(maker_, frame, one, member.layout.frameFront);
         letIn(part, one, frame, member.layout, member.x);
         out.push_back(std::move(part));
@@ -95,9 +98,10 @@ class GroupMaker {
                              : member.x + member.layout.outer.right() - frame.middle / 2;
       const FrontRect rect{at, outline.z, last ? frame.stile : frame.middle, outline.height};
       if (last)
-        stile(out, {MemberKind::Stile, rect}, {i});
+        stile(out, {MemberKind::RightStile, rect}, {i});
       else
-        stile(out, {MemberKind::MiddleStile, rect}, {i, i + 1});
+        stile(out, {MemberKind::MiddleStile, rect, firstOpening(members_[i + 1].carcass->inside)},
+              {i, i + 1});
     }
   }
 

@@ -10,7 +10,7 @@ namespace pp {
 // What a group shares, in the first member's coordinates.
 Result<std::vector<Part>> groupParts(const Maker& maker, const CarcassGroup& group);
 // Where a member's own coordinates begin in the group's.
-Length memberOffset(const Job& job, const CarcassGroup& group, const std::string& member);
+Length memberOffset(const Job& job, const CarcassGroup& group, Id member);
 
 // Worktop: the sheet is the finished size less the solid edging on its edges.
 Reason topLength(const Top& top);

@@ -5,6 +5,7 @@
 #include <algorithm>
 
 #include "core/breakdown/frame.h"
+#include "core/job/ids.h"
 #include "core/job/size_list.h"
 
 namespace pp {
@@ -144,10 +145,10 @@ class Solver {
     // Linings stand behind whatever closes the frame.
     const Length behind = std::max(frameBack(), frontBehind());
     if (carcass_.liningLeft)
-      out_.panels.push_back({PanelKind::LeftLining, {in.x, in.z, t, in.height}, {}, 0, behind});
+      out_.panels.push_back({PanelKind::LeftLining, {in.x, in.z, t, in.height}, {}, 0, 0, behind});
     if (carcass_.liningRight)
       out_.panels.push_back(
-          {PanelKind::RightLining, {in.right() - t, in.z, t, in.height}, {}, 0, behind});
+          {PanelKind::RightLining, {in.right() - t, in.z, t, in.height}, {}, 0, 0, behind});
     baseboard();
   }
 
@@ -199,9 +200,9 @@ class Solver {
         (face.x < in.x || face.right() > in.right() || face.z < in.z || face.top() > in.top()))
       add("face frame", fmt::format("fronts {} thick", show(doorThickness_)),
           "stiles and rails wide enough to cover the panels' edges, or thinner fronts");
-    out_.members.push_back({MemberKind::UpperRail, {left, face.top(), face.width, frame.rail}});
+    out_.members.push_back({MemberKind::UpperRail, {left, face.top(), face.width, frame.rail}, 0});
     if (frame.lowerRail)
-      out_.members.push_back({MemberKind::LowerRail, {left, outline.z, face.width, frame.rail}});
+      out_.members.push_back({MemberKind::LowerRail, {left, outline.z, face.width, frame.rail}, 0});
     return face;
   }
 
@@ -225,13 +226,13 @@ class Solver {
   void opening(const Opening& opening, const FrontRect& rect, const FrontRect& face,
                OpeningPath& path, Length setIn, bool covered) {
     if (opening.door) {
-      out_.doors.push_back({path, rect, face, Length{}});
+      out_.doors.push_back({path, firstOpening(opening), rect, face, Length{}});
       setIn = behindDoor();
       covered = true;
     }
     const auto* split = std::get_if<Split>(&opening.content);
     if (split == nullptr) {
-      out_.leaves.push_back({path, rect, face, std::max(setIn, frameBack())});
+      out_.leaves.push_back({path, opening.id, rect, face, std::max(setIn, frameBack())});
       return;
     }
     const bool dividers = split->by == SplitBy::Dividers;
@@ -256,11 +257,13 @@ class Solver {
                                                    {at, rect.z, out_.thickness, rect.height},
                                                    path,
                                                    i - 1,
+                                                   firstOpening(split->children[i]),
                                                    setIn}
                                        : PanelRect{PanelKind::Shelf,
                                                    {rect.x, at, rect.width, out_.thickness},
                                                    path,
                                                    i - 1,
+                                                   firstOpening(split->children[i]),
                                                    setIn});
         if (dividers) at += out_.thickness;
       }
@@ -350,7 +353,8 @@ class Solver {
       }
       out_.members.push_back({dividers ? MemberKind::MiddleStile : MemberKind::MiddleRail,
                               dividers ? FrontRect{low, face.z, middle, face.height}
-                                       : FrontRect{face.x, low, face.width, middle}});
+                                       : FrontRect{face.x, low, face.width, middle},
+                              firstOpening(split.children[static_cast<std::size_t>(i) + 1])});
       from = dividers ? to + middle : to - middle;
       if (dividers) panel += out_.thickness;
     }
@@ -377,7 +381,7 @@ Result<CarcassLayout> layOut(const Job& job, const Carcass& carcass) {
   return Solver(job, carcass, {carcass.frame, carcass.stand}).run();
 }
 
-const CarcassGroup* groupOf(const Job& job, const std::string& carcass) {
+const CarcassGroup* groupOf(const Job& job, Id carcass) {
   for (const Assembly& assembly : job.assemblies)
     if (const auto* group = std::get_if<CarcassGroup>(&assembly.body))
       if (std::find(group->members.begin(), group->members.end(), carcass) != group->members.end())
@@ -385,11 +389,15 @@ const CarcassGroup* groupOf(const Job& job, const std::string& carcass) {
   return nullptr;
 }
 
-Result<CarcassLayout> layOut(const Job& given, const Assembly& assembly) {
+Result<CarcassLayout> layOut(const Job& job, const Assembly& assembly) {
+  return layOut(job, assembly, groupOf(job, assembly.id));
+}
+
+Result<CarcassLayout> layOut(const Job& given, const Assembly& assembly,
+                             const CarcassGroup* group) {
   const Job lotted = assembly.lot.empty() ? Job{} : asCutFromLot(given, assembly);
   const Job& job = assembly.lot.empty() ? given : lotted;
   const Carcass& carcass = assembly.carcass();
-  const CarcassGroup* group = groupOf(job, assembly.code);
   if (group == nullptr) return layOut(job, carcass);
   Surroundings around;
   around.frame = group->frame ? group->frame : carcass.frame;
@@ -397,8 +405,8 @@ Result<CarcassLayout> layOut(const Job& given, const Assembly& assembly) {
   if (group->frame) around.frameThickness = findMaterial(given, group->frame->material)->measured;
   around.stand = group->stand ? group->stand : carcass.stand;
   if (group->frame) {
-    around.neighbourLeft = group->members.front() != assembly.code;
-    around.neighbourRight = group->members.back() != assembly.code;
+    around.neighbourLeft = group->members.front() != assembly.id;
+    around.neighbourRight = group->members.back() != assembly.id;
   }
   return Solver(job, carcass, around).run();
 }

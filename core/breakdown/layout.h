@@ -37,11 +37,13 @@ struct PanelRect {
   FrontRect rect;         // what is seen between the panels it meets, joints not counted
   OpeningPath path;       // of the split it belongs to; empty for the outside panels
   std::size_t index = 0;  // which of the split's panels
+  Id after = 0;           // the first opening after it; 0 for the outside panels
   Length setIn = {};      // behind an inset door: from the panels' front edges
 };
 
 struct OpeningRect {
   OpeningPath path;
+  Id id = 0;       // of the opening, or the first one in it
   FrontRect rect;  // clear opening
   FrontRect face;  // what the face frame leaves of it; the same where there is no frame
   Length setIn;    // what is inside begins here: behind an inset door, or a frame's back
@@ -49,12 +51,16 @@ struct OpeningRect {
   FrontRect passage() const;
 };
 
-enum class MemberKind { Stile, MiddleStile, UpperRail, LowerRail, MiddleRail };
+enum class MemberKind { LeftStile, RightStile, MiddleStile, UpperRail, LowerRail, MiddleRail };
 
 struct FrameMember {
-  MemberKind kind = MemberKind::Stile;
+  MemberKind kind = MemberKind::LeftStile;
   FrontRect rect;
-  bool upright() const { return kind == MemberKind::Stile || kind == MemberKind::MiddleStile; }
+  // A middle one: the first opening after it; a rail of a group: the first of the member it is
+  // before; else 0.
+  Id opening = 0;
+  bool outer() const { return kind == MemberKind::LeftStile || kind == MemberKind::RightStile; }
+  bool upright() const { return outer() || kind == MemberKind::MiddleStile; }
 };
 
 struct CarcassLayout {
@@ -81,8 +87,10 @@ struct CarcassLayout {
 // names are in the job.
 Result<CarcassLayout> layOut(const Job& job, const Carcass& carcass);
 Result<CarcassLayout> layOut(const Job& job, const Assembly& assembly);
+// The same where the group it stands in is known; null: in none.
+Result<CarcassLayout> layOut(const Job& job, const Assembly& assembly, const CarcassGroup* group);
 
 // The group that has the carcass as a member, or null.
-const CarcassGroup* groupOf(const Job& job, const std::string& carcass);
+const CarcassGroup* groupOf(const Job& job, Id carcass);
 
 }  // namespace pp

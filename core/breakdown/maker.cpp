@@ -18,11 +18,13 @@ Side sideAt(const Direction& direction, bool high) {
 
 }  // namespace
 
-Part Maker::board(std::string name, const std::string& material, Reason length,
-                  Reason width) const {
+Part Maker::board(PartRole role, const std::string& material, Reason length, Reason width,
+                  std::string_view box) const {
   const Material& sheet = *findMaterial(job_, material);
   Part part;
-  part.name = std::move(name);
+  part.role = role;
+  part.name = roleName(role, box);
+  part.keys = {{.assembly = assembly_.id, .role = role, .opening = 0, .index = 1}};
   part.assembly = assembly_.code;
   part.material = material;
   part.lot = assembly_.lot;

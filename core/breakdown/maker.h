@@ -17,7 +17,9 @@ class Maker {
   Maker(const Job& job, const Assembly& assembly) : job_(job), assembly_(assembly) {}
 
   // A board without a place. Its thickness, grain and whether it is lumber follow the material.
-  Part board(std::string name, const std::string& material, Reason length, Reason width) const;
+  // `box`: what kind of box it is of, where it is of one.
+  Part board(PartRole role, const std::string& material, Reason length, Reason width,
+             std::string_view box = "drawer") const;
 
   // Says which way the edges look, for a board that lies as `pose` has it: L1, L2, W1, W2 in turn.
   static void place(Part& part, const Pose& pose);

@@ -193,4 +193,16 @@ std::string describe(const Machining& machining, const Part& part, const LengthS
                      machining.through ? "" : ", stopped");
 }
 
+const Part* findPart(const std::vector<Part>& parts, const PartKey& key) {
+  const auto at = std::find_if(parts.begin(), parts.end(), [&key](const Part& part) {
+    return std::binary_search(part.keys.begin(), part.keys.end(), key);
+  });
+  return at == parts.end() ? nullptr : &*at;
+}
+
+std::string codeOf(const std::vector<Part>& parts, const PartKey& key) {
+  const Part* part = findPart(parts, key);
+  return part == nullptr ? std::string() : part->code;
+}
+
 }  // namespace pp

@@ -80,9 +80,12 @@ struct Join {
 };
 
 struct Part {
-  std::string code;      // "B1-03"
-  std::string name;      // "left side"
-  std::string assembly;  // code of the assembly
+  std::string code;  // "B1-03"
+  int number = 0;    // of the code, in the book of its assembly
+  PartRole role = PartRole::Board;
+  std::string name;           // "left side"
+  std::vector<PartKey> keys;  // of all that are alike; sorted
+  std::string assembly;       // code of the assembly
   std::int64_t quantity = 1;
   Hand hand = Hand::None;
   std::string material;  // id of a Material
@@ -121,6 +124,10 @@ struct Part {
   // The whole board in its own frame.
   Box board() const;
 };
+
+// The part that has the key, or null; and its code, or nothing.
+const Part* findPart(const std::vector<Part>& parts, const PartKey& key);
+std::string codeOf(const std::vector<Part>& parts, const PartKey& key);
 
 // A row of equal cuts that takes no room that matters between parts.
 bool isRow(Cut cut);

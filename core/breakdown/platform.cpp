@@ -16,19 +16,19 @@ Result<std::vector<Part>> platformParts(const Maker& maker, const Platform& plat
       const Length x = i * width.total();
       const Length y = k * depth.total();
       for (const bool left : {true, false}) {
-        Part side = maker.board("box side", platform.material, depth, height);
+        Part side = maker.board(PartRole::PlatformSide, platform.material, depth, height);
         Maker::place(side,
                      {{left ? x : x + width.total() - t, y, Length{}}, kBackwards, kUp, kRight});
         out.push_back(std::move(side));
       }
       for (const bool front : {true, false}) {
-        Part end = maker.board("box front or back", platform.material,
+        Part end = maker.board(PartRole::PlatformEnd, platform.material,
                                Reason("box width", width.total()).minus("side", t, 2), height);
         Maker::place(
             end, {{x + t, front ? y : y + depth.total() - t, Length{}}, kRight, kUp, kBackwards});
         out.push_back(std::move(end));
       }
-      Part deck = maker.board("deck", platform.material, width, depth);
+      Part deck = maker.board(PartRole::Deck, platform.material, width, depth);
       deck.show = Face::Outside;
       Maker::place(deck, {{x, y, height.total()}, kRight, kBackwards, kUp});
       out.push_back(std::move(deck));

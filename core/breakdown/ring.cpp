@@ -10,8 +10,9 @@ Angle ringBevel(int pieces) {
 
 Result<std::vector<Part>> ringParts(const Maker& maker, const Ring& ring) {
   const Angle angle = ringBevel(ring.pieces);
-  Part part = maker.board("ring piece", ring.material, Reason("side at the long points", ring.side),
-                          Reason("board width", ring.width));
+  Part part =
+      maker.board(PartRole::RingPiece, ring.material, Reason("side at the long points", ring.side),
+                  Reason("board width", ring.width));
   const Length t = part.thickness;
   if (ring.side <= 2 * timesTangent(t, angle))
     return cannot("side", maker.shown(ring.side),

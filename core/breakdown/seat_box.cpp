@@ -66,8 +66,8 @@ class SeatMaker {
     return {};
   }
 
-  Part make(std::string name, Reason length, Reason width) const {
-    return maker_.board(std::move(name), seat_.material, std::move(length), std::move(width));
+  Part make(PartRole role, Reason length, Reason width) const {
+    return maker_.board(role, seat_.material, std::move(length), std::move(width));
   }
 
   void pockets(Part& part, const char* into) const {
@@ -81,7 +81,8 @@ class SeatMaker {
     const Reason clear = Reason("width", seat_.width).minus("end", t_, 2);
     const Reason high = Reason("height", seat_.height).minus("lid", t_);
     for (const bool left : {true, false}) {
-      Part end = make(left ? "left end" : "right end", Reason("depth", seat_.depth), high);
+      Part end =
+          make(left ? PartRole::LeftEnd : PartRole::RightEnd, Reason("depth", seat_.depth), high);
       end.hand = seat_.batten ? (left ? Hand::Left : Hand::Right) : Hand::None;
       Maker::place(end, {{left ? t_ : seat_.width - t_, Length{}, Length{}},
                          kBackwards,
@@ -92,17 +93,17 @@ class SeatMaker {
             notch(end, "batten", seat_.depth - notchIn_, seat_.depth, Length{}, notchUp_));
       out_.push_back(std::move(end));
     }
-    Part front = make("front", clear, high);
+    Part front = make(PartRole::SeatFront, clear, high);
     front.show = Face::Outside;
     Maker::place(front, {{t_, t_, Length{}}, kRight, kUp, kForwards});
     pockets(front, "end");
     out_.push_back(std::move(front));
-    Part rear = make("rear panel", clear, Reason(high).minus("batten", notchUp_));
+    Part rear = make(PartRole::SeatRear, clear, Reason(high).minus("batten", notchUp_));
     Maker::place(rear, {{t_, seat_.depth - t_, notchUp_}, kRight, kUp, kBackwards});
     pockets(rear, "end");
     out_.push_back(std::move(rear));
     Part bottom =
-        make("bottom", clear,
+        make(PartRole::SeatBottom, clear,
              Reason("depth", seat_.depth)
                  .minus("front", t_)
                  .minus(seat_.batten ? "rear panel or batten" : "rear panel", seat_.depth - rear_));
@@ -115,9 +116,9 @@ class SeatMaker {
   void dividers(const Reason& high) {
     const Length lid = lidWidth(seat_).total();
     for (int i = 1; i < seat_.lids; ++i) {
-      Part part =
-          make("divider", Reason("depth", seat_.depth).minus("front", t_).minus("rear panel", t_),
-               Reason(high).minus("bottom", t_));
+      Part part = make(PartRole::SeatDivider,
+                       Reason("depth", seat_.depth).minus("front", t_).minus("rear panel", t_),
+                       Reason(high).minus("bottom", t_));
       // Under the gap between two lids.
       const Length middle = i * lid + (i - 1) * seat_.lidGap + seat_.lidGap / 2;
       Maker::place(part, {{middle - t_ / 2, t_, t_}, kBackwards, kUp, kRight});
@@ -131,14 +132,14 @@ class SeatMaker {
 
   void lids() {
     const Length z = seat_.height - t_;
-    Part rail =
-        make("hinge rail", Reason("width", seat_.width), Reason("hinge rail", seat_.hingeRail));
+    Part rail = make(PartRole::HingeRail, Reason("width", seat_.width),
+                     Reason("hinge rail", seat_.hingeRail));
     Maker::place(rail, {{Length{}, seat_.depth - seat_.hingeRail, z}, kRight, kBackwards, kUp});
     rail.show = Face::Outside;
     out_.push_back(std::move(rail));
     const Length width = lidWidth(seat_).total();
     for (int i = 0; i < seat_.lids; ++i) {
-      Part lid = make("lid", lidWidth(seat_), lidDepth(seat_));
+      Part lid = make(PartRole::SeatLid, lidWidth(seat_), lidDepth(seat_));
       lid.show = Face::Outside;
       Maker::place(lid,
                    {{i * (width + seat_.lidGap), -seat_.overFront, z}, kRight, kBackwards, kUp});
@@ -152,7 +153,7 @@ class SeatMaker {
     const Reason foot = bracketFoot(seat_);
     const Length kerf = maker_.job().saw.kerf;
     for (int i = 0; i <= seat_.lids; ++i) {
-      Part bracket = make("back bracket", Reason("back height", seat_.backHeight), foot);
+      Part bracket = make(PartRole::BackBracket, Reason("back height", seat_.backHeight), foot);
       bracket.grain = PartGrain::Any;
       const Length span = seat_.width - t_;
       const Length x = i == seat_.lids ? span : i * span / seat_.lids;
@@ -169,7 +170,7 @@ class SeatMaker {
       bracket.blankWidth = taperBlank(foot.total(), seat_.bracketTop, seat_.backHeight, kerf);
       out_.push_back(std::move(bracket));
     }
-    Part rest = make("leaning back", Reason("width", seat_.width), leaningLength(seat_, t_));
+    Part rest = make(PartRole::LeaningBack, Reason("width", seat_.width), leaningLength(seat_, t_));
     rest.show = Face::Outside;
     const Length y = seat_.depth - foot.total();
     Maker::place(rest, {{Length{}, y, seat_.height - timesTangent(t_, seat_.lean)},

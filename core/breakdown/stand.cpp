@@ -32,16 +32,16 @@ Result<std::vector<Part>> baseFrameParts(const Maker& maker, const BaseFrame& fr
   for (std::int64_t s = 0; s < sections; ++s) {
     const Length x = at[0] + s * each;
     for (const bool front : {true, false}) {
-      Part rail =
-          maker.board("base rail", frame.material, section, Reason("frame height", frame.height));
+      Part rail = maker.board(PartRole::BaseRail, frame.material, section,
+                              Reason("frame height", frame.height));
       const Length y = front ? at[1] : at[1] + frame.depth - t;
       Maker::place(rail, {{x, y, at[2]}, kRight, kUp, kBackwards});
       out.push_back(std::move(rail));
     }
     const std::int64_t pieces = crossCount(each, t, frame.crossEvery);
     for (std::int64_t i = 0; i < pieces; ++i) {
-      Part piece = maker.board("base cross piece", frame.material, crossLength(frame.depth, t),
-                               Reason("frame height", frame.height));
+      Part piece = maker.board(PartRole::BaseCrossPiece, frame.material,
+                               crossLength(frame.depth, t), Reason("frame height", frame.height));
       const Length along = i + 1 == pieces ? each - t : i * (each - t) / (pieces - 1);
       Maker::place(piece, {{x + along, at[1] + t, at[2]}, kBackwards, kUp, kRight});
       out.push_back(std::move(piece));
@@ -75,7 +75,7 @@ Result<std::vector<Part>> standParts(const Maker& maker, const Stand& stand, con
   if (stand.kind != StandKind::Runners) return std::vector<Part>{};
   if (depth <= Length{})
     return cannot("stand", maker.shown(stand.setIn) + " set in", "less than the carcass's depth");
-  Part part = maker.board("foot runner", stand.material,
+  Part part = maker.board(PartRole::FootRunner, stand.material,
                           Reason("depth", layout.sideDepth)
                               .minus("set-in", stand.setIn)
                               .minus("baseboard", mouldingDepth(carcass)),

@@ -64,7 +64,7 @@ class TopMaker {
     Length lower;
     if (top_.build == TopBuild::Laminated) {
       const std::string& material = top_.lowerMaterial.empty() ? top_.material : top_.lowerMaterial;
-      for (Part& part : flat("top lower layer", material, width_, y_, Joints::Staggered)) {
+      for (Part& part : flat(PartRole::TopLowerLayer, material, width_, y_, Joints::Staggered)) {
         part.oversize = top_.oversize;
         part.oversizeWhy = "flush-trimmed after gluing";
         lower = part.thickness;
@@ -75,7 +75,7 @@ class TopMaker {
       strips();
     }
     z_ += lower;
-    for (Part& part : flat("top", top_.material, width_, y_, Joints::InLine)) {
+    for (Part& part : flat(PartRole::TopSheet, top_.material, width_, y_, Joints::InLine)) {
       part.show = Face::Outside;
       out_.push_back(std::move(part));
     }
@@ -89,8 +89,8 @@ class TopMaker {
 
   // The whole length, in as many equal sections as no sheet would hold. What lies under the sheets
   // is staggered: it begins and ends with half a section, so that no joint lies under a joint.
-  std::vector<Part> flat(const char* name, const std::string& material, const Reason& width,
-                         Length y, Joints joints) const {
+  std::vector<Part> flat(PartRole role, const std::string& material, const Reason& width, Length y,
+                         Joints joints) const {
     const std::int64_t sections = sectionCount(length_.total(), top_.longest);
     const bool halves = joints == Joints::Staggered && sections > 1;
     const std::int64_t pieces = sections + (halves ? 1 : 0);
@@ -100,7 +100,7 @@ class TopMaker {
       const bool half = halves && (i == 0 || i + 1 == pieces);
       const Reason length =
           sections == 1 ? length_ : length_.shared(half ? 2 * sections : sections);
-      out.push_back(maker_.board(name, material, length, width));
+      out.push_back(maker_.board(role, material, length, width));
       Maker::place(out.back(), {{x, y, z_}, kRight, kBackwards, kUp});
       x += length.total();
     }
@@ -110,23 +110,24 @@ class TopMaker {
   void strips() {
     const Reason strip("strip width", top_.strip);
     for (const bool front : {true, false})
-      for (Part& part : flat("build-up strip, long", top_.material, strip,
-                             front ? y_ : y_ + width_.total() - top_.strip, Joints::Staggered))
+      for (Part& part :
+           flat(front ? PartRole::FrontLongStrip : PartRole::RearLongStrip, top_.material, strip,
+                front ? y_ : y_ + width_.total() - top_.strip, Joints::Staggered))
         out_.push_back(std::move(part));
     const Reason between = Reason("top's depth", width_.total()).minus("strip", top_.strip, 2);
     const Length centres = length_.total() - top_.strip;
     const std::int64_t gaps =
         (centres.inNm() + top_.stripEvery.inNm() - 1) / top_.stripEvery.inNm();
     for (std::int64_t i = 0; i <= gaps; ++i) {
-      Part part = maker_.board("build-up strip, across", top_.material, between, strip);
+      Part part = maker_.board(PartRole::CrossStrip, top_.material, between, strip);
       const Length along = i == gaps ? centres : i * centres / gaps;
       Maker::place(part, {{x_ + along, y_ + top_.strip, z_}, kBackwards, kRight, kUp});
       out_.push_back(std::move(part));
     }
   }
 
-  Part stripOf(const char* name, const Reason& length, Length high) const {
-    Part part = maker_.board(name, top_.edgingMaterial, length, Reason("top's thickness", high));
+  Part stripOf(PartRole role, const Reason& length, Length high) const {
+    Part part = maker_.board(role, top_.edgingMaterial, length, Reason("top's thickness", high));
     part.thickness = top_.edging;
     part.show = Face::Outside;
     return part;
@@ -141,7 +142,8 @@ class TopMaker {
     const Length e = top_.edging;
     for (const bool fore : {true, false}) {
       if (!(fore ? front : back)) continue;
-      Part part = stripOf(fore ? "front edging" : "rear edging", frontEdging(top_), high);
+      Part part =
+          stripOf(fore ? PartRole::FrontEdging : PartRole::RearEdging, frontEdging(top_), high);
       const Length x = x_ - (left ? e : Length{});
       // Inside is the face that is glued on.
       Maker::place(
@@ -155,7 +157,8 @@ class TopMaker {
     }
     for (const bool first : {true, false}) {
       if (!(first ? left : right)) continue;
-      Part part = stripOf(first ? "left edging" : "right edging", sideEdging(top_), high);
+      Part part =
+          stripOf(first ? PartRole::LeftEdging : PartRole::RightEdging, sideEdging(top_), high);
       part.hand = mitred && front != back ? (first ? Hand::Left : Hand::Right) : Hand::None;
       const Length y = y_ - (mitred && front ? e : Length{});
       Maker::place(

@@ -5,7 +5,7 @@ namespace pp {
 
 Result<std::vector<Part>> wallPanelParts(const Maker& maker, const WallPanel& panel) {
   std::vector<Part> out;
-  Part board = maker.board("wall panel", panel.material, Reason("height", panel.height),
+  Part board = maker.board(PartRole::WallPanelSheet, panel.material, Reason("height", panel.height),
                            Reason("width", panel.width));
   board.show = Face::Outside;
   const Length t = board.thickness;

@@ -6,17 +6,28 @@
 #include <string_view>
 
 #include "core/job/job.h"
+#include "core/plan/record.h"
 
 namespace pp {
 
-inline constexpr int kJobFileVersion = 1;
+inline constexpr int kJobFileVersion = 2;
 
 // Reads a whole job or says everything that is wrong with it (at most 50 problems), each with the
-// line for text that is not JSON, else with the JSON pointer of the field. Unknown fields, unknown
-// versions, keys that stand twice and trailing text are refused.
+// line for text that is not JSON, else with the JSON pointer of the field. Unknown fields, newer
+// versions, keys that stand twice and trailing text are refused. A file of version 1 is read as the
+// job it meant, with ids and the numbers its parts had.
 Result<Job> readJob(const std::string& file, std::string_view text);
 
+// The design alone.
 std::string writeJob(const Job& job);
+
+// Both halves of the file.
+struct JobWithRecord {
+  Job job;
+  Record record;
+};
+Result<JobWithRecord> readJobWithRecord(const std::string& file, std::string_view text);
+std::string writeJob(const Job& job, const Record& record);
 
 // One assembly as it stands in a job file; `file` names it in problems. Materials are not looked
 // up.

@@ -1,5 +1,8 @@
 #include "core/formats/json_fields.h"
 
+#include "core/length/format.h"
+#include "core/length/parse.h"
+
 #include <algorithm>
 
 namespace pp {
@@ -75,6 +78,28 @@ Result<OrderedJson> parseJson(const std::string& file, std::string_view text) {
   } catch (const OrderedJson::exception&) {
     return Problem{file, 0, {}, "a number out of range or broken text", "JSON"};
   }
+}
+
+OrderedJson lengthJson(Length length, Unit unit) {
+  if (unit == Unit::Inch) {
+    const std::string text = formatExact(length, unit);
+    if (text.find('.') == std::string::npos && length >= Length{}) return text;
+  }
+  return length.inMm();
+}
+
+void JsonReader::read(const OrderedJson& json, const std::string& pointer, Length& value) {
+  if (json.is_string()) {
+    const auto length = parseLength(json.get<std::string>(), std::nullopt);
+    if (length) {
+      value = length.value();
+      return;
+    }
+  } else if (const auto nm = scaled(json, 1e6, 1e6)) {
+    value = Length::nm(*nm);
+    return;
+  }
+  refuse(pointer, json, "millimetres with at most six decimals, or a text with its unit");
 }
 
 }  // namespace pp

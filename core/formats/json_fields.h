@@ -12,6 +12,7 @@
 #include <utility>
 #include <vector>
 
+#include "core/job/part_key.h"
 #include "core/job/shared_rows.h"
 #include "core/length/length.h"
 #include "core/result/result.h"
@@ -23,21 +24,36 @@ using OrderedJson = nlohmann::ordered_json;
 template <class T>
 using Choices = std::vector<std::pair<const char*, T>>;
 
+// Millimetres, or the text "24 1/2 in".
+OrderedJson lengthJson(Length length, Unit unit);
+
 // Writes one object.
 class JsonWriter {
  public:
+  // In inches a length that lies on a whole 64th is written as a text with its unit.
+  explicit JsonWriter(Unit unit = Unit::Millimetre) : unit_(unit) {}
+
+  Unit unit() const { return unit_; }
   OrderedJson take() { return std::move(object_); }
 
   void operator()(const char* name, const std::string& value) { object_[name] = value; }
-  void operator()(const char* name, const Length& value) { object_[name] = value.inMm(); }
+  void operator()(const char* name, const Length& value) {
+    object_[name] = lengthJson(value, unit_);
+  }
   void operator()(const char* name, const Money& value) { object_[name] = value.asDouble(); }
   void operator()(const char* name, const Angle& value) {
     constexpr double kMillidegrees = 1000;
     object_[name] = static_cast<double>(value.inMillidegrees()) / kMillidegrees;
   }
   void operator()(const char* name, bool value) { object_[name] = value; }
+  void operator()(const char* name, const PartKey& key) { object_[name] = keyText(key); }
+  // An id that was not given yet is not written.
+  void id(const char* name, Id value) {
+    if (value != 0) object_[name] = value;
+  }
   void operator()(const char* name, int value) { object_[name] = value; }
   void operator()(const char* name, std::int64_t value) { object_[name] = value; }
+  void operator()(const char* name, std::size_t value) { object_[name] = value; }
   template <class T>
   void operator()(const char* name, const std::optional<T>& value) {
     if (value) (*this)(name, *value);
@@ -81,14 +97,20 @@ class JsonWriter {
 
  private:
   template <class T>
-  static OrderedJson element(const T& value) {
-    JsonWriter inner;
-    fields(inner,
-           const_cast<T&>(value));  // the description is shared with the reader; nothing is changed
-    return inner.take();
+  OrderedJson element(const T& value) const {
+    if constexpr (std::is_arithmetic_v<T>) {
+      return OrderedJson(value);
+    } else {
+      JsonWriter inner(unit_);
+      fields(
+          inner,
+          const_cast<T&>(value));  // the description is shared with the reader; nothing is changed
+      return inner.take();
+    }
   }
 
   OrderedJson object_ = OrderedJson::object();
+  Unit unit_;
 };
 
 // Reads one object; problems of all nested readers go into one list.
@@ -141,6 +163,8 @@ class JsonReader {
     refuse(pointer_ + "/" + name, *json, "one of " + words);
   }
 
+  void id(const char* name, Id& value) { (*this)(name, value); }
+
   // Whether an optional field is there to be read; then it has a value to read into.
   template <class T>
   bool wants(const char* name, std::optional<T>& value) {
@@ -182,11 +206,13 @@ class JsonReader {
     else
       refuse(pointer, json, "true or false");
   }
-  void read(const OrderedJson& json, const std::string& pointer, Length& value) {
-    if (const auto nm = scaled(json, 1e6, 1e6))
-      value = Length::nm(*nm);
+  void read(const OrderedJson& json, const std::string& pointer, Length& value);
+  void read(const OrderedJson& json, const std::string& pointer, PartKey& value) {
+    const auto key = json.is_string() ? parseKey(json.get<std::string>()) : std::nullopt;
+    if (key)
+      value = *key;
     else
-      refuse(pointer, json, "millimetres with at most six decimals");
+      refuse(pointer, json, "the key of a part, such as \"3:divider@7\"");
   }
   void read(const OrderedJson& json, const std::string& pointer, Angle& value) {
     if (const auto units = scaled(json, 1e3, 360))
@@ -206,6 +232,14 @@ class JsonReader {
       value = *whole;
     else
       refuse(pointer, json, "a whole number");
+  }
+  void read(const OrderedJson& json, const std::string& pointer, std::size_t& value) {
+    std::int64_t whole = 0;
+    read(json, pointer, whole);
+    if (whole < 0)
+      refuse(pointer, json, "0 or more");
+    else
+      value = static_cast<std::size_t>(whole);
   }
   void read(const OrderedJson& json, const std::string& pointer, int& value) {
     if (const auto whole = scaled(json, 1, 1e9); whole && json.is_number_integer())

@@ -7,6 +7,7 @@
 
 #include "core/formats/job_json.h"
 #include "core/formats/json_fields.h"
+#include "core/job/ids.h"
 
 namespace pp {
 namespace {
@@ -21,7 +22,8 @@ bool namesMaterial(const std::string& field) {
   return kFields.count(field) > 0;
 }
 bool namesBanding(const std::string& field) {
-  return field == "banding" || field == "bandLong" || field == "bandShort";
+  return field == "banding" || field == "bandLong" || field == "bandShort" || field == "farLong" ||
+         field == "farShort";
 }
 
 // Every text in fields that `chosen` accepts, replaced.
@@ -103,14 +105,16 @@ Result<Assembly> placed(const LibraryItem& item, const Job& job) {
   });
   replaceIn(json, namesBanding, [&](const std::string& name) {
     if (name.empty() || findBanding(job, name) != nullptr) return name;
-    return job.bandings.empty() ? std::string() : job.bandings.front().name;
+    return job.bandings.empty() ? std::string() : job.bandings.front().id;
   });
-  return readAssembly(item.name, json.dump());
+  auto read = readAssembly(item.name, json.dump());
+  if (!read) return read;
+  return withoutIds(std::move(read).value());
 }
 
 std::string writeLibraryItem(const std::string& name, const std::string& about,
                              const Assembly& assembly, const Job& job) {
-  OrderedJson json = OrderedJson::parse(writeAssembly(assembly));
+  OrderedJson json = OrderedJson::parse(writeAssembly(withoutIds(assembly)));
   const std::map<std::string, std::string> roles = rolesOf(job);
   replaceIn(json, namesMaterial, [&](const std::string& id) {
     for (const char* role : {"case", "back", "box", "solid"})

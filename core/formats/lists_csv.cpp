@@ -79,9 +79,12 @@ Result<std::vector<LooseBoard>> readLooseBoards(const std::string& file, std::st
         BoardGrain::Any);
     const auto band = [&](const char* column) {
       const std::string& name = rows.text(column);
-      if (!name.empty() && findBanding(job, name) == nullptr)
-        rows.refuse(column, "'" + shown(name) + "'", "a banding of the rack");
-      return name;
+      if (name.empty()) return std::string();
+      const auto banding = std::find_if(job.bandings.begin(), job.bandings.end(),
+                                        [&name](const Banding& one) { return one.name == name; });
+      if (banding != job.bandings.end()) return banding->id;
+      rows.refuse(column, "'" + shown(name) + "'", "a banding of the rack");
+      return std::string();
     };
     board.bandLong = band("band_l1");
     board.bandShort = band("band_w1");

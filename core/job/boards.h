@@ -6,6 +6,7 @@
 #include <string>
 #include <vector>
 
+#include "core/job/id.h"
 #include "core/job/shared_rows.h"
 #include "core/length/length.h"
 
@@ -47,6 +48,7 @@ struct LooseBoard {
   std::string bandLong, bandShort;  // on both edges along the length, and along the width; or empty
   std::optional<std::string> farLong, farShort;  // on the far edge, where that has another or none
   std::vector<Feature> features;
+  Id id = 0;
   bool operator==(const LooseBoard&) const = default;
 };
 

@@ -5,6 +5,8 @@
 #include <algorithm>
 #include <utility>
 
+#include "core/job/ids.h"
+
 namespace pp {
 namespace {
 
@@ -21,8 +23,8 @@ const Material* findMaterial(const Job& job, const std::string& id) {
   return findBy(job.materials, &Material::id, id);
 }
 
-const Banding* findBanding(const Job& job, const std::string& name) {
-  return findBy(job.bandings, &Banding::name, name);
+const Banding* findBanding(const Job& job, const std::string& id) {
+  return findBy(job.bandings, &Banding::id, id);
 }
 
 const Assembly* findAssembly(const Job& job, const std::string& code) {
@@ -35,8 +37,8 @@ Length widthOf(const Job& job, const Assembly& assembly) {
     Length operator()(const Carcass& b) const { return b.width; }
     Length operator()(const CarcassGroup& b) const {
       Length sum;
-      for (const std::string& code : b.members)
-        if (const Assembly* member = findAssembly(job, code); member != nullptr)
+      for (const Id id : b.members)
+        if (const Assembly* member = findAssembly(job, id); member != nullptr)
           sum += widthOf(job, *member);
       return sum;
     }
@@ -71,23 +73,6 @@ Job asCutFromLot(const Job& job, const Assembly& assembly) {
       for (Material& material : out.materials)
         if (material.id == piece.material) material.measured = *piece.measured;
   return out;
-}
-
-void renameAssembly(Job& job, std::size_t index, const std::string& code) {
-  const std::string old = std::exchange(job.assemblies[index].code, code);
-  const auto rename = [&](std::string& part) {
-    if (part.starts_with(old + "-")) part.replace(0, old.size(), code);
-  };
-  for (std::size_t i = 0; i < job.assemblies.size(); ++i) {
-    const auto* known = std::get_if<CarcassGroup>(&std::as_const(job).assemblies[i].body);
-    if (known == nullptr ||
-        std::find(known->members.begin(), known->members.end(), old) == known->members.end())
-      continue;
-    auto& members = std::get<CarcassGroup>(job.assemblies[i].body).members;
-    std::replace(members.begin(), members.end(), old, code);
-  }
-  for (JobPin& pin : job.pins) rename(pin.part);
-  for (PartOverride& one : job.overrides) rename(one.part);
 }
 
 }  // namespace pp

@@ -9,6 +9,7 @@
 
 #include "core/job/boards.h"
 #include "core/job/carcass.h"
+#include "core/job/code_book.h"
 #include "core/job/kinds.h"
 #include "core/job/shared_rows.h"
 #include "core/job/shop.h"
@@ -22,6 +23,7 @@ using AssemblyBody =
     std::variant<Carcass, CarcassGroup, Top, BaseFrame, WallPanel, SeatBox, Platform, Ring, Boards>;
 
 struct Assembly {
+  Id id = 0;
   std::string code;  // unique in the job; begins the codes of its parts
   std::string name;
   std::int64_t copies = 1;  // so many of it are built, 1..1 000
@@ -49,7 +51,8 @@ struct BoughtIn {
 
 // A part that is made other than the rules say, and why.
 struct PartOverride {
-  std::string part;                     // code
+  PartKey part;
+  bool alike = true;                    // every one of them there, whatever its index
   std::string why;                      // not empty
   std::optional<Length> length, width;  // finished
   std::optional<BoardGrain> grain;
@@ -72,8 +75,8 @@ struct SawRules {
 // A part that stays on a sheet, or at a place on it, however the rest is laid out. A pin whose part
 // or stock is no longer there has no effect.
 struct JobPin {
-  std::string part;   // code
-  std::string stock;  // id of a StockPiece
+  PartKey part;
+  Id stock = 0;  // of a StockPiece
   std::int64_t copies = 1;
   std::int64_t sheet = 1;      // pins of one stock and number lie on one piece, >= 1
   std::optional<Length> x, y;  // the low corner; both or none
@@ -94,6 +97,8 @@ struct LabelSheet {
 };
 
 struct Job {
+  std::string id;  // given to the job when it was begun, and to no other; empty: none yet
+  Id lastId = 0;   // the last that was given to anything in it
   std::string name;
   std::string place;
   Unit unit = Unit::Millimetre;
@@ -110,12 +115,13 @@ struct Job {
   std::vector<BoughtIn> bought;
   std::vector<PartOverride> overrides;
   std::vector<JobPin> pins;
+  SharedRows<AssemblyCodes> codes;  // as many as have been broken down
   bool operator==(const Job&) const = default;
 };
 
 // Null where the job has none of that id, code or name.
 const Material* findMaterial(const Job& job, const std::string& id);
-const Banding* findBanding(const Job& job, const std::string& name);
+const Banding* findBanding(const Job& job, const std::string& id);
 const Assembly* findAssembly(const Job& job, const std::string& code);
 
 // The job with its materials as thick as they were measured in the assembly's lot, where it has
@@ -124,10 +130,6 @@ Job asCutFromLot(const Job& job, const Assembly& assembly);
 
 // The outer width of an assembly, of a group the sum of its members', for the tape.
 Length widthOf(const Job& job, const Assembly& assembly);
-
-// Gives an assembly another code, and what speaks of it or of its parts too: groups, pins, parts
-// made by hand.
-void renameAssembly(Job& job, std::size_t index, const std::string& code);
 
 // Begins the codes of loose boards; no assembly may have it as its code.
 inline constexpr const char* kLooseCode = "L";

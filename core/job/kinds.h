@@ -49,7 +49,7 @@ struct BaseFrame {
 // Carcasses side by side, from the left, that share what stands under, before and on them. A member
 // keeps its own sizes; its own frame and stand are left out.
 struct CarcassGroup {
-  std::vector<std::string> members;  // codes of carcasses
+  std::vector<Id> members;  // ids of carcasses
   std::optional<Stand> stand;
   std::optional<FaceFrame> frame;
   std::optional<Top> top;  // its width and depth follow from the members

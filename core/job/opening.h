@@ -7,6 +7,7 @@
 #include <variant>
 #include <vector>
 
+#include "core/job/id.h"
 #include "core/length/length.h"
 
 namespace pp {
@@ -14,6 +15,7 @@ namespace pp {
 // One size in a row of openings: a fixed clear size, or an equal share of what is left over.
 struct Share {
   std::optional<Length> fixed;  // > 0
+  Id id = 0;                    // of a drawer; openings have their own
   bool operator==(const Share&) const = default;
 };
 
@@ -71,6 +73,7 @@ struct Door {
 struct Opening {
   OpeningContent content = OpenSpace{};
   std::optional<Door> door;
+  Id id = 0;  // none where it is split: then the first one inside stands for it
   bool operator==(const Opening& other) const = default;
 };
 

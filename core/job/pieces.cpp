@@ -2,6 +2,8 @@
 
 #include <algorithm>
 
+#include "core/job/ids.h"
+
 namespace pp {
 namespace {
 
@@ -68,8 +70,8 @@ struct Counter {
   std::int64_t operator()(const CarcassGroup& one) const {
     Length width;
     std::int64_t openings = 0;
-    for (const std::string& code : one.members) {
-      const Assembly* member = findAssembly(job, code);
+    for (const Id id : one.members) {
+      const Assembly* member = findAssembly(job, id);
       if (member == nullptr || !member->isCarcass()) continue;
       width += member->carcass().width;
       ofOpening(member->carcass().inside, openings);

@@ -68,6 +68,8 @@ class SharedRows {
   void reserve(std::size_t n) { rows_.reserve(n); }
   void clear() { rows_.clear(); }
   void push_back(T row) { rows_.push_back(std::make_shared<T>(std::move(row))); }
+  // Takes over row i of another list; both share it.
+  void share(const SharedRows& other, std::size_t i) { rows_.push_back(other.rows_[i]); }
   T& emplace_back() { return *rows_.emplace_back(std::make_shared<T>()); }
   template <class It>
   void append(It first, It last) {

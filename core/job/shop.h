@@ -6,6 +6,7 @@
 #include <string>
 #include <vector>
 
+#include "core/job/id.h"
 #include "core/length/length.h"
 
 namespace pp {
@@ -24,6 +25,7 @@ struct Machine {
   Length reach;  // Table: widest rip at the fence; Crosscut: longest piece at the stop; 0: no limit
   Length longestPiece;  // Table: the longest piece fed through; 0: no limit
   bool tilts = true;    // to 45 degrees
+  Id id = 0;
   bool operator==(const Machine&) const = default;
 };
 

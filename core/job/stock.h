@@ -5,6 +5,7 @@
 #include <optional>
 #include <string>
 
+#include "core/job/id.h"
 #include "core/length/length.h"
 
 namespace pp {
@@ -15,7 +16,7 @@ enum class Tone { Birch, Ash, Oak, Walnut, White };
 // A sheet material in one thickness. Every dependent size follows `measured`, never `nominal`;
 // `nominal` only says which row of the rack is meant.
 struct Material {
-  std::string id;       // unique in the job, such as "birch-12"
+  std::string id;       // given once, such as "birch-12"; what is made of it names it so
   std::string name;     // as on labels and in the exchange files, such as "birch"
   Length nominal;       // > 0
   Length measured;      // > 0, what the calliper says
@@ -33,7 +34,7 @@ enum class StockKind { Sheet, Offcut };
 
 // A row of the rack: so many equal pieces of one material.
 struct StockPiece {
-  std::string id;                  // unique in the job
+  std::string mark;                // what the shop calls it, unique in the job
   std::string material;            // id of a Material
   std::string lot;                 // free text: what was bought together
   std::optional<Length> measured;  // of this lot; the material's where not given
@@ -44,10 +45,12 @@ struct StockPiece {
   Money price;                           // per piece
   StockKind kind = StockKind::Sheet;
   std::optional<Length> trim;  // cut off every edge; none: the saw's for sheets, 0 for offcuts
+  Id id = 0;
   bool operator==(const StockPiece&) const = default;
 };
 
 struct Banding {
+  std::string id;      // given once, such as "birch-22"; what is banded with it names it so
   std::string name;    // unique in the job
   Length thickness;    // > 0
   Length width;        // > 0
@@ -68,6 +71,7 @@ struct Slide {
   // Under a box these take the place of the drawer's own clearances.
   std::optional<Length> below = {}, above = {};
   Money price = {};  // a pair
+  Id id = 0;
   bool operator==(const Slide&) const = default;
 };
 

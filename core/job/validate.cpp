@@ -2,6 +2,7 @@
 
 #include <set>
 
+#include "core/job/ids.h"
 #include "core/job/job.h"
 #include "core/job/pieces.h"
 #include "core/result/text.h"
@@ -36,8 +37,10 @@ class Validator {
     for (std::size_t i = 0; i < job_.bought.size(); ++i) bought(i);
     for (std::size_t i = 0; i < job_.overrides.size(); ++i) partOverride(i);
     for (std::size_t i = 0; i < job_.pins.size(); ++i) pin(i);
+    text("/id", job_.id);
     text("/name", job_.name);
     text("/place", job_.place);
+    for (const Problem& problem : idProblems(job_)) problems_.push_back(problem);
     // What is wrong already could make nonsense of a count.
     if (problems_.empty()) pieces();
     return std::move(problems_);
@@ -100,7 +103,7 @@ class Validator {
   }
   void knownBanding(const std::string& field, const std::string& name) {
     if (!name.empty() && findBanding(job_, name) == nullptr)
-      add(field, "'" + name + "'", "the name of a banding of this job, or nothing");
+      add(field, "'" + name + "'", "the id of a banding of this job, or nothing");
   }
 
   void saw() {
@@ -129,8 +132,6 @@ class Validator {
   void pin(std::size_t i) {
     const JobPin& row = job_.pins[i];
     const std::string at = fmt::format("/pins/{}", i);
-    text(at + "/part", row.part);
-    text(at + "/stock", row.stock);
     within(at + "/copies", row.copies, 1, 10'000);
     within(at + "/sheet", row.sheet, 1, 1'000'000);
     if (row.x.has_value() != row.y.has_value()) add(at, "half a place", "x and y, or neither");
@@ -162,6 +163,7 @@ class Validator {
   void banding(std::size_t i) {
     const Banding& row = job_.bandings[i];
     const std::string at = fmt::format("/bandings/{}", i);
+    unique(bandingIds_, at + "/id", row.id);
     unique(bandingNames_, at + "/name", row.name);
     positive(at + "/thickness", row.thickness);
     positive(at + "/width", row.width);
@@ -171,7 +173,7 @@ class Validator {
   void stock(std::size_t i) {
     const StockPiece& row = job_.stock[i];
     const std::string at = fmt::format("/stock/{}", i);
-    unique(stockIds_, at + "/id", row.id);
+    unique(stockMarks_, at + "/mark", row.mark);
     knownMaterial(at + "/material", row.material);
     text(at + "/lot", row.lot);
     if (row.measured) positive(at + "/measured", *row.measured);
@@ -221,9 +223,9 @@ class Validator {
       const std::string field = fmt::format("{}/members/{}", here, i);
       const Assembly* member = findAssembly(job_, group.members[i]);
       if (member == nullptr || !member->isCarcass())
-        add(field, "'" + group.members[i] + "'", "the code of a carcass of this job");
+        add(field, std::to_string(group.members[i]), "the id of a carcass of this job");
       else
-        unique(seen, field, group.members[i]);
+        unique(seen, field, member->code);
     }
     if (group.stand) stand(here + "/stand", *group.stand);
     if (group.frame) frame(here + "/frame", *group.frame);
@@ -328,7 +330,8 @@ class Validator {
   void partOverride(std::size_t i) {
     const PartOverride& row = job_.overrides[i];
     const std::string at = fmt::format("/overrides/{}", i);
-    unique(overridden_, at + "/part", row.part);
+    if (!overridden_.insert({row.part, row.alike}).second)
+      add(at + "/part", keyText(row.part) + " a second time", "one choice a part");
     if (row.why.empty()) add(at + "/why", "nothing", "the reason for it");
     text(at + "/why", row.why, Lines::Many);
     if (row.length) positive(at + "/length", *row.length);
@@ -484,8 +487,9 @@ class Validator {
 
   const Job& job_;
   Problems problems_;
-  std::set<std::string> materialIds_, bandingNames_, stockIds_, slideNames_, assemblyCodes_,
-      overridden_;
+  std::set<std::string> materialIds_, bandingIds_, bandingNames_, stockMarks_, slideNames_,
+      assemblyCodes_;
+  std::set<std::pair<PartKey, bool>> overridden_;
 };
 
 }  // namespace

@@ -372,8 +372,8 @@ std::vector<BarList> barLists(const Job& job, const std::vector<Part>& parts,
       // A wide bar is ripped into as many strips as it gives.
       const std::int64_t strips =
           (piece.width + job.saw.kerf).inNm() / (list.width + job.saw.kerf).inNm();
-      BarStock row{piece.id, piece.length, piece.quantity, piece.price};
-      if (row.quantity) *row.quantity -= taken[piece.id];
+      BarStock row{piece.mark, piece.length, piece.quantity, piece.price};
+      if (row.quantity) *row.quantity -= taken[piece.mark];
       stripsOf.push_back(strips);
       row.price = Money::tenThousandths(piece.price.inTenThousandths() / strips);
       if (row.quantity) *row.quantity *= strips;

@@ -3,6 +3,8 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/job/ids.h"
+
 namespace pp {
 
 std::vector<Pin> effectivePins(const NestRequest& request) {
@@ -43,12 +45,16 @@ Length bevelKerf(Length kerf) {
 namespace {
 
 // The job's pins as far as their parts and stock are there.
-void addPins(const Job& job, NestRequest& out) {
+void addPins(const Job& job, const std::vector<Part>& parts, NestRequest& out) {
   for (const JobPin& pin : job.pins) {
+    const std::string code = codeOf(parts, pin.part);
     const auto part = std::find_if(out.parts.begin(), out.parts.end(),
-                                   [&pin](const PartDemand& one) { return one.code == pin.part; });
-    const auto stock = std::find_if(out.stock.begin(), out.stock.end(),
-                                    [&pin](const StockSupply& row) { return row.id == pin.stock; });
+                                   [&](const PartDemand& one) { return one.code == code; });
+    const StockPiece* piece = findStock(job, pin.stock);
+    if (piece == nullptr) continue;
+    const auto stock =
+        std::find_if(out.stock.begin(), out.stock.end(),
+                     [piece](const StockSupply& row) { return row.id == piece->mark; });
     if (part == out.parts.end() || stock == out.stock.end()) continue;
     Pin one;
     one.part = static_cast<std::size_t>(part - out.parts.begin());
@@ -63,6 +69,12 @@ void addPins(const Job& job, NestRequest& out) {
 }
 
 }  // namespace
+
+bool isOn(const Job& job, const JobPin& pin, const Part& part, const std::string& mark) {
+  const StockPiece* piece = findStock(job, pin.stock);
+  return piece != nullptr && piece->mark == mark &&
+         std::binary_search(part.keys.begin(), part.keys.end(), pin.part);
+}
 
 NestRequest requestOf(const Job& job, const std::vector<Part>& parts) {
   NestRequest out;
@@ -89,7 +101,7 @@ NestRequest requestOf(const Job& job, const std::vector<Part>& parts) {
     demand.grain = part.grain;
     demand.run = part.run;
     demand.runOrder = part.runOrder;
-    demand.shows = part.name == "drawer front";
+    demand.shows = part.role == PartRole::DrawerFront;
     demand.lot = part.lot;
     out.parts.push_back(std::move(demand));
   }
@@ -98,12 +110,12 @@ NestRequest requestOf(const Job& job, const std::vector<Part>& parts) {
     if (material.lumber) continue;
     const Length trim =
         piece.trim.value_or(piece.kind == StockKind::Sheet ? job.saw.trim : Length{});
-    out.stock.push_back({piece.id, material.name, material.nominal,
+    out.stock.push_back({piece.mark, material.name, material.nominal,
                          piece.measured.value_or(material.measured), piece.length, piece.width,
                          piece.grain, piece.quantity, piece.price, piece.kind, trim, piece.lot,
                          material.density});
   }
-  addPins(job, out);
+  addPins(job, parts, out);
   return out;
 }
 

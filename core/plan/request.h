@@ -71,6 +71,9 @@ struct NestRequest {
   Money ease;  // goal Setups: what fewer settings may cost beyond the least
 };
 
+// Whether the job's pin holds that part to the row of stock with that mark.
+bool isOn(const Job& job, const JobPin& pin, const Part& part, const std::string& mark);
+
 // The pins that can have an effect: of no more copies than are wanted, and of no more pieces than
 // there are. A placed pin has one copy.
 std::vector<Pin> effectivePins(const NestRequest& request);

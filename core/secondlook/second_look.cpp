@@ -94,7 +94,7 @@ std::vector<Finding> checkPartFitsSheet(const Job& job, const Breakdown& breakdo
         finding.why = fmt::format("It would fit if it were {} {}.", formatWithUnit(over, style),
                                   byLength ? "shorter" : "narrower");
     }
-    if (part.name == "back") finding.fix = turnedBack(job, part);
+    if (part.role == PartRole::Back) finding.fix = turnedBack(job, part);
     out.push_back(finding);
   }
   return out;
@@ -144,7 +144,7 @@ std::vector<Finding> checkDrawerStacks(const Job& job, const Breakdown& breakdow
     Opening opening = *find(assembly.carcass().inside, trouble.opening);
     auto& bank = std::get<DrawerBank>(opening.content);
     bank.boxHeight.reset();
-    for (Share& share : bank.fronts) share = {};
+    for (Share& share : bank.fronts) share.fixed.reset();
     assembly.carcass().inside = replaced(assembly.carcass().inside, trouble.opening, opening);
     const Breakdown again = breakDown(fixed, assembly);
     const bool cured =
@@ -165,7 +165,7 @@ std::vector<Finding> checkExposedEdges(const Job& job, const Breakdown& breakdow
   for (const Part& part : breakdown.parts)
     for (std::size_t i = 0; i < part.exposed.size(); ++i) {
       if (!part.exposed[i] || !part.bands[i].empty()) continue;
-      Bare& bare = bareOf[part.assembly][part.name == "drawer front" ? 1 : 0];
+      Bare& bare = bareOf[part.assembly][part.role == PartRole::DrawerFront ? 1 : 0];
       bare.pieces += part.quantity;
       if (bare.example.empty()) bare.example = part.code;
     }
@@ -184,7 +184,7 @@ std::vector<Finding> checkExposedEdges(const Job& job, const Breakdown& breakdow
       if (!job.bandings.empty() && assembly.isCarcass()) {
         Job fixed = job;
         Carcass& carcass = assemblyIn(fixed, assembly.code)->carcass();
-        (fronts ? carcass.fronts.banding : carcass.banding) = job.bandings.front().name;
+        (fronts ? carcass.fronts.banding : carcass.banding) = job.bandings.front().id;
         finding.fix = Fix{"Band them with " + job.bandings.front().name, fixed};
       }
       out.push_back(finding);

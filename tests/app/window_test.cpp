@@ -302,8 +302,7 @@ TEST_F(LayOut, aPartIsPinnedByKeyKeptUnpinnedAndUndone) {
   bool kept = false;
   for (const PlannedSheet& sheet : shown.plan->sheets)
     for (const Placement& p : sheet.placements)
-      kept = kept || ((*shown.parts)[p.part].code == pin.part &&
-                      shown.request->stock[sheet.stock].id == pin.stock);
+      kept = kept || isOn(job(), pin, (*shown.parts)[p.part], shown.request->stock[sheet.stock].id);
   EXPECT_TRUE(kept);
   chooseAPart();
   press(Qt::Key_I);
@@ -313,7 +312,7 @@ TEST_F(LayOut, aPartIsPinnedByKeyKeptUnpinnedAndUndone) {
   press(Qt::Key_Z, Qt::ControlModifier);
   EXPECT_EQ(job().pins.size(), 1U);
   settle();
-  window_->document().select({{}, std::nullopt, pin.part});
+  window_->document().select({{}, std::nullopt, codeOf(*shown.parts, pin.part)});
   press(Qt::Key_U);
   EXPECT_TRUE(job().pins.empty());
 }
@@ -359,7 +358,7 @@ TEST_F(LayOut, whatNearlySavesASheetIsOfferedAsAFinding) {
   plain.name = "plain";
   next.materials.push_back(plain);
   StockPiece sheet;
-  sheet.id = "plain sheet";
+  sheet.mark = "plain sheet";
   sheet.material = "plain";
   sheet.length = Length::mm(1000);
   sheet.width = Length::mm(600);

@@ -95,7 +95,7 @@ TEST(Bars, widthsOfOneMaterialShareItsBars) {
   Job job;
   job.saw.kerf = mm(3);
   StockPiece bar;
-  bar.id = "BAR";
+  bar.mark = "BAR";
   bar.material = "bar";
   bar.length = mm(1000);
   bar.width = mm(90);

@@ -3,6 +3,7 @@
 #include "core/breakdown/breakdown.h"
 #include "core/breakdown/carcass.h"
 #include "core/formats/job_json.h"
+#include "core/job/ids.h"
 #include "tests/core/support.h"
 
 namespace pp {
@@ -214,10 +215,11 @@ TEST(Joins, everyPanelSaysWhatItsEndsMeet) {
 // 18.3 instead of 18 in a lot of its own: the bottom between butted sides is 600 - 36.6.
 TEST(Lots, anAssemblyIsAsThickAsTheLotItIsCutFrom) {
   Job job = test::jobWith(test::metricCarcass().carcass());
+  giveIds(job);
   job.assemblies[0].carcass().joint = Joint::Butt;
   const Length width = job.assemblies[0].carcass().width;
   StockPiece sheet;
-  sheet.id = "LOT-B";
+  sheet.mark = "LOT-B";
   sheet.material = "b18";
   sheet.lot = "B";
   sheet.measured = mm(18.3);

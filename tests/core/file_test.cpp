@@ -10,6 +10,7 @@
 #include "core/formats/autosave.h"
 #include "core/formats/file.h"
 #include "core/formats/job_json.h"
+#include "core/job/ids.h"
 #include "tests/core/support.h"
 
 namespace pp {
@@ -141,6 +142,7 @@ TEST(AutosaveFile, isReadAsItWasWritten) {
   autosave.saved = "2026-11-25T23:48:01";
   autosave.base = FileStamp{18'446'744'073'709'551'615U, 7, 1'764'114'481'123'456'789};
   autosave.job.name = "Log wall";
+  giveIds(autosave.job);
   const std::string text = writeAutosave(autosave);
   const auto read = readAutosave("a", text);
   ASSERT_TRUE(read.ok());

@@ -1,7 +1,10 @@
 #include <gtest/gtest.h>
 #include <rapidcheck/gtest.h>
 
+#include "core/breakdown/overrides.h"
 #include "core/formats/job_json.h"
+#include "core/job/ids.h"
+#include "core/plan/request.h"
 #include "tests/core/support.h"
 
 namespace pp {
@@ -39,7 +42,9 @@ std::string refusal(const std::string& text) {
 TEST(JobFile, refusesWithThePointerOfTheField) {
   const std::pair<std::string, const char*> rows[] = {
       {changed("\"place\"", "\"plaice\""), "job, /plaice: found an unknown field"},
-      {changed("\"version\": 1", "\"version\": 2"), "job, /version: found 2, expected 1"},
+      {changed("\"version\": 1", "\"version\": 3"),
+       "job, /version: found 3, written by a newer Plain Patch, expected at most 2"},
+      {changed("\"version\": 1", "\"version\": 0"), "job, /version: found 0, expected 1 to 2"},
       {changed("plain-patch-job", "other"), "job, /format: found 'other'"},
       {changed("\"kerf\": 3.175", "\"kerf\": 3.1750001"),
        "job, /saw/kerf: found 3.1750001, expected millimetres with at most six decimals"},
@@ -89,27 +94,30 @@ TEST(JobFile, openingsNestedTooDeepAreRefused) {
   EXPECT_NE(refusal(text).find("at most 40 openings"), std::string::npos) << refusal(text);
 }
 
-TEST(Job, renamingAnAssemblyCarriesWhatSpeaksOfIt) {
+// What speaks of an assembly, a banding or a row of stock knows it by its id.
+TEST(Job, aNameChangedLeavesEverythingThatSpeaksOfIt) {
   Job job = test::jobWith(test::metricCarcass().carcass());
-  Assembly other = job.assemblies.front();
-  other.code = "B11";
-  job.assemblies.push_back(other);
+  job.assemblies[0].carcass().banding = "edge";
   Assembly group;
   group.code = "G1";
-  group.body = CarcassGroup{{"B11", "B1"}, {}, {}, {}};
+  giveIds(job);
+  group.body = CarcassGroup{{std::as_const(job).assemblies[0].id}, {}, {}, {}};
   job.assemblies.push_back(group);
-  job.pins = {{.part = "B1-03", .stock = "s", .x = {}, .y = {}},
-              {.part = "B11-03", .stock = "s", .x = {}, .y = {}}};
-  job.overrides = {{"B1-02", "bowed", {}, {}, {}, {}}};
-  ASSERT_EQ(job.assemblies[0].code, "B1");
-  EXPECT_EQ(widthOf(job, job.assemblies[2]), 2 * job.assemblies[0].carcass().width);
-  renameAssembly(job, 0, "C7");
-  EXPECT_EQ(job.assemblies[0].code, "C7");
-  EXPECT_EQ(std::get<CarcassGroup>(job.assemblies[2].body).members,
-            (std::vector<std::string>{"B11", "C7"}));
-  EXPECT_EQ(job.pins[0].part, "C7-03");
-  EXPECT_EQ(job.pins[1].part, "B11-03");
-  EXPECT_EQ(job.overrides[0].part, "C7-02");
+  giveIds(job);
+  const std::vector<Part> before = breakDown(job).parts;
+  setOverride(job, before, before[1], test::byHand("bowed", test::mm(700)));
+  job.pins = {{.part = before[2].keys.front(), .stock = job.stock[0].id, .x = {}, .y = {}}};
+  ASSERT_EQ(requestOf(job, before).pins.size(), 1U);
+  job.assemblies[0].code = "C7";
+  job.bandings[0].name = "another edge";
+  job.stock[0].mark = "another mark";
+  ASSERT_TRUE(validate(job).empty()) << describe(validate(job));
+  EXPECT_EQ(widthOf(job, job.assemblies[1]), std::as_const(job).assemblies[0].carcass().width);
+  const std::vector<Part> after = breakDown(job).parts;
+  EXPECT_EQ(after[1].code, "C7-02");
+  EXPECT_EQ(after[1].overridden, "bowed");
+  EXPECT_EQ(after[0].bands, before[0].bands);
+  EXPECT_EQ(requestOf(job, after).pins.size(), 1U);
 }
 
 }  // namespace

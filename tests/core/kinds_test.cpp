@@ -10,10 +10,12 @@
 #include "core/breakdown/frame.h"
 #include "core/breakdown/front.h"
 #include "core/breakdown/kinds.h"
+#include "core/breakdown/overrides.h"
 #include "core/breakdown/stand.h"
 #include "core/breakdown/trig.h"
 #include "core/formats/file.h"
 #include "core/formats/job_json.h"
+#include "core/job/ids.h"
 #include "tests/core/support.h"
 
 namespace pp {
@@ -311,7 +313,9 @@ TEST(Copies, multiplyEveryPart) {
 TEST(Overrides, changeWhatTheyNameAndSayWhy) {
   Job job = jobOf(Platform{});
   std::get<Platform>(job.assemblies[0].body).material = "b18";
-  job.overrides = {{"K-03", "the wall bows", mm(990), {}, BoardGrain::Any, {}}};
+  giveIds(job);
+  const std::vector<Part> ruled = breakDown(job).parts;
+  setOverride(job, ruled, ruled[2], test::byHand("the wall bows", mm(990), {}, BoardGrain::Any));
   ASSERT_TRUE(validate(job).empty());
   const Breakdown out = breakDown(job);
   EXPECT_EQ(out.parts[2].length.total(), mm(990));

@@ -9,6 +9,7 @@
 #include "core/breakdown/kinds.h"
 #include "core/breakdown/solid.h"
 #include "core/formats/job_json.h"
+#include "core/job/ids.h"
 #include "tests/core/support.h"
 
 namespace pp {
@@ -85,7 +86,8 @@ TEST(Solid, volumesOfABoardAndItsCuts) {
   const Job job = test::metricJob();
   Assembly none;
   const Maker maker(job, none);
-  Part part = maker.board("board", "b18", Reason("l", test::mm(300)), Reason("w", test::mm(200)));
+  Part part =
+      maker.board(PartRole::Board, "b18", Reason("l", test::mm(300)), Reason("w", test::mm(200)));
   Maker::place(part, {{}, kRight, kBackwards, kUp});
   const auto whole = [&part] {
     double out = 0;
@@ -206,10 +208,10 @@ RC_GTEST_PROP(Reassembly, groupsWithFrameStandAndTopFitTogether, ()) {
   RC_PRE(shared.troubles.empty());
   const auto& group = std::get<CarcassGroup>(job.assemblies.back().body);
   std::vector<Body> bodies = bodiesOf(shared);
-  for (const std::string& code : group.members) {
-    const Breakdown member = breakDown(job, *findAssembly(job, code));
+  for (const Id id : group.members) {
+    const Breakdown member = breakDown(job, *findAssembly(job, id));
     RC_PRE(!member.parts.empty());
-    for (Body& body : bodiesOf(member, memberOffset(job, group, code).inMm()))
+    for (Body& body : bodiesOf(member, memberOffset(job, group, id).inMm()))
       bodies.push_back(std::move(body));
   }
   RC_ASSERT(clashes(bodies) == "");

@@ -111,7 +111,7 @@ TEST(SecondLook, aPartLongerThanEveryBar) {
   bar.lumber = true;
   job.materials.push_back(bar);
   StockPiece piece;
-  piece.id = "BAR";
+  piece.mark = "BAR";
   piece.material = "bar";
   piece.length = mm(700);
   piece.width = mm(40);

@@ -1,5 +1,7 @@
 #include "tests/core/support.h"
 
+#include "core/job/ids.h"
+
 #include <fstream>
 #include <functional>
 #include <sstream>
@@ -12,10 +14,11 @@ Job metricJob() {
   job.materials = {{"b18", "birch", Length::mm(18), Length::mm(18), true, Tone::Birch, 650},
                    {"b12", "birch", Length::mm(12), Length::mm(12), true, Tone::Birch, 650},
                    {"b6", "birch", Length::mm(6), Length::mm(6), true, Tone::Birch, 650}};
-  job.bandings = {{"edge", Length::mm(2), Length::mm(22), Money{}, Length::mm(50'000), true}};
+  job.bandings = {
+      {"edge", "edge", Length::mm(2), Length::mm(22), Money{}, Length::mm(50'000), true}};
   for (const Material& material : job.materials) {
     StockPiece sheet;
-    sheet.id = material.id + "-sheet";
+    sheet.mark = material.id + "-sheet";
     sheet.material = material.id;
     sheet.length = Length::mm(2440);
     sheet.width = Length::mm(1220);
@@ -106,7 +109,7 @@ Job measuredJob() {
   job.materials[1].measured = Length::um(pick(1'100, 1'300) * 10);
   job.materials[2].measured = Length::um(pick(500, 650) * 10);
   StockPiece lot;
-  lot.id = "LOT-B";
+  lot.mark = "LOT-B";
   lot.material = "b18";
   lot.lot = "B";
   lot.measured = Length::um(pick(1'700, 1'900) * 10);
@@ -186,6 +189,7 @@ rc::Gen<Job> buildableJob() {
     assembly.body = carcass;
     if (pick(0, 2) == 0) assembly.lot = "B";
     job.assemblies = {assembly};
+    giveIds(job);
     return job;
   });
 }
@@ -209,8 +213,9 @@ rc::Gen<Job> buildableGroup() {
       carcass.wallRight = i + 1 == count ? first.wallRight : Length{};
       carcass.inside = randomOpening(1);
       member.body = carcass;
-      body.members.push_back(member.code);
       job.assemblies.push_back(member);
+      giveIds(job);
+      body.members.push_back(job.assemblies.back().id);
     }
     if (pick(0, 3) != 0) body.frame = randomFrame();
     if (!first.toe && pick(0, 1) == 1) {
@@ -226,6 +231,7 @@ rc::Gen<Job> buildableGroup() {
     }
     group.body = body;
     job.assemblies.push_back(group);
+    giveIds(job);
     return job;
   });
 }
@@ -326,6 +332,7 @@ rc::Gen<Job> buildableKind() {
       }
     }
     job.assemblies = {assembly};
+    giveIds(job);
     return job;
   });
 }

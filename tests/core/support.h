@@ -19,7 +19,7 @@ Job jobWith(const Carcass& carcass);
 std::string demo(const std::string& name);  // content of a demo job file
 
 inline constexpr const char* kDemos[] = {"log-wall", "ringing-trolley", "hide-bench", "nest-boxes",
-                                          "porthole"};
+                                         "porthole"};
 
 // A random carcass of the job that is usually buildable: openings, toe, joints, measured
 // thicknesses and drawer schools vary.
@@ -28,6 +28,17 @@ rc::Gen<Job> buildableJob();
 rc::Gen<Job> buildableGroup();
 // Any kind of assembly but these.
 rc::Gen<Job> buildableKind();
+
+// A choice made by hand, not hung on a part yet.
+inline PartOverride byHand(std::string why, std::optional<Length> length = {},
+                           std::optional<Length> width = {}, std::optional<BoardGrain> grain = {}) {
+  PartOverride out;
+  out.why = std::move(why);
+  out.length = length;
+  out.width = width;
+  out.grain = grain;
+  return out;
+}
 
 inline Length mm(double value) {
   return Length::nm(static_cast<std::int64_t>(value * 1e6 + (value < 0 ? -0.5 : 0.5)));

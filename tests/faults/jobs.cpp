@@ -4,6 +4,7 @@
 
 #include "core/formats/file.h"
 #include "core/formats/job_json.h"
+#include "core/job/ids.h"
 
 namespace pp::test {
 namespace {
@@ -45,12 +46,13 @@ Job jobNamed(const std::string& name) {
     const SharedRows<Assembly> kinds = job.assemblies;
     constexpr std::size_t kMany = 60;
     for (std::size_t i = 0; job.assemblies.size() < kMany; ++i) {
-      Assembly copy = kinds[i % kinds.size()];
+      Assembly copy = withoutIds(kinds[i % kinds.size()]);
       // A group would take the carcasses of another one.
       if (std::holds_alternative<CarcassGroup>(copy.body)) continue;
       copy.code = "X" + std::to_string(i + 1);
       job.assemblies.push_back(copy);
     }
+    giveIds(job);
     return job;
   }
   if (name == "boards") {
@@ -68,6 +70,7 @@ Job jobNamed(const std::string& name) {
       board.width = Length::mm(60 + i * 53 % 400);
       job.loose.push_back(board);
     }
+    giveIds(job);
     return job;
   }
   throw std::runtime_error("no job named " + name);

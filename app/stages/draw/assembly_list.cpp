@@ -10,6 +10,8 @@
 #include "app/paint/look.h"
 #include "app/shell/field.h"
 #include "app/stages/draw/sentence.h"
+#include "core/job/ids.h"
+#include "core/job/mirror.h"
 
 namespace pp {
 
@@ -129,7 +131,7 @@ void AssemblyList::copyAssembly() {
   const Assembly* of = assembly();
   if (of == nullptr) return;
   Job next = document_.job();
-  Assembly copy = *of;
+  Assembly copy = withoutIds(*of);
   copy.code = freeCode(copy);
   const std::string code = copy.code;
   next.assemblies.push_back(std::move(copy));
@@ -142,11 +144,11 @@ void AssemblyList::mirrorAssembly() {
   const Assembly* of = assembly();
   if (of == nullptr || !of->isCarcass())
     return emit refused({{{}, 0, {}, "nothing that has a left and a right", "a carcass"}});
-  Assembly edited = *of;
-  edited.body = mirrored(of->carcass());
+  Job next = document_.job();
   const std::string code = of->code;
-  const Problems problems =
-      document_.editAssembly(tr("mirror %1").arg(qs(code)), code, std::move(edited));
+  for (std::size_t i = 0; i < next.assemblies.size(); ++i)
+    if (document_.job().assemblies[i].id == of->id) pp::mirrorAssembly(next, i);
+  const Problems problems = document_.edit(tr("mirror %1").arg(qs(code)), std::move(next));
   if (!problems.empty()) emit refused(problems);
 }
 
@@ -198,7 +200,7 @@ void AssemblyList::rename(QListWidgetItem* item) {
                                         .section(QStringLiteral("  × "), 0, 0)
                                         .trimmed()
                                         .toStdString();
-        renameAssembly(next, row, code);
+        next.assemblies[row].code = code;
         const Problems problems = document_.edit(tr("rename"), std::move(next));
         if (problems.empty()) return document_.select({code, std::nullopt, {}});
         refresh();

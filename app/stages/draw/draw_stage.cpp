@@ -10,6 +10,7 @@
 #include "app/paint/look.h"
 #include "app/stages/draw/flow_layout.h"
 
+#include "core/job/ids.h"
 #include "core/job/size_list.h"
 #include "core/length/parse.h"
 
@@ -301,6 +302,7 @@ void DrawStage::answer() {
       split.children.front() = *pp::find(assembly()->carcass().inside, path);
       split.children.front().door.reset();
       opening.content = split;
+      opening.id = 0;
       select.push_back(0);
       what = asked_ == Qt::Key_V ? tr("dividers") : tr("shelves");
     }
@@ -327,7 +329,10 @@ void DrawStage::emptyOpening() {
   const bool open =
       std::holds_alternative<OpenSpace>(pp::find(assembly()->carcass().inside, path)->content);
   if (open && !path.empty()) path.pop_back();
-  setOpening(tr("empty the opening"), path, Opening{}, path);
+  // What stands before it or closes it is known by the first opening there was.
+  Opening empty;
+  empty.id = firstOpening(*pp::find(assembly()->carcass().inside, path));
+  setOpening(tr("empty the opening"), path, empty, path);
 }
 
 void DrawStage::changeAssembly(const QString& name,

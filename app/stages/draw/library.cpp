@@ -90,12 +90,12 @@ Assembly plainAssembly(const Job& job, int kind) {
   Assembly out;
   out.name = kindNames().value(kind).toStdString();
   const std::string plywood = thick == nullptr ? std::string() : thick->id;
-  const std::string banding = job.bandings.empty() ? std::string() : job.bandings.front().name;
+  const std::string banding = job.bandings.empty() ? std::string() : job.bandings.front().id;
   switch (kind) {
     case 1: {
       CarcassGroup group;
       for (const Assembly& one : job.assemblies)
-        if (one.isCarcass()) group.members.push_back(one.code);
+        if (one.isCarcass()) group.members.push_back(one.id);
       out.body = group;
       break;
     }

@@ -12,7 +12,7 @@ class CarcassWriter : public SentenceWriter<Carcass> {
   CarcassWriter(const Job& job, const Assembly& assembly)
       : SentenceWriter(job, assembly.carcass()),
         assembly_(assembly),
-        group_(groupOf(job, assembly.code)) {}
+        group_(groupOf(job, assembly.id)) {}
 
   std::vector<Paragraph> run(const std::optional<OpeningPath>& selected) {
     if (selected) opening(*selected);

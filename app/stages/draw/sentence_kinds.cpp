@@ -1,7 +1,9 @@
 // The sentences about everything that is not a carcass.
 #include <algorithm>
+#include <map>
 
 #include "app/stages/draw/sentence_writer.h"
+#include "core/job/ids.h"
 
 namespace pp {
 namespace {
@@ -111,16 +113,26 @@ class GroupWriter : public SentenceWriter<CarcassGroup> {
 
   void members() {
     QStringList codes;
-    for (const std::string& code : body_.members) codes << qs(code);
+    std::map<std::string, Id> carcasses;
+    for (const Assembly& one : job_.assemblies)
+      if (one.isCarcass()) carcasses.emplace(one.code, one.id);
+    for (const Id id : body_.members)
+      if (const Assembly* member = findAssembly(job_, id)) codes << qs(member->code);
     begin();
     say(tr("The carcasses"));
-    typedList(tr("members of the group"), codes.join(QStringLiteral(", ")),
-              [](CarcassGroup& g, const QString& text) -> Problems {
-                g.members.clear();
-                for (const QString& code : text.split(QLatin1Char(','), Qt::SkipEmptyParts))
-                  g.members.push_back(code.trimmed().toStdString());
-                return {};
-              });
+    typedList(
+        tr("members of the group"), codes.join(QStringLiteral(", ")),
+        [carcasses](CarcassGroup& g, const QString& text) -> Problems {
+          g.members.clear();
+          for (const QString& word : text.split(QLatin1Char(','), Qt::SkipEmptyParts)) {
+            const std::string code = word.trimmed().toStdString();
+            const auto at = carcasses.find(code);
+            if (at == carcasses.end())
+              return {{{}, 0, "members", "'" + code + "'", "the code of a carcass of this job"}};
+            g.members.push_back(at->second);
+          }
+          return {};
+        });
     say(tr("stand side by side, from the left."));
   }
 

@@ -80,9 +80,9 @@ class SentenceWriter {
     std::vector<std::string> ids = {""};
     int chosen = 0;
     for (const Banding& banding : job_.bandings) {
-      if (banding.name == current) chosen = static_cast<int>(names.size());
+      if (banding.id == current) chosen = static_cast<int>(names.size());
       names << qs(banding.name);
-      ids.push_back(banding.name);
+      ids.push_back(banding.id);
     }
     choice(name, names, chosen,
            [ids, set = std::move(set)](T& b, int i) { set(b, ids[static_cast<std::size_t>(i)]); });

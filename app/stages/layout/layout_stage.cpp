@@ -256,8 +256,12 @@ const Placement& LayoutStage::placement(nest::PlacementRef at) const {
   return shown().plan->sheets[at.sheet].placements[at.placement];
 }
 
+const Part& LayoutStage::partAt(nest::PlacementRef at) const {
+  return (*shown().parts)[placement(at).part];
+}
+
 const std::string& LayoutStage::codeAt(nest::PlacementRef at) const {
-  return (*shown().parts)[placement(at).part].code;
+  return partAt(at).code;
 }
 
 void LayoutStage::followSelection() {
@@ -282,7 +286,7 @@ void LayoutStage::followSelection() {
   }
   const auto& pins = document().job().pins;
   unpin_->setEnabled(std::any_of(pins.begin(), pins.end(), [&](const JobPin& pin) {
-    return pin.part == codeAt(*at) && pin.stock == mine.id;
+    return isOn(document().job(), pin, partAt(*at), mine.id);
   }));
 }
 
@@ -310,8 +314,10 @@ void LayoutStage::choose(std::size_t part) {
 JobPin LayoutStage::pinFor(nest::PlacementRef at, std::size_t sheet) const {
   const PlanShown& plan = shown();
   JobPin pin;
-  pin.part = codeAt(at);
-  pin.stock = plan.request->stock[plan.plan->sheets[sheet].stock].id;
+  pin.part = partAt(at).keys.front();
+  const std::string& mark = plan.request->stock[plan.plan->sheets[sheet].stock].id;
+  for (const StockPiece& piece : document().job().stock)
+    if (piece.mark == mark) pin.stock = piece.id;
   pin.sheet = static_cast<std::int64_t>(sheet) + 1;
   return pin;
 }
@@ -324,7 +330,7 @@ void LayoutStage::pin(bool inPlace) {
   if (inPlace) {
     if (!shown().request->parts[p.part].run.empty())
       return say(tr("%1 is part of a grain run: it is pinned to its sheet, not to a place.")
-                     .arg(qs(pin.part)));
+                     .arg(qs(codeAt(*at))));
     pin.x = p.x;
     pin.y = p.y;
     pin.turned = p.turned;
@@ -332,20 +338,20 @@ void LayoutStage::pin(bool inPlace) {
   std::vector<JobPin> pins = document().job().pins;
   pins.push_back(pin);
   say({});
-  document().editPins(inPlace ? tr("pin %1 in place").arg(qs(pin.part))
-                              : tr("pin %1 to S%2").arg(qs(pin.part)).arg(at->sheet + 1),
+  document().editPins(inPlace ? tr("pin %1 in place").arg(qs(codeAt(*at)))
+                              : tr("pin %1 to S%2").arg(qs(codeAt(*at))).arg(at->sheet + 1),
                       std::move(pins), shown().plan);
 }
 
 void LayoutStage::unpin() {
   const auto at = sheets_->selection();
   if (!at || !shown().plan) return;
-  const JobPin mine = pinFor(*at, at->sheet);
+  const PlanShown& plan = shown();
+  const std::string& mark = plan.request->stock[plan.plan->sheets[at->sheet].stock].id;
   std::vector<JobPin> pins = document().job().pins;
-  std::erase_if(pins, [&mine](const JobPin& pin) {
-    return pin.part == mine.part && pin.stock == mine.stock;
-  });
-  document().editPins(tr("unpin %1").arg(qs(mine.part)), std::move(pins), shown().plan);
+  std::erase_if(pins,
+                [&](const JobPin& pin) { return isOn(document().job(), pin, partAt(*at), mark); });
+  document().editPins(tr("unpin %1").arg(qs(codeAt(*at))), std::move(pins), shown().plan);
 }
 
 void LayoutStage::beginSwap() {

@@ -47,6 +47,7 @@ class LayoutStage : public Stage {
   // What the sheets show, and so what is pointed at: the document may be a turn ahead.
   const PlanShown& shown() const { return sheets_->shown(); }
   const Placement& placement(nest::PlacementRef at) const;
+  const Part& partAt(nest::PlacementRef at) const;
   const std::string& codeAt(nest::PlacementRef at) const;
   JobPin pinFor(nest::PlacementRef at, std::size_t sheet) const;
 

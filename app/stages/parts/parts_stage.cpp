@@ -10,6 +10,7 @@
 #include "app/grid/grid_table.h"
 #include "app/paint/figures.h"
 #include "app/paint/look.h"
+#include "core/breakdown/overrides.h"
 #include "core/formats/exchange.h"
 #include "core/formats/file.h"
 #include "core/formats/lists_csv.h"
@@ -205,8 +206,7 @@ void PartsStage::beginOverride() {
   const Part* part = model_->partAt(table_->currentIndex().row());
   if (part == nullptr) return;
   PartOverride known;
-  for (const PartOverride& one : document().job().overrides)
-    if (one.part == part->code) known = one;
+  if (const PartOverride* made = overrideOf(document().job(), *part)) known = *made;
   const LengthStyle style = document().style();
   lengthByHand_->setText(known.length ? typed(*known.length, style) : QString());
   widthByHand_->setText(known.width ? typed(*known.width, style) : QString());
@@ -217,8 +217,8 @@ void PartsStage::beginOverride() {
   bandingByHand_->addItems({tr("banding as ruled"), tr("no banding")});
   int chosen = known.banding ? 1 : 0;
   for (const Banding& banding : document().job().bandings) {
-    if (known.banding && *known.banding == banding.name) chosen = bandingByHand_->count();
-    bandingByHand_->addItem(qs(banding.name));
+    if (known.banding && *known.banding == banding.id) chosen = bandingByHand_->count();
+    bandingByHand_->addItem(qs(banding.name), qs(banding.id));
   }
   bandingByHand_->setCurrentIndex(chosen);
   why_->setText(qs(known.why));
@@ -230,7 +230,6 @@ void PartsStage::applyOverride() {
   const Part* part = model_->partAt(table_->currentIndex().row());
   if (part == nullptr) return;
   PartOverride made;
-  made.part = part->code;
   made.why = why_->text().trimmed().toStdString();
   const auto size = [this](const QLineEdit* field, std::optional<Length>& into) -> Problems {
     if (field->text().trimmed().isEmpty()) return {};
@@ -246,12 +245,11 @@ void PartsStage::applyOverride() {
     made.grain = static_cast<BoardGrain>(grainByHand_->currentIndex() - 1);
   if (bandingByHand_->currentIndex() == 1) made.banding = std::string();
   if (bandingByHand_->currentIndex() > 1)
-    made.banding = bandingByHand_->currentText().toStdString();
+    made.banding = bandingByHand_->currentData().toString().toStdString();
   Job next = document().job();
-  std::erase_if(next.overrides, [&](const PartOverride& one) { return one.part == made.part; });
-  next.overrides.push_back(made);
-  const Problems problems =
-      document().edit(tr("change %1 by hand").arg(qs(made.part)), std::move(next));
+  const QString code = qs(part->code);
+  setOverride(next, document().breakdown().parts, *part, made);
+  const Problems problems = document().edit(tr("change %1 by hand").arg(code), std::move(next));
   problem_->show(problems);
   if (problems.empty()) {
     override_->hide();
@@ -265,9 +263,9 @@ void PartsStage::dropOverride() {
   table_->setFocus();
   if (part == nullptr) return;
   Job next = document().job();
-  const std::string code = part->code;
-  std::erase_if(next.overrides, [&code](const PartOverride& one) { return one.part == code; });
-  problem_->show(document().edit(tr("%1 as ruled").arg(qs(code)), std::move(next)));
+  const QString code = qs(part->code);
+  pp::dropOverride(next, *part);
+  problem_->show(document().edit(tr("%1 as ruled").arg(code), std::move(next)));
 }
 
 // The way back from a part to where it came from.

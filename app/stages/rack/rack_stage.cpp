@@ -106,7 +106,7 @@ std::vector<KeyHelp> RackStage::keys() const {
 std::string RackStage::freeMark(const std::string& stem) const {
   const auto taken = [this](const std::string& mark) {
     return std::any_of(document().job().stock.begin(), document().job().stock.end(),
-                       [&](const StockPiece& piece) { return piece.id == mark; }) ||
+                       [&](const StockPiece& piece) { return piece.mark == mark; }) ||
            findMaterial(document().job(), mark) != nullptr;
   };
   for (int n = 1;; ++n)
@@ -163,7 +163,7 @@ void RackStage::removeMachine() {
 void RackStage::addMaterial() {
   Job next = document().job();
   Material material;
-  material.id = freeMark("material-");
+  material.id = "material-" + std::to_string(++next.lastId);
   material.name = tr("plywood").toStdString();
   material.nominal = material.measured = Length::mm(18);
   next.materials.push_back(material);
@@ -190,7 +190,7 @@ void RackStage::addStock(StockKind kind) {
     return problem_->show({{{}, 0, {}, "no material", "one to add a sheet of"}});
   StockPiece piece;
   const bool sheet = kind == StockKind::Sheet;
-  piece.id = freeMark(sheet ? "S-" : "R");
+  piece.mark = freeMark(sheet ? "S-" : "R");
   piece.material = next.materials.front().id;
   piece.kind = kind;
   piece.length = sheet ? Length::mm(2440) : Length::mm(600);

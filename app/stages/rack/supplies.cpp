@@ -60,6 +60,7 @@ Supplies::Supplies(Document& document, QWidget* parent) : QWidget(parent), docum
            .add =
                [](Job& job) {
                  Banding banding;
+                 banding.id = "banding-" + std::to_string(++job.lastId);
                  banding.name = freeName(job.bandings, tr("banding"));
                  banding.thickness = Length::mm(1);
                  banding.width = Length::mm(22);
@@ -147,6 +148,9 @@ bool Supplies::readSlidesFile(const QString& path) {
     return false;
   }
   Job next = document_.job();
+  for (Slide& slide : slides.value())
+    for (const Slide& known : next.slides)
+      if (known.name == slide.name) slide.id = known.id;  // the same one, with what is new of it
   next.slides = std::move(slides).value();
   const Problems problems = document_.edit(tr("read slides"), std::move(next));
   emit refused(problems);

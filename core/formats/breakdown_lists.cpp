@@ -1,0 +1,105 @@
+#include "core/formats/breakdown_lists.h"
+
+#include <fmt/format.h>
+
+#include "core/formats/csv.h"
+#include "core/formats/list_lengths.h"
+
+namespace pp {
+namespace {
+
+const char* finishWord(Finish finish) {
+  switch (finish) {
+    case Finish::None:
+      return "";
+    case Finish::Clear:
+      return "clear";
+    case Finish::Painted:
+      return "painted";
+    case Finish::Stained:
+      return "stained";
+  }
+  return "";
+}
+
+const char* handWord(Hand hand) {
+  return hand == Hand::Left ? "left" : hand == Hand::Right ? "right" : "";
+}
+
+const char* edgeWord(Edge edge) {
+  static constexpr const char* kWords[] = {"l1", "l2", "w1", "w2"};
+  return kWords[static_cast<std::size_t>(edge)];
+}
+
+bool isAlong(Edge edge) {
+  return edge == Edge::L1 || edge == Edge::L2;
+}
+
+}  // namespace
+
+std::string writeLumber(const Job& job, const std::vector<Part>& parts) {
+  const ListLengths length(job.unit);
+  std::string out =
+      length.unitLine() + "code,name,assembly,qty,length,width,thickness,material,finish,note\n";
+  for (const Part& part : parts) {
+    if (!part.lumber) continue;
+    out += fmt::format("{},{},{},{},{},{},{},{},{},{}\n", csvText(part.code), csvText(part.name),
+                       csvText(part.assembly), part.quantity, length(part.cutLength()),
+                       length(part.cutWidth()), length(part.thickness),
+                       csvText(findMaterial(job, part.material)->name), finishWord(part.finish),
+                       csvText(part.note));
+  }
+  return out;
+}
+
+std::string writeMachining(const Job& job, const std::vector<Part>& parts) {
+  const ListLengths length(job.unit);
+  constexpr double kMillidegrees = 1000;
+  std::string out = length.unitLine() +
+                    "code,assembly,qty,hand,kind,face,receives,from,distance,width,depth,angle,"
+                    "begin,end,through,count,pitch\n";
+  for (const Part& part : parts)
+    for (const Machining& cut : part.machining) {
+      const bool along = isAlong(cut.from);
+      const bool angled = cut.angle != Angle{};
+      out += fmt::format(
+          "{},{},{},{},{},{},{},{},{},{},{},{},{},{},{},{},{}\n", csvText(part.code),
+          csvText(part.assembly), part.quantity, handWord(part.hand), csvText(cutName(cut.cut)),
+          cut.face == Face::Inside ? "inside" : "outside", csvText(cut.receives),
+          edgeWord(cut.from), length(cut.distance), length(cut.width), length(cut.depth),
+          angled
+              ? fmt::format("{}", static_cast<double>(cut.angle.inMillidegrees()) / kMillidegrees)
+              : "",
+          length(along ? cut.u0 : cut.v0), length(along ? cut.u1 : cut.v1),
+          cut.through ? "yes" : "no", cut.holes > 0 ? std::to_string(cut.holes) : "",
+          cut.holes > 1 ? length(cut.pitch) : "");
+    }
+  return out;
+}
+
+std::string writeEdges(const Job& job, const std::vector<Part>& parts) {
+  const ListLengths length(job.unit);
+  std::string out = length.unitLine() + "code,assembly,qty,edge,looks,length,banding\n";
+  for (const Part& part : parts)
+    for (const Edge edge : kEdges) {
+      const auto i = static_cast<std::size_t>(edge);
+      const Banding* banding = findBanding(job, part.bands[i]);
+      if (banding == nullptr) continue;
+      out += fmt::format("{},{},{},{},{},{},{}\n", csvText(part.code), csvText(part.assembly),
+                         part.quantity, edgeWord(edge), sideName(part.edges[i]),
+                         length((isAlong(edge) ? part.length : part.width).total()),
+                         csvText(banding->name));
+    }
+  return out;
+}
+
+std::string writeBought(const Job& job) {
+  std::string out =
+      ListLengths(job.unit).unitLine() + "name,qty,price,material,length,width,note\n";
+  for (const BoughtIn& one : job.bought)
+    out += fmt::format("{},{},{},,,,{}\n", csvText(one.name), one.quantity, format(one.price),
+                       csvText(one.note));
+  return out;
+}
+
+}  // namespace pp

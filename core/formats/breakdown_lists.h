@@ -1,0 +1,19 @@
+// What a break-down says beside the parts that are cut from sheets, a list each; docs/formats.md
+// has the columns. In the job's unit.
+#pragma once
+
+#include <string>
+#include <vector>
+
+#include "core/breakdown/part.h"
+
+namespace pp {
+
+std::string writeLumber(const Job& job, const std::vector<Part>& parts);
+// Everything that is cut into the parts, sheet parts and lumber.
+std::string writeMachining(const Job& job, const std::vector<Part>& parts);
+// The edges that are banded, each with the length it takes.
+std::string writeEdges(const Job& job, const std::vector<Part>& parts);
+std::string writeBought(const Job& job);
+
+}  // namespace pp

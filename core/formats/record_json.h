@@ -1,0 +1,13 @@
+// The record half of a job's file.
+#pragma once
+
+#include "core/formats/json_fields.h"
+#include "core/plan/record.h"
+
+namespace pp {
+
+OrderedJson recordJson(const Record& record);
+// Reads what stands at `pointer`; what is wrong with it is added to `problems`.
+Record readRecord(const OrderedJson& json, const std::string& pointer, Problems& problems);
+
+}  // namespace pp

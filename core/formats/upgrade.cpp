@@ -1,0 +1,119 @@
+#include "core/formats/upgrade.h"
+
+#include <algorithm>
+#include <map>
+
+#include "core/breakdown/overrides.h"
+#include "core/formats/carcass_fields.h"
+#include "core/job/ids.h"
+
+namespace pp {
+
+template <class A>
+void fields(A& a, CodesOfVersion1::Override& v) {
+  a.must("part", v.part);
+  a.must("why", v.made.why);
+  a("length", v.made.length);
+  a("width", v.made.width);
+  if (a.wants("grain", v.made.grain)) a.choice("grain", *v.made.grain, kBoardGrains);
+  a("banding", v.made.banding);
+}
+
+template <class A>
+void fields(A& a, CodesOfVersion1::Pin& v) {
+  a.must("part", v.part);
+  a.must("stock", v.stock);
+  a("copies", v.made.copies);
+  a("sheet", v.made.sheet);
+  a("x", v.made.x);
+  a("y", v.made.y);
+  a("turned", v.made.turned);
+}
+
+namespace {
+
+// Every object of the list in that field, where there is one.
+template <class Do>
+void eachIn(OrderedJson& json, const char* field, const Do& act) {
+  if (!json.is_object()) return;
+  const auto list = json.find(field);
+  if (list == json.end() || !list->is_array()) return;
+  for (OrderedJson& one : *list)
+    if (one.is_object()) act(one);
+}
+
+// `object` with a field before all others.
+OrderedJson with(const char* field, OrderedJson value, const OrderedJson& object) {
+  OrderedJson out = {{field, std::move(value)}};
+  for (const auto& [key, old] : object.items()) out[key] = old;
+  return out;
+}
+
+}  // namespace
+
+CodesOfVersion1 takeVersion1(OrderedJson& json, Problems& problems) {
+  CodesOfVersion1 out;
+  {
+    OrderedJson codes = OrderedJson::object();
+    for (const char* field : {"overrides", "pins"})
+      if (json.contains(field)) codes[field] = json[field];
+    JsonReader reader(codes, "", problems);
+    reader("overrides", out.overrides);
+    reader("pins", out.pins);
+  }
+  json.erase("overrides");
+  json.erase("pins");
+  // A banding was known by its name, a row of stock by its mark, the members of a group by code.
+  eachIn(json, "bandings", [](OrderedJson& one) {
+    if (one.contains("name")) one = with("id", one["name"], one);
+  });
+  Id last = 0;
+  eachIn(json, "stock", [&last](OrderedJson& one) {
+    if (!one.contains("id")) return;
+    OrderedJson renamed = {{"id", ++last}, {"mark", one["id"]}};
+    for (const auto& [key, value] : one.items())
+      if (key != "id") renamed[key] = value;
+    one = std::move(renamed);
+  });
+  std::map<std::string, Id> assemblies;
+  eachIn(json, "assemblies", [&](OrderedJson& one) {
+    if (one.contains("code") && one["code"].is_string())
+      assemblies.emplace(one["code"].get<std::string>(), ++last);
+    one = with("id", last, one);
+  });
+  eachIn(json, "assemblies", [&](OrderedJson& one) {
+    if (!one.contains("group") || !one["group"].is_object()) return;
+    const auto members = one["group"].find("members");
+    if (members == one["group"].end() || !members->is_array()) return;
+    for (OrderedJson& member : *members)
+      if (member.is_string())
+        if (const auto at = assemblies.find(member.get<std::string>()); at != assemblies.end())
+          member = at->second;
+  });
+  json["lastId"] = last;
+  return out;
+}
+
+void upgradeFromVersion1(Job& job, const CodesOfVersion1& old) {
+  giveIds(job);
+  const Breakdown counted = breakDown(job);
+  job.codes = counted.codes;
+  std::map<std::string, const Part*> parts;
+  for (const Part& part : counted.parts) parts.emplace(part.code, &part);
+  for (const CodesOfVersion1::Override& one : old.overrides)
+    if (const auto at = parts.find(one.part); at != parts.end())
+      setOverride(job, counted.parts, *at->second, one.made);
+  for (const CodesOfVersion1::Pin& one : old.pins) {
+    const auto at = parts.find(one.part);
+    const auto stock =
+        std::find_if(job.stock.begin(), job.stock.end(),
+                     [&one](const StockPiece& row) { return row.mark == one.stock; });
+    if (at == parts.end() || stock == job.stock.end()) continue;
+    JobPin made = one.made;
+    made.part = at->second->keys.front();
+    made.stock = stock->id;
+    job.pins.push_back(made);
+  }
+}
+
+}  // namespace pp

@@ -1,0 +1,36 @@
+// Files of older versions, step by step up to the one that is written now.
+#pragma once
+
+#include <string>
+#include <vector>
+
+#include "core/formats/json_fields.h"
+#include "core/job/job.h"
+
+namespace pp {
+
+// What version 1 said of parts by their codes, which were their places in a list.
+struct CodesOfVersion1 {
+  struct Override {
+    std::string part;
+    PartOverride made;
+  };
+  struct Pin {
+    std::string part, stock;
+    JobPin made;
+  };
+  std::vector<Override> overrides;
+  std::vector<Pin> pins;
+};
+
+// Makes the text of version 1 one of version 2, but for the ids that the rest is given and for what
+// hangs on codes, which is returned. What is wrong with that is added to `problems`; what else is
+// wrong is left for the reader.
+CodesOfVersion1 takeVersion1(OrderedJson& json, Problems& problems);
+
+// Gives ids and the numbers that version 1 counted out, and hangs choices and pins on the parts
+// they meant. Those whose part is not there, which had no effect, are gone. Precondition:
+// validate(job) finds nothing.
+void upgradeFromVersion1(Job& job, const CodesOfVersion1& old);
+
+}  // namespace pp

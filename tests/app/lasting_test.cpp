@@ -1,0 +1,146 @@
+// What lasts in the window: the plan that was shown, numbers, and what hangs on parts.
+#include <gtest/gtest.h>
+
+#include <QComboBox>
+#include <QLineEdit>
+#include <QTemporaryDir>
+#include <QTest>
+
+#include "app/paint/figures.h"
+#include "app/shell/main_window.h"
+#include "core/formats/file.h"
+#include "core/formats/job_json.h"
+#include "tests/app/driver.h"
+
+namespace pp {
+namespace {
+
+using test::press;
+using test::textOf;
+using test::waitFor;
+
+class Lasting : public testing::Test {
+ protected:
+  void SetUp() override {
+    window_ = std::make_unique<MainWindow>();
+    test::appear(window_.get());
+    ASSERT_TRUE(window_->openDemo(QStringLiteral("ringing-trolley")));
+    ASSERT_TRUE(planned());
+  }
+  Document& document() { return window_->document(); }
+  const Job& job() { return document().job(); }
+  bool planned() {
+    return waitFor([this] { return document().plan().plan && !document().runner().isRunning(); });
+  }
+  QString path() const { return folder_.filePath(QStringLiteral("trolley.plainpatch")); }
+  void edit(const std::function<void(Job&)>& change) {
+    Job next = job();
+    change(next);
+    ASSERT_TRUE(document().edit(QStringLiteral("change"), std::move(next)).empty());
+  }
+
+  QTemporaryDir folder_;
+  std::unique_ptr<MainWindow> window_;
+};
+
+TEST_F(Lasting, closeAndOpenShowsTheSamePlanWithoutASearch) {
+  ASSERT_FALSE(document().save(path()).has_value());
+  const Plan before = *document().plan().plan;
+  window_ = std::make_unique<MainWindow>();
+  test::appear(window_.get());
+  ASSERT_TRUE(window_->openFile(path()));
+  EXPECT_FALSE(document().runner().isRunning());
+  ASSERT_TRUE(document().plan().plan);
+  EXPECT_TRUE(document().isPlanCurrent());
+  EXPECT_EQ(document().plan().plan->cuts, before.cuts);
+  EXPECT_EQ(document().plan().plan->sheets.size(), before.sheets.size());
+  EXPECT_FALSE(document().isModified());
+}
+
+TEST_F(Lasting, thePlanShownWhenTheWindowIsLeftIsTheOneInTheFile) {
+  ASSERT_FALSE(document().save(path()).has_value());
+  // Another plan of the same job, as a longer search finds it.
+  document().layOut(1);
+  ASSERT_TRUE(planned());
+  const Plan last = *document().plan().plan;
+  window_->close();
+  const auto read = readJobWithRecord("f", readFile(path().toStdString()).value());
+  ASSERT_TRUE(read.ok());
+  ASSERT_TRUE(read->record.plan.has_value());
+  EXPECT_EQ(read->record.plan->plan.cuts, last.cuts);
+}
+
+TEST_F(Lasting, whatIsNotNestedLeavesThePlanAsItIs) {
+  const auto plan = document().plan().plan;
+  edit([](Job& j) { j.unit = Unit::Millimetre; });
+  edit([](Job& j) { j.labels.columns = 2; });
+  edit([](Job& j) { j.name = "another name"; });
+  edit([](Job& j) { j.assemblies[0].code = "Z1"; });
+  EXPECT_EQ(document().plan().plan, plan);
+  EXPECT_TRUE(document().isPlanCurrent());
+  EXPECT_FALSE(document().runner().isRunning());
+  EXPECT_TRUE(document().plan().parts->front().code.starts_with("Z1-")) << "but says it as it is";
+  document().undo();
+  EXPECT_EQ(document().plan().plan, plan);
+  edit([](Job& j) { j.assemblies[0].carcass().width += Length::mm(1); });
+  EXPECT_FALSE(document().isPlanCurrent());
+  EXPECT_TRUE(document().runner().isRunning());
+}
+
+TEST_F(Lasting, numbersThatAFileCarriedAreNotGivenAgain) {
+  const auto codes = [this] {
+    std::set<std::string> out;
+    for (const Part& part : document().breakdown().parts) out.insert(part.code);
+    return out;
+  };
+  const std::set<std::string> before = codes();
+  edit([](Job& j) { j.assemblies[0].carcass().liningLeft = true; });
+  std::string lining;
+  for (const std::string& code : codes())
+    if (before.count(code) == 0) lining = code;
+  ASSERT_FALSE(lining.empty());
+  ASSERT_FALSE(document().save(path()).has_value());
+  document().undo();
+  EXPECT_EQ(codes(), before);
+  edit([](Job& j) { j.assemblies[0].carcass().liningRight = true; });
+  EXPECT_EQ(codes().count(lining), 0U) << lining << " is the left lining's for good";
+}
+
+TEST_F(Lasting, whatGoesWithARemovedAssemblyIsSaid) {
+  Job next = job();
+  const Part part = document().breakdown().parts.front();
+  PartOverride made;
+  made.part = part.keys.front();
+  made.why = "the wall bows";
+  next.overrides.push_back(made);
+  Assembly copy = next.assemblies[0];
+  ASSERT_TRUE(document().edit(QStringLiteral("by hand"), next).empty());
+  edit([](Job& j) { j.assemblies.erase(0); });
+  EXPECT_EQ(textOf(window_.get(), QStringLiteral("Message")).trimmed(),
+            QStringLiteral("1 choice made by hand went with it; undo brings all back."));
+  EXPECT_TRUE(job().overrides.empty());
+  document().undo();
+  EXPECT_EQ(job().overrides.size(), 1U);
+}
+
+TEST_F(Lasting, aJobHasAnIdOfItsOwnAndKeepsIt) {
+  const std::string first = job().id;
+  EXPECT_EQ(first.size(), 16U);
+  ASSERT_FALSE(document().save(path()).has_value());
+  ASSERT_TRUE(window_->openDemo(QStringLiteral("ringing-trolley")));
+  EXPECT_NE(job().id, first) << "a demo that is opened becomes another job";
+  ASSERT_TRUE(window_->openFile(path()));
+  EXPECT_EQ(job().id, first);
+}
+
+TEST_F(Lasting, aFileOfVersionOneIsNotRewrittenUntilItIsSaved) {
+  const std::string old = readFile(KEPT_DIR "/version-1/ringing-trolley.plainpatch").value();
+  ASSERT_FALSE(writeFile(path().toStdString(), old).has_value());
+  ASSERT_TRUE(window_->openFile(path()));
+  ASSERT_TRUE(planned());
+  window_->close();
+  EXPECT_EQ(readFile(path().toStdString()).value(), old);
+}
+
+}  // namespace
+}  // namespace pp
