@@ -3,6 +3,7 @@
 
 #include "cli/commands.h"
 #include "core/breakdown/breakdown.h"
+#include "core/formats/breakdown_lists.h"
 #include "core/formats/exchange.h"
 #include "core/formats/file.h"
 #include "core/formats/job_json.h"
@@ -11,7 +12,7 @@ namespace pp::cli {
 namespace {
 
 struct Options {
-  std::string job, parts, stock, banding;
+  std::string job, parts, stock, banding, lumber, machining, edges, bought;
 };
 
 int run(const Options& options) {
@@ -21,19 +22,23 @@ int run(const Options& options) {
   if (!job) return refuse(job.problems());
   const Breakdown broken = breakDown(job.value());
   // Half a parts list would be cut as if it were whole.
-  Problems troubles;
-  for (const Trouble& trouble : broken.troubles) {
-    Problem problem = trouble.problem;
-    problem.file = options.job;
-    problem.field = "assembly " + trouble.assembly + ", " + problem.field;
-    troubles.push_back(problem);
-  }
-  if (!troubles.empty()) return refuse(troubles);
+  if (const Problems troubles = troublesIn(options.job, broken); !troubles.empty())
+    return refuse(troubles);
   if (broken.parts.empty())
     return refuse({{options.job, 0, "/assemblies", "no parts", "at least one assembly"}});
-  std::vector<FileText> files = {{options.parts, writeParts(job.value(), broken.parts)}};
-  if (!options.stock.empty()) files.push_back({options.stock, writeStock(job.value())});
-  if (!options.banding.empty()) files.push_back({options.banding, writeBanding(job.value())});
+  std::vector<FileText> files;
+  const auto list = [&files](const std::string& file, const auto& write) {
+    if (!file.empty()) files.push_back({file, write()});
+  };
+  list(options.parts, [&] { return writeParts(job.value(), broken.parts); });
+  list(options.stock, [&] { return writeStock(job.value()); });
+  list(options.banding, [&] { return writeBanding(job.value()); });
+  list(options.lumber, [&] { return writeLumber(job.value(), broken.parts); });
+  list(options.machining, [&] { return writeMachining(job.value(), broken.parts); });
+  list(options.edges, [&] { return writeEdges(job.value(), broken.parts); });
+  list(options.bought, [&] { return writeBought(job.value()); });
+  if (files.empty())
+    return refuse({{options.job, 0, {}, "no list to write", "at least one, such as --parts FILE"}});
   if (const auto problem = writeFiles(files)) return notWritten(*problem);
   std::cout << broken.parts.size() << " different parts, " << pieceCount(broken.parts)
             << " pieces\n";
@@ -46,9 +51,14 @@ void addBreakdown(CLI::App& app, int& status) {
   auto options = std::make_shared<Options>();
   CLI::App* command = app.add_subcommand("breakdown", "Break a job down to its parts");
   command->add_option("JOB", options->job, "job file (.plainpatch)")->required();
-  command->add_option("--parts", options->parts, "parts list to write, CSV")->required();
+  command->add_option("--parts", options->parts, "parts cut from sheets, CSV to write");
   command->add_option("--stock", options->stock, "the job's stock to write, CSV");
   command->add_option("--banding", options->banding, "the job's banding to write, CSV");
+  command->add_option("--lumber", options->lumber, "parts cut from bars, CSV to write");
+  command->add_option("--machining", options->machining,
+                      "what is cut into the parts, CSV to write");
+  command->add_option("--edges", options->edges, "the edges that are banded, CSV to write");
+  command->add_option("--bought", options->bought, "what is bought ready, CSV to write");
   command->callback([options, &status] { status = run(*options); });
 }
 

@@ -4,6 +4,7 @@
 #include <CLI/CLI.hpp>
 #include <string>
 
+#include "core/breakdown/breakdown.h"
 #include "core/result/result.h"
 
 namespace pp::cli {
@@ -19,6 +20,8 @@ int refuse(const Problems& problems);
 // Says why something could not be written; returns kInternal for a device or a pipe, where nothing
 // was wrong with what was asked, else kRefused.
 int notWritten(const Problem& problem);
+// Why the job of that file cannot be built, assembly by assembly; nothing where it can.
+Problems troublesIn(const std::string& file, const Breakdown& breakdown);
 // Whether all that was said on standard output has arrived there.
 bool saidAll();
 

@@ -26,9 +26,8 @@ int run(const Options& options) {
   if (options.columns > 0) labels.columns = options.columns;
   if (options.rows > 0) labels.rows = options.rows;
   const Breakdown broken = breakDown(job.value());
-  Problems troubles;
-  for (const Trouble& trouble : broken.troubles) troubles.push_back(trouble.problem);
-  if (!troubles.empty()) return refuse(troubles);
+  if (const Problems troubles = troublesIn(options.job, broken); !troubles.empty())
+    return refuse(troubles);
   // Fonts and pages need Qt's painting, but no display.
   qputenv("QT_QPA_PLATFORM", "offscreen");
   int argc = 1;

@@ -22,6 +22,17 @@ int notWritten(const Problem& problem) {
   return device ? kInternal : kRefused;
 }
 
+Problems troublesIn(const std::string& file, const Breakdown& breakdown) {
+  Problems out;
+  for (const Trouble& trouble : breakdown.troubles) {
+    Problem problem = trouble.problem;
+    problem.file = file;
+    problem.field = "assembly " + trouble.assembly + ", " + problem.field;
+    out.push_back(std::move(problem));
+  }
+  return out;
+}
+
 bool saidAll() {
   std::cout.flush();
   if (std::cout.good()) return true;

@@ -117,7 +117,7 @@ const std::string& CsvTable::field(const CsvRecord& record, std::string_view nam
 }
 
 Result<CsvTable> readCsv(const std::string& file, std::string_view text,
-                         const std::vector<std::string>& neededColumns) {
+                         const std::vector<std::string>& neededColumns, NoRow noRow) {
   if (const auto bad = badByte(text))
     return Problem{file,
                    lineOf(text, *bad),
@@ -145,7 +145,7 @@ Result<CsvTable> readCsv(const std::string& file, std::string_view text,
   if (Problems problems = checkHeader(table, neededColumns); !problems.empty()) return problems;
   table.records.assign(std::make_move_iterator(records.begin() + 1),
                        std::make_move_iterator(records.end()));
-  if (table.records.empty())
+  if (table.records.empty() && noRow == NoRow::Refused)
     return Problem{file, table.headerLine, {}, "no data row", "at least one row"};
   for (const CsvRecord& record : table.records)
     if (record.fields.size() != table.header.size())

@@ -22,7 +22,7 @@ struct CsvTable {
   std::optional<Unit> unit;  // from a first line `# unit: mm`
   std::size_t headerLine = 0;
   std::vector<std::string> header;
-  std::vector<CsvRecord> records;  // at least one
+  std::vector<CsvRecord> records;
 
   // Index of a column, none where the table does not have it.
   std::optional<std::size_t> column(std::string_view name) const;
@@ -32,9 +32,12 @@ struct CsvTable {
 
 // Reads a table, texts as they were before csvText() made them harmless. Refused: what is not
 // UTF-8, NUL, stray quotes, a duplicate or missing column, a record shorter or longer than the
-// header, no record at all. A byte order mark and CRLF are taken.
+// header, and no record at all where the list may not be empty. A byte order mark and CRLF are
+// taken.
+enum class NoRow { Refused, Taken };
 Result<CsvTable> readCsv(const std::string& file, std::string_view text,
-                         const std::vector<std::string>& neededColumns);
+                         const std::vector<std::string>& neededColumns,
+                         NoRow noRow = NoRow::Refused);
 
 // A text as a field, quoted where it must be. One that a spreadsheet would take for a formula (=,
 // +,

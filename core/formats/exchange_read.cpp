@@ -15,7 +15,7 @@ constexpr std::int64_t kMostPieces = 1'000'000'000;
 
 Result<std::map<std::string, Banding>> readBanding(const ExchangeText& text,
                                                    std::optional<Unit> unit) {
-  const auto table = readCsv(text.file, text.content, {"name", "thickness"});
+  const auto table = readCsv(text.file, text.content, {"name", "thickness"}, NoRow::Taken);
   if (!table) return table.problems();
   Rows rows(table.value(), unit);
   std::map<std::string, Banding> out;
@@ -54,6 +54,7 @@ Result<std::vector<StockSupply>> readStock(const ExchangeText& text, std::option
     stock.material = rows.needed("material");
     stock.thickness = rows.length("thickness", false);
     stock.measured = rows.optionalLength("measured", false).value_or(stock.thickness);
+    stock.lot = rows.text("lot");
     stock.length = rows.length("length", false);
     stock.width = rows.length("width", false);
     stock.grain = rows.choice<SheetGrain>(
