@@ -3,7 +3,10 @@
 #include <QApplication>
 #include <QCommandLineParser>
 #include <QTimer>
+#include <algorithm>
 #include <iostream>
+#include <memory>
+#include <string_view>
 
 #include "app/shell/main_window.h"
 
@@ -20,12 +23,27 @@ void pictureWhenPlanned(pp::MainWindow& window, const QString& path) {
                    });
 }
 
+// Whether only words are asked for, which need no display.
+bool wantsWords(int argc, char** argv) {
+  return std::any_of(argv + 1, argv + argc, [](const char* one) {
+    const std::string_view word = one;
+    return word == "--help" || word == "-h" || word == "--help-all" || word == "--version" ||
+           word == "-v";
+  });
+}
+
 }  // namespace
 
 int main(int argc, char** argv) {
-  QApplication application(argc, argv);
-  QApplication::setApplicationName(QStringLiteral("Plain Patch"));
+  std::unique_ptr<QCoreApplication> application;
+  if (wantsWords(argc, argv))
+    application = std::make_unique<QCoreApplication>(argc, argv);
+  else
+    application = std::make_unique<QApplication>(argc, argv);
+  QCoreApplication::setApplicationName(QStringLiteral("Plain Patch"));
+  QCoreApplication::setApplicationVersion(QStringLiteral(PLAINPATCH_VERSION));
   QCommandLineParser parser;
+  parser.addVersionOption();
   parser.setApplicationDescription(QStringLiteral("From a drawing to labelled plywood parts."));
   parser.addHelpOption();
   parser.addPositionalArgument(QStringLiteral("file"), QStringLiteral("job to open (.plainpatch)"),
@@ -35,22 +53,29 @@ int main(int argc, char** argv) {
       QStringLiteral(
           "Open a demo job: log-wall, ringing-trolley, hide-bench, nest-boxes or porthole."),
       QStringLiteral("name"));
-  const QCommandLineOption stage(QStringLiteral("stage"),
-                                 QStringLiteral("Stage to begin with: 2 to 5."),
-                                 QStringLiteral("number"), QStringLiteral("2"));
+  const QCommandLineOption stage(
+      QStringLiteral("stage"),
+      QStringLiteral("Stage to begin with: draw, parts, rack or lay-out, "
+                     "or its number on the plumb line."),
+      QStringLiteral("stage"), QStringLiteral("draw"));
   const QCommandLineOption picture(QStringLiteral("picture"),
                                    QStringLiteral("Save a picture of the window and end."),
                                    QStringLiteral("png"));
   parser.addOptions({demo, stage, picture});
-  parser.process(application);
+  parser.process(*application);
   pp::dressUp();
   pp::MainWindow window;
+  if (!window.showStage(parser.value(stage))) {
+    std::cerr << "no stage is called '" << parser.value(stage).toStdString()
+              << "'; there are draw, parts, rack and lay-out\n";
+    return 2;
+  }
   if (parser.isSet(demo))
     window.openDemo(parser.value(demo));
   else if (!parser.positionalArguments().isEmpty())
     window.openFile(parser.positionalArguments().constFirst());
   window.show();
-  window.showStage(parser.value(stage).toInt() - 2);
+  window.showStage(parser.value(stage));
   // Asked once the window is there and only where nothing else was asked for.
   if (!parser.isSet(picture) && !parser.isSet(demo) && parser.positionalArguments().isEmpty())
     QTimer::singleShot(0, &window, [&window] { window.offerUnsaved(); });

@@ -101,6 +101,28 @@ void dressUp() {
       "} QMenu::item:selected { background: #3D5A66; color: #FCF9F3; }"));
 }
 
+// The stages in the order of the work. A stage is known by its id; the key is the number it has on
+// the plumb line and with Ctrl.
+struct MainWindow::StageRow {
+  const char* id;
+  int key;
+  Stage* (*make)(Document&);
+};
+
+namespace {
+
+template <class S>
+Stage* made(Document& document) {
+  return new S(document);
+}
+
+}  // namespace
+
+const MainWindow::StageRow MainWindow::kStages[4] = {{"draw", 2, made<DrawStage>},
+                                                     {"parts", 3, made<PartsStage>},
+                                                     {"rack", 4, made<RackStage>},
+                                                     {"lay-out", 5, made<LayoutStage>}};
+
 MainWindow::MainWindow(QWidget* parent)
     : QMainWindow(parent), later_([this] { follow(); }, nullptr) {
   setMinimumSize(1024, 640);
@@ -155,19 +177,17 @@ MainWindow::MainWindow(QWidget* parent)
   column->addLayout(row, 1);
   column->addWidget(new TapeBar(document_));
   setCentralWidget(body);
-  addStage(new DrawStage(document_), 2);
-  addStage(new PartsStage(document_), 3);
-  addStage(new RackStage(document_), 4);
-  addStage(new LayoutStage(document_), 5);
+  for (const StageRow& one : kStages) addStage(one);
   keys_ = new KeysOverlay(stages_);
   makeMenus();
-  connect(line_, &PlumbLine::chosen, this, &MainWindow::showStage);
+  connect(line_, &PlumbLine::chosen, this, qOverload<int>(&MainWindow::showStage));
+  connect(&document_, &Document::said, this, [this](const QString& words) { say(words, {}); });
   connect(secondLook_, &SecondLookPanel::jump, this, &MainWindow::jump);
   connect(&document_, &Document::changed, &later_, &Later::ask);
   connect(&document_, &Document::stateChanged, &later_, &Later::ask);
   connect(&document_, &Document::planChanged, &later_, &Later::ask);
   follow();
-  showStage(0);
+  showStage(QStringLiteral("draw"));
 }
 
 // What shows the document goes before it.
@@ -176,11 +196,11 @@ MainWindow::~MainWindow() {
   delete takeCentralWidget();
 }
 
-void MainWindow::addStage(Stage* stage, int key) {
-  connect(stage, &Stage::showDrawing, this, [this] { showStage(0); });
+void MainWindow::addStage(const StageRow& one) {
+  Stage* stage = one.make(document_);
+  connect(stage, &Stage::showDrawing, this, [this] { showStage(QStringLiteral("draw")); });
   stages_->addWidget(stage);
-  stageKeys_.push_back(key);
-  auto* shortcut = new QShortcut(QKeySequence(QStringLiteral("Ctrl+%1").arg(key)), this);
+  auto* shortcut = new QShortcut(QKeySequence(QStringLiteral("Ctrl+%1").arg(one.key)), this);
   connect(shortcut, &QShortcut::activated, this,
           [this, index = stages_->count() - 1] { showStage(index); });
 }
@@ -230,6 +250,15 @@ void MainWindow::makeMenus() {
                   [this] { keys_->showFor(*static_cast<Stage*>(stages_->currentWidget())); });
 }
 
+bool MainWindow::showStage(const QString& name) {
+  for (std::size_t i = 0; i < std::size(kStages); ++i)
+    if (name == QLatin1String(kStages[i].id) || name == QString::number(kStages[i].key)) {
+      showStage(static_cast<int>(i));
+      return true;
+    }
+  return false;
+}
+
 void MainWindow::showStage(int index) {
   if (index < 0 || index >= stages_->count()) return;
   keys_->hide();
@@ -246,7 +275,7 @@ void MainWindow::follow() {
   std::vector<PlumbLine::Knot> knots;
   for (int i = 0; i < stages_->count(); ++i) {
     const auto* stage = static_cast<const Stage*>(stages_->widget(i));
-    knots.push_back({stage->title(), stageKeys_[static_cast<std::size_t>(i)], stage->openCount()});
+    knots.push_back({stage->title(), kStages[i].key, stage->openCount()});
   }
   line_->setKnots(std::move(knots));
 }
@@ -255,7 +284,7 @@ void MainWindow::jump(const Place& place) {
   document_.select({place.assembly,
                     place.opening.empty() ? std::nullopt : std::optional(place.opening),
                     place.part});
-  showStage(place.part.empty() ? 0 : 1);
+  showStage(place.part.empty() ? QStringLiteral("draw") : QStringLiteral("parts"));
 }
 
 void MainWindow::say(const QString& title, const Problems& problems) {
@@ -269,7 +298,10 @@ void MainWindow::say(const QString& title, const Problems& problems) {
 }
 
 bool MainWindow::mayLeave() {
-  if (!document_.isModified()) return true;
+  if (!document_.isModified()) {
+    document_.keepRecord();
+    return true;
+  }
   switch (ask(this, tr("Not saved"),
               tr("%1 has changes that are not saved.").arg(document_.title()),
               {tr("Save"), tr("Discard"), tr("Cancel")})) {

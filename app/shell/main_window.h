@@ -21,6 +21,8 @@ class MainWindow : public QMainWindow {
 
   Document& document() { return document_; }
   void showStage(int index);
+  // By its id, or its number on the plumb line; whether there is such a stage.
+  bool showStage(const QString& name);
   int stage() const { return stages_->currentIndex(); }
 
   // Opens a file, offering what a session with it that ended badly has left, and asking where
@@ -37,7 +39,9 @@ class MainWindow : public QMainWindow {
 
  private:
   void makeMenus();
-  void addStage(Stage* stage, int key);
+  struct StageRow;
+  static const StageRow kStages[4];
+  void addStage(const StageRow& one);
   void follow();
   void jump(const Place& place);
   void say(const QString& title, const Problems& problems);
@@ -57,7 +61,6 @@ class MainWindow : public QMainWindow {
   QLabel* messageText_;
   QLabel* unprotected_;  // shown as long as autosaves fail
   Later later_;
-  std::vector<int> stageKeys_;
 };
 
 // Colours and fonts of the whole program; call once after the application exists.
