@@ -6,6 +6,8 @@
 #include <cstdio>
 #include <filesystem>
 #include <nlohmann/json.hpp>
+#include <sstream>
+#include <vector>
 
 #include "core/formats/file.h"
 
@@ -183,6 +185,79 @@ TEST_F(Cli, labelsForEveryPieceAndRefusals) {
   EXPECT_NE(broken.output.find("j.plainpatch, /format: found 3, expected text"), std::string::npos)
       << broken.output;
 }
+
+// Every list stands in the job's unit; the trolley's job is in inches.
+TEST_F(Cli, breakdownWritesEachListThatIsAskedFor) {
+  const Outcome out =
+      run("breakdown " DEMO_DIR "/ringing-trolley.plainpatch --lumber " + at("l.csv") +
+          " --machining " + at("m.csv") + " --edges " + at("e.csv") + " --bought " + at("b.csv"));
+  ASSERT_EQ(out.status, 0) << out.output;
+  const auto lines = [this](const std::string& name) {
+    std::vector<std::string> rows;
+    std::istringstream in(readFile(at(name)).value());
+    for (std::string line; std::getline(in, line);) rows.push_back(line);
+    return rows;
+  };
+  for (const auto& [name, header] :
+       {std::pair{"l.csv", "code,name,assembly,qty,length,width,thickness,material,finish,note"},
+        {"m.csv",
+         "code,assembly,qty,hand,kind,face,receives,from,distance,width,depth,angle,"
+         "begin,end,through,count,pitch"},
+        {"e.csv", "code,assembly,qty,edge,looks,length,banding"},
+        {"b.csv", "name,qty,price,material,length,width,note"}}) {
+    const auto rows = lines(name);
+    ASSERT_GE(rows.size(), 2U) << name;
+    EXPECT_EQ(rows[0], "# unit: in") << name;
+    EXPECT_EQ(rows[1], header) << name;
+  }
+  EXPECT_EQ(lines("l.csv").size(), 2U) << "the trolley has no lumber";
+  EXPECT_EQ(lines("m.csv")[2], "T1-01,T1,1,left,rabbet,inside,back,l2,0,7/32,3/8,,0,28,yes,,");
+  EXPECT_EQ(lines("e.csv")[2], "T1-01,T1,1,l1,front,28,birch edging");
+  EXPECT_EQ(lines("b.csv")[2], "\"caster, swivel, 4 in\",4,9.50,,,,");
+  EXPECT_EQ(run("breakdown " DEMO_DIR "/ringing-trolley.plainpatch").status, 2) << "no list";
+}
+
+TEST_F(Cli, aJobWithoutBandingsCanBeNestedFromItsOwnLists) {
+  auto job = nlohmann::ordered_json::parse(readFile(DEMO_DIR "/porthole.plainpatch").value());
+  job.erase("bandings");
+  ASSERT_EQ(run("breakdown " + put("j.plainpatch", job.dump()) + " --parts " + at("p.csv") +
+                " --stock " + at("s.csv") + " --banding " + at("b.csv"))
+                .status,
+            0);
+  const Outcome nested =
+      run("nest --parts " + at("p.csv") + " --stock " + at("s.csv") + " --banding " + at("b.csv") +
+          " --kerf 3mm --trim 6mm --steps 50 --out " + at("o.json"));
+  EXPECT_EQ(nested.status, 0) << nested.output;
+}
+
+TEST_F(Cli, labelsOfWhatCannotBeBuiltNameFileAndAssembly) {
+  std::string text = readFile(DEMO_DIR "/porthole.plainpatch").value();
+  auto job = nlohmann::ordered_json::parse(text);
+  const std::string code = job["assemblies"][0]["code"];
+  job["assemblies"][0]["ring"]["side"] = 5;
+  const Outcome out = run("labels " + put("j.plainpatch", job.dump()) + " --out " + at("l.pdf"));
+  EXPECT_EQ(out.status, 2);
+  EXPECT_NE(out.output.find("j.plainpatch, assembly " + code), std::string::npos) << out.output;
+}
+
+#ifdef WINDOW
+TEST(WindowProgram, saysItsHelpAndVersionWithoutADisplay) {
+  const auto said = [](const std::string& option) {
+    FILE* pipe = popen(
+        ("DISPLAY= WAYLAND_DISPLAY= QT_QPA_PLATFORM=xcb " WINDOW " " + option + " 2>&1").c_str(),
+        "r");
+    std::string out;
+    std::array<char, 4096> buffer{};
+    while (const std::size_t count = fread(buffer.data(), 1, buffer.size(), pipe))
+      out.append(buffer.data(), count);
+    return std::pair(WEXITSTATUS(pclose(pipe)), out);
+  };
+  EXPECT_EQ(said("--version").first, 0);
+  EXPECT_NE(said("--version").second.find("Plain Patch "), std::string::npos);
+  EXPECT_EQ(said("--help").first, 0);
+  EXPECT_NE(said("--help").second.find("lay-out"), std::string::npos);
+}
+#endif
 
 }  // namespace
 }  // namespace pp
