@@ -38,7 +38,7 @@ std::optional<Problem> writePdf(const QString& path, Paper paper, bool landscape
 
 QString labelCode(const Job& job, const Part& part, std::int64_t copy) {
   return QStringLiteral("PP1:%1:%2.%3:%4")
-      .arg(qs(job.id))
+      .arg(qs(job.id).toUpper())  // capitals and digits take the least room in a QR code
       .arg(part.keys.empty() ? 0 : part.keys.front().assembly)
       .arg(part.number)
       .arg(copy);

@@ -47,7 +47,7 @@ std::optional<Problem> printLabels(const PrintInput& input, const QString& path,
                                    const PrintWatch& watch = {});
 
 // What the QR code of a piece's label says: "PP1:", the job's id, the part in the code book (the
-// assembly's id and the number), and which piece of it; "PP1:3f0c…:12.7:1".
+// assembly's id and the number), and which piece of it; "PP1:3F0C…:12.7:1".
 QString labelCode(const Job& job, const Part& part, std::int64_t copy);
 
 }  // namespace pp

@@ -16,6 +16,7 @@
 #include "app/paint/look.h"
 #include "app/session/file_names.h"
 #include "app/shell/field.h"
+#include "app/shell/job_dialog.h"
 #include "app/shell/print_dialog.h"
 #include "app/shell/question.h"
 #include "app/shell/tape_bar.h"
@@ -228,6 +229,8 @@ void MainWindow::makeMenus() {
   file->addAction(tr("&Save"), QKeySequence::Save, this, &MainWindow::save);
   file->addAction(tr("Save &as …"), QKeySequence::SaveAs, this, &MainWindow::saveAs);
   file->addSeparator();
+  file->addAction(tr("Na&me and place …"), QKeySequence(Qt::Key_F4), this,
+                  [this] { (new JobDialog(document_, this))->open(); });
   file->addAction(tr("&Print …"), QKeySequence::Print, this, &MainWindow::print);
   file->addSeparator();
   file->addAction(tr("&Quit"), QKeySequence::Quit, this, &QWidget::close);

@@ -1,7 +1,7 @@
 // What lasts in the window: the plan that was shown, numbers, and what hangs on parts.
 #include <gtest/gtest.h>
 
-#include <QComboBox>
+#include <QDialog>
 #include <QLineEdit>
 #include <QTemporaryDir>
 #include <QTest>
@@ -140,6 +140,36 @@ TEST_F(Lasting, aFileOfVersionOneIsNotRewrittenUntilItIsSaved) {
   ASSERT_TRUE(planned());
   window_->close();
   EXPECT_EQ(readFile(path().toStdString()).value(), old);
+}
+
+TEST_F(Lasting, nameAndPlaceAreChangedInTheirDialogAndUndone) {
+  const std::string before = job().name;
+  const auto dialog = [this] { return window_->findChild<QDialog*>(); };
+  const auto put = [&](const char* field, const QString& text) {
+    auto* edit = test::named<QLineEdit>(dialog(), QString::fromLatin1(field));
+    ASSERT_NE(edit, nullptr) << field;
+    edit->setFocus();
+    edit->selectAll();
+    test::type(text);
+    if (text.isEmpty()) press(Qt::Key_Delete);
+  };
+  press(Qt::Key_F4);
+  ASSERT_TRUE(waitFor([&] { return dialog() != nullptr && dialog()->isVisible(); }));
+  put("Name of the job", {});
+  press(Qt::Key_Return);
+  ASSERT_NE(dialog(), nullptr) << "a job without a name is not taken";
+  EXPECT_EQ(job().name, before);
+  put("Name of the job", QStringLiteral("Trolley for the bells"));
+  put("Where it will stand", QStringLiteral("ringing chamber"));
+  press(Qt::Key_Return);
+  EXPECT_TRUE(waitFor([&] { return dialog() == nullptr; }));
+  EXPECT_EQ(job().name, "Trolley for the bells");
+  EXPECT_EQ(job().place, "ringing chamber");
+  EXPECT_TRUE(waitFor([this] {
+    return textOf(window_.get(), QStringLiteral("Job")).startsWith(QStringLiteral("Trolley for"));
+  }));
+  document().undo();
+  EXPECT_EQ(job().name, before);
 }
 
 }  // namespace
