@@ -179,6 +179,7 @@ Result<JobWithRecord> readJobWithRecord(const std::string& file, std::string_vie
     fields(reader, job);
     reader.finish();
   }
+  if (problems.empty() && version == 1) dropUnused(job);
   if (problems.empty()) giveIds(job);  // to what was written by hand
   if (problems.empty()) problems = validate(job);
   if (problems.empty() && version == 1) {

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <map>
+#include <utility>
 
 #include "core/breakdown/overrides.h"
 #include "core/formats/carcass_fields.h"
@@ -92,6 +93,19 @@ CodesOfVersion1 takeVersion1(OrderedJson& json, Problems& problems) {
   });
   json["lastId"] = last;
   return out;
+}
+
+void dropUnused(Job& job) {
+  const auto clean = [](SharedRows<LooseBoard>& boards) {
+    for (std::size_t i = 0; i < boards.size(); ++i)
+      for (std::size_t k = 0; k < std::as_const(boards)[i].features.size(); ++k)
+        if (!unusedFields(std::as_const(boards)[i].features[k]).empty())
+          boards[i].features[k] = withoutUnused(boards[i].features[k]);
+  };
+  clean(job.loose);
+  for (std::size_t i = 0; i < job.assemblies.size(); ++i)
+    if (std::holds_alternative<Boards>(std::as_const(job).assemblies[i].body))
+      clean(std::get<Boards>(job.assemblies[i].body).boards);
 }
 
 void upgradeFromVersion1(Job& job, const CodesOfVersion1& old) {

@@ -28,6 +28,9 @@ struct CodesOfVersion1 {
 // wrong is left for the reader.
 CodesOfVersion1 takeVersion1(OrderedJson& json, Problems& problems);
 
+// What version 1 passed over in silence: fields that a feature of a board does not use.
+void dropUnused(Job& job);
+
 // Gives ids and the numbers that version 1 counted out, and hangs choices and pins on the parts
 // they meant. Those whose part is not there, which had no effect, are gone. Precondition:
 // validate(job) finds nothing.

@@ -38,6 +38,13 @@ struct Feature {
   bool operator==(const Feature&) const = default;
 };
 
+// The fields that a kind of feature has, by their names in the job's file; "kind" not counted.
+std::vector<std::string> fieldsOf(FeatureKind kind);
+// Those beside them that are not 0; empty where there is none.
+std::vector<std::string> unusedFields(const Feature& feature);
+// The feature with 0 in them.
+Feature withoutUnused(Feature feature);
+
 // A board of a given size: a lid, a bracket, a spare shelf.
 struct LooseBoard {
   std::string name;

@@ -1,4 +1,5 @@
 #include <fmt/format.h>
+#include <fmt/ranges.h>
 
 #include <set>
 
@@ -361,6 +362,9 @@ class Validator {
                           {"/size", one.size},
                           {"/depth", one.depth}});
       angle(here + "/angle", one.angle, -60, 60);
+      for (const std::string& field : unusedFields(one))
+        add(here + "/" + field, "a value that this shape does not use",
+            fmt::format("nothing; it has {}", fmt::join(fieldsOf(one.kind), ", ")));
     }
   }
 

@@ -303,6 +303,49 @@ TEST(Boards, tapersShareABlankWhereThatSaves) {
   EXPECT_EQ(out.troubles[0].problem.found, "a hole that leaves the board");
 }
 
+// Every field that a shape does not have is refused by its name, and dropped from files of
+// version 1.
+TEST(Boards, aShapeHasItsFieldsAndNoOther) {
+  Feature all;
+  all.along = all.across = all.length = all.width = all.size = all.depth = mm(5);
+  all.angle = Angle::degrees(10);
+  all.edge = BoardEdge::Short2;
+  using Names = std::vector<std::string>;
+  const std::vector<std::pair<FeatureKind, Names>> rows = {
+      {FeatureKind::Hole, {"length", "width", "angle", "edge"}},
+      {FeatureKind::Slot, {"width", "angle", "edge"}},
+      {FeatureKind::Notch, {"size", "depth", "angle", "edge"}},
+      {FeatureKind::Dado, {"across", "length", "width", "angle", "edge"}},
+      {FeatureKind::Groove, {"along", "length", "width", "angle", "edge"}},
+      {FeatureKind::Taper, {"along", "length", "width", "depth", "angle", "edge"}},
+      {FeatureKind::Arc, {"along", "across", "length", "width", "size", "angle"}},
+      {FeatureKind::Bevel, {"along", "across", "length", "width", "size", "depth"}}};
+  for (const auto& [kind, unused] : rows) {
+    all.kind = kind;
+    EXPECT_EQ(unusedFields(all), unused) << static_cast<int>(kind);
+    const Feature clean = withoutUnused(all);
+    EXPECT_TRUE(unusedFields(clean).empty());
+    EXPECT_EQ(clean.depth == mm(5),
+              std::find(unused.begin(), unused.end(), "depth") == unused.end());
+  }
+  LooseBoard board;
+  board.name = "plinth";
+  board.material = "b18";
+  board.length = mm(300);
+  board.width = mm(200);
+  Feature groove;
+  groove.kind = FeatureKind::Groove;
+  groove.across = mm(20);
+  groove.size = groove.depth = mm(6);
+  groove.width = mm(30);
+  board.features = {groove};
+  Job job = jobOf(Boards{{board}});
+  const Problems problems = validate(job);
+  ASSERT_EQ(problems.size(), 1U);
+  EXPECT_EQ(problems[0].field, "/assemblies/0/boards/boards/0/features/0/width");
+  EXPECT_EQ(problems[0].expected, "nothing; it has across, size, depth");
+}
+
 TEST(Copies, multiplyEveryPart) {
   Job job = jobOf(Platform{});
   std::get<Platform>(job.assemblies[0].body).material = "b18";

@@ -462,7 +462,7 @@ class BoardsWriter : public SentenceWriter<Boards> {
         out.edge = BoardEdge::Short2;
         break;
     }
-    return out;
+    return withoutUnused(out);
   }
 
   void part(const QString& name, std::size_t i, std::size_t k, Length Feature::*field) {
