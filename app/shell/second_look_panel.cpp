@@ -32,7 +32,8 @@ void SecondLookPanel::follow() {
   std::vector<QString> words;
   for (std::size_t i = 0; i < findings.size() && i < kMost; ++i)
     words.push_back(qs(findings[i].what + "\n" + findings[i].why + "\n" +
-                       (findings[i].fix ? findings[i].fix->what : std::string())));
+                       (findings[i].fix ? findings[i].fix->what : std::string()) + "\n" +
+                       findings[i].place.assembly + " " + findings[i].place.part));
   setVisible(!findings.empty());
   if (widget() != nullptr && words == shown_) return;
   shown_ = std::move(words);

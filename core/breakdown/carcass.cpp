@@ -537,7 +537,7 @@ class Builder {
     maker_.show(part, Side::Front, carcass_.banding);
     shelves_.push_back(part);
     if (rules.lip > Length{} && pinned) {
-      maker_.show(lip, Side::Bottom, "");
+      maker_.show(lip, Side::Bottom, carcass_.banding);
       shelves_.push_back(lip);
     }
     if (!pinned) {

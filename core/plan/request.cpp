@@ -101,7 +101,7 @@ NestRequest requestOf(const Job& job, const std::vector<Part>& parts) {
     demand.grain = part.grain;
     demand.run = part.run;
     demand.runOrder = part.runOrder;
-    demand.shows = part.role == PartRole::DrawerFront;
+    demand.shows = isFront(part.role);
     demand.lot = part.lot;
     out.parts.push_back(std::move(demand));
   }

@@ -165,7 +165,7 @@ std::vector<Finding> checkExposedEdges(const Job& job, const Breakdown& breakdow
   for (const Part& part : breakdown.parts)
     for (std::size_t i = 0; i < part.exposed.size(); ++i) {
       if (!part.exposed[i] || !part.bands[i].empty()) continue;
-      Bare& bare = bareOf[part.assembly][part.role == PartRole::DrawerFront ? 1 : 0];
+      Bare& bare = bareOf[part.assembly][isFront(part.role) ? 1 : 0];
       bare.pieces += part.quantity;
       if (bare.example.empty()) bare.example = part.code;
     }
@@ -179,7 +179,7 @@ std::vector<Finding> checkExposedEdges(const Job& job, const Breakdown& breakdow
       Finding finding;
       finding.place = {assembly.code, {}, bare.example};
       finding.what = fmt::format("{} {} of {} show bare plies", bare.pieces,
-                                 fronts ? "drawer front edges" : "front edges", assembly.code);
+                                 fronts ? "edges of doors and drawer fronts" : "front edges", assembly.code);
       finding.why = "They are seen when the cabinet stands, and no banding is chosen for them.";
       if (!job.bandings.empty() && assembly.isCarcass()) {
         Job fixed = job;

@@ -1,6 +1,7 @@
 #include <gtest/gtest.h>
 
 #include "core/formats/job_json.h"
+#include "core/plan/request.h"
 #include "core/secondlook/second_look.h"
 #include "tests/core/support.h"
 
@@ -82,6 +83,45 @@ TEST(SecondLook, exposedEdgesWithoutBandingAndTheirFix) {
   EXPECT_EQ(findings[0].what, "4 front edges of B1 show bare plies");  // sides, top, bottom
   ASSERT_TRUE(findings[0].fix.has_value());
   EXPECT_TRUE(look(findings[0].fix->job).empty());
+}
+
+// Doors, lids and shelf lips too: each is banded by the fix that is offered, and F8 has an end.
+TEST(SecondLook, everyBareEdgeOfACarcassCanBeBandedByItsFix) {
+  Job job = banded();
+  Carcass& carcass = job.assemblies[0].carcass();
+  carcass.banding.clear();
+  carcass.fronts.banding.clear();
+  carcass.shelves.lip = mm(40);
+  carcass.inside.content = AdjustableShelves{1};
+  carcass.inside.door = Door{Hinge::Left};
+  auto findings = look(job);
+  ASSERT_EQ(findings.size(), 2U);
+  EXPECT_EQ(findings[0].what, "6 front edges of B1 show bare plies");  // with shelf and lip
+  EXPECT_EQ(findings[1].what, "4 edges of doors and drawer fronts of B1 show bare plies");
+  for (int presses = 0; !findings.empty(); ++presses) {
+    ASSERT_LT(presses, 3);
+    ASSERT_TRUE(findings[0].fix.has_value());
+    job = findings[0].fix->job;
+    findings = look(job);
+  }
+}
+
+TEST(Request, allFrontsShowAndNothingElseDoes) {
+  Job job = banded();
+  Carcass& carcass = job.assemblies[0].carcass();
+  carcass.inside.content = AdjustableShelves{1};
+  for (const Hinge hinge : {Hinge::Left, Hinge::Pair, Hinge::Top})
+    for (const FrontStyle style : {FrontStyle::Slab, FrontStyle::GroovedFrame}) {
+      carcass.inside.door = Door{hinge};
+      carcass.fronts.style = style;
+      carcass.fronts.panelMaterial = "b6";
+      const std::vector<Part> parts = sheetParts(breakDown(job).parts);
+      const NestRequest request = requestOf(job, parts);
+      for (std::size_t i = 0; i < parts.size(); ++i) {
+        const bool front = parts[i].name.starts_with("door") || parts[i].name.starts_with("lid");
+        EXPECT_EQ(request.parts[i].shows, front) << parts[i].name;
+      }
+    }
 }
 
 TEST(SecondLook, worstFirst) {
