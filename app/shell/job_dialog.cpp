@@ -18,7 +18,7 @@ JobDialog::JobDialog(Document& document, QWidget* parent) : QDialog(parent), doc
   auto* column = new QVBoxLayout(this);
   auto* form = new QFormLayout;
   form->setFieldGrowthPolicy(QFormLayout::AllNonFixedFieldsGrow);
-  const auto field = [this, form](const QString& words, const QString& name,
+  const auto field = [form](const QString& words, const QString& name,
                                   const std::string& value) {
     auto* edit = new QLineEdit(qs(value));
     edit->setAccessibleName(name);
