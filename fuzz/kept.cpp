@@ -15,7 +15,7 @@ pp::Job rack() {
       {"iron-on", "iron-on", Length::um(600), Length::mm(22), {}, Length::mm(50'000), true}};
   for (const Material& material : job.materials) {
     StockPiece sheet;
-    sheet.id = material.id + " sheet";
+    sheet.mark = material.id + " sheet";
     sheet.material = material.id;
     sheet.length = Length::mm(2440);
     sheet.width = Length::mm(1220);
