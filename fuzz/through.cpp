@@ -9,6 +9,7 @@
 #include "core/formats/job_json.h"
 #include "core/formats/lists_csv.h"
 #include "core/formats/plan_json.h"
+#include "core/job/ids.h"
 #include "core/nest/bars.h"
 #include "core/nest/nest.h"
 #include "core/saw/playback.h"
@@ -54,7 +55,9 @@ void through(const NestRequest& request) {
   writePlan(request, plan);
 }
 
-void through(const Job& job) {
+void through(const Job& given) {
+  Job job = given;
+  giveIds(job);  // as every edit does
   const std::string written = writeJob(job);
   const auto again = readJob("again", written);
   must(again.ok(), "what is written can be read");
