@@ -24,13 +24,12 @@ PlanRunner::~PlanRunner() {
   thread_.join();
 }
 
-void PlanRunner::start(std::shared_ptr<const Job> job, std::shared_ptr<const Breakdown> breakdown,
-                       double seconds, std::shared_ptr<const Plan> from) {
+void PlanRunner::start(PlanShown what, double seconds, std::shared_ptr<const Plan> from) {
   stop();
   running_ = true;
   {
     const std::scoped_lock lock(mutex_);
-    next_ = Order{++generation_, std::move(job), std::move(breakdown), seconds, std::move(from)};
+    next_ = Order{++generation_, std::move(what), seconds, std::move(from)};
   }
   ordered_.notify_all();
 }
@@ -71,11 +70,8 @@ void PlanRunner::run() {
 void PlanRunner::search(const Order& order, const std::stop_token& stop) {
   const std::uint64_t generation = order.generation;
   QString failure;
-  PlanShown shown;
-  shown.job = order.job;
+  PlanShown shown = order.what;
   try {
-    shown.parts = std::make_shared<const std::vector<Part>>(sheetParts(order.breakdown->parts));
-    shown.request = std::make_shared<const NestRequest>(requestOf(*shown.job, *shown.parts));
     nest::NestOptions options;
     options.seconds = order.seconds;
     options.start = order.from;

@@ -37,10 +37,9 @@ class PlanRunner : public QObject {
 
   // Begins a search as soon as the one under way, which is told to stop, has ended by itself; what
   // that still finds is dropped. Of searches that wait to begin only the last one does. It goes on
-  // from `from` where that is not null. Once it has ended by itself, the smallest change that would
-  // save a sheet is looked for.
-  void start(std::shared_ptr<const Job> job, std::shared_ptr<const Breakdown> breakdown,
-             double seconds, std::shared_ptr<const Plan> from = {});
+  // from `from` where that is not null. Of `what`, job, parts and request are looked at. Once it
+  // has ended by itself, the smallest change that would save a sheet is looked for.
+  void start(PlanShown what, double seconds, std::shared_ptr<const Plan> from = {});
   // Ends the search without waiting for it; the plan shown last stays.
   void stop();
   bool isRunning() const { return running_; }
@@ -58,8 +57,7 @@ class PlanRunner : public QObject {
   // What is to be searched next, once the search before has ended.
   struct Order {
     std::uint64_t generation = 0;
-    std::shared_ptr<const Job> job;
-    std::shared_ptr<const Breakdown> breakdown;
+    PlanShown what;
     double seconds = 0;
     std::shared_ptr<const Plan> from;
   };

@@ -83,8 +83,7 @@ Document::Document(QObject* parent)
 void Document::takePlan(const PlanShown& shown) {
   const std::shared_ptr<const Plan> before = plan_.plan;
   const bool wasCurrent = planCurrent_;
-  plan_ = shown;
-  settleOnJob();
+  plan_ = onJob(shown);
   planCurrent_ = true;
   // What the user chose stays as long as nothing beats it.
   if (std::find(plan_.kept.begin(), plan_.kept.end(), chosen_) != plan_.kept.end())
@@ -99,10 +98,11 @@ void Document::takePlan(const PlanShown& shown) {
 }
 
 // What is nested did not change since the search began, but what it is called may have.
-void Document::settleOnJob() {
-  plan_.job = jobValue();
-  plan_.parts = parts_;
-  plan_.request = request_;
+PlanShown Document::onJob(PlanShown plan) const {
+  plan.job = jobValue();
+  plan.parts = parts_;
+  plan.request = request_;
+  return plan;
 }
 
 // Nobody is told of a search that ends because everything ends.
@@ -148,18 +148,22 @@ QString Document::redoText() const {
   return QString::fromStdString(history_.redoText());
 }
 
+// A job of the history that has been settled before.
+void Document::showAnother() {
+  breakdown_ = std::make_shared<const Breakdown>(breakDown(job()));
+  show();
+}
+
 void Document::undo() {
   if (!canUndo()) return;
   history_.undo();
-  breakdown_ = std::make_shared<const Breakdown>(breakDown(job()));
-  show();
+  showAnother();
 }
 
 void Document::redo() {
   if (!canRedo()) return;
   history_.redo();
-  breakdown_ = std::make_shared<const Breakdown>(breakDown(job()));
-  show();
+  showAnother();
 }
 
 QString Document::title() const {
@@ -229,7 +233,7 @@ void Document::derive() {
   } else {
     // Names, notes, units and labels have no say in where parts lie.
     if (plan_.plan && planCurrent_) {
-      settleOnJob();
+      plan_ = onJob(std::move(plan_));
       planFindings_ = lookAtPlan(*plan_.job, *plan_.parts, *plan_.request, *plan_.plan);
     }
     mergeFindings();
@@ -241,12 +245,11 @@ void Document::derive() {
 
 // The plan that the file kept, where it is of the job as it is.
 bool Document::showKeptPlan() {
-  if (from_ != nullptr || !record_.plan) return false;
+  if (from_ != nullptr || !record_.plan || record_.plan->nested != nested_) return false;
   auto plan = saw::planFor(record_, *request_);
   if (!plan) return false;
   runner_.stop();
-  plan_ = {};
-  settleOnJob();
+  plan_ = onJob({});
   plan_.plan = inFile_ = std::make_shared<const Plan>(std::move(*plan));
   plan_.kept = {plan_.plan};
   plan_.settled = true;
@@ -304,7 +307,7 @@ void Document::startLayOut(double seconds, std::shared_ptr<const Plan> from) {
     emit planChanged();
     return;
   }
-  runner_.start(jobValue(), breakdown_, seconds, std::move(from));
+  runner_.start(onJob({}), seconds, std::move(from));
   emit planChanged();
 }
 

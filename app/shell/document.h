@@ -110,8 +110,9 @@ class Document : public QObject {
  private:
   void take(Job job, Record record, const QString& path, Access access);
   bool showKeptPlan();
-  void settleOnJob();
+  PlanShown onJob(PlanShown plan) const;
   void show();
+  void showAnother();
   void dropWhatIsGone();
   void derive();
   void protect();

@@ -10,6 +10,7 @@
 #include "core/breakdown/cleat.h"
 #include "core/breakdown/frame.h"
 #include "core/breakdown/kinds.h"
+#include "core/breakdown/overrides.h"
 #include "core/breakdown/stand.h"
 
 namespace pp {
@@ -149,7 +150,7 @@ class AssemblyBreaker {
 void override(const Job& job, Part& part) {
   const PartKey& key = part.keys.front();
   for (const PartOverride& one : job.overrides) {
-    if (!(one.alike ? one.part.isLike(key) : one.part == key)) continue;
+    if (!isAbout(one, key)) continue;
     part.overridden = one.why;
     if (one.length) part.length = Reason("set by hand", *one.length);
     if (one.width) part.width = Reason("set by hand", *one.width);
@@ -168,18 +169,14 @@ void override(const Job& job, Part& part) {
   }
 }
 
-}  // namespace
-
-namespace {
-
 // Tells apart, by an index, what comes from one opening in one role.
 void index(std::vector<Part>& parts) {
   std::map<PartKey, int> seen;
   for (Part& part : parts) part.keys.front().index = ++seen[part.keys.front()];
 }
 
-// Gives the parts of one assembly their codes, as far as the job's book has them from there; null:
-// it has none. The book is kept as the job has it where it did not change, so that undo need not
+// Gives the parts of one assembly their codes, as far as the job's book has them in that row. The
+// book is kept as the job has it where it did not change, so that undo need not
 // keep it twice.
 void giveCodes(const Job& job, std::optional<std::size_t> row, Id assembly, const std::string& code,
                std::vector<Part>& parts, Breakdown& out) {

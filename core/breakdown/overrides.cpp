@@ -9,9 +9,8 @@ namespace pp {
 namespace {
 
 bool isAbout(const PartOverride& one, const Part& part) {
-  return std::any_of(part.keys.begin(), part.keys.end(), [&one](const PartKey& key) {
-    return one.alike ? one.part.isLike(key) : one.part == key;
-  });
+  return std::any_of(part.keys.begin(), part.keys.end(),
+                     [&one](const PartKey& key) { return isAbout(one, key); });
 }
 
 PartKey first(PartKey key) {
@@ -28,6 +27,10 @@ std::vector<Row> taken(std::vector<Row>& rows, const Gone& gone) {
 }
 
 }  // namespace
+
+bool isAbout(const PartOverride& one, const PartKey& key) {
+  return one.alike ? one.part.isLike(key) : one.part == key;
+}
 
 const PartOverride* overrideOf(const Job& job, const Part& part) {
   const auto at = std::find_if(job.overrides.begin(), job.overrides.end(),

@@ -5,6 +5,9 @@
 
 namespace pp {
 
+// Whether the choice is for the part that has the key.
+bool isAbout(const PartOverride& one, const PartKey& key);
+
 // What was chosen for the part, or null.
 const PartOverride* overrideOf(const Job& job, const Part& part);
 

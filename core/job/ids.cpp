@@ -132,20 +132,33 @@ Id firstOpening(const Opening& opening) {
   return at->id;
 }
 
+namespace {
+
+// Calls `see` with every id of the job and the list and row that it stands in.
+template <class See>
+void eachIdOf(const Job& job, const See& see) {
+  const auto rows = [&see](const char* list, const auto& all) {
+    for (std::size_t i = 0; i < all.size(); ++i) see(all[i].id, list, i);
+  };
+  for (std::size_t i = 0; i < job.assemblies.size(); ++i) {
+    const auto here = [&see, i](Id id) { see(id, "assemblies", i); };
+    eachIdIn(job.assemblies[i], here);
+    if (const Boards* boards = boardsOf(job.assemblies[i]))
+      for (const LooseBoard& board : boards->boards) here(board.id);
+  }
+  rows("loose", job.loose);
+  rows("stock", job.stock);
+  rows("slides", job.slides);
+  rows("shop/machines", job.shop.machines);
+}
+
+}  // namespace
+
 std::vector<Id> allIds(const Job& job) {
   std::vector<Id> out;
-  const auto see = [&out](const Id& id) {
+  eachIdOf(job, [&out](Id id, const char*, std::size_t) {
     if (id != 0) out.push_back(id);
-  };
-  for (const Assembly& assembly : job.assemblies) {
-    eachIdIn(assembly, see);
-    if (const Boards* boards = boardsOf(assembly))
-      for (const LooseBoard& board : boards->boards) see(board.id);
-  }
-  for (const LooseBoard& board : job.loose) see(board.id);
-  for (const StockPiece& piece : job.stock) see(piece.id);
-  for (const Slide& slide : job.slides) see(slide.id);
-  for (const Machine& machine : job.shop.machines) see(machine.id);
+  });
   std::sort(out.begin(), out.end());
   return out;
 }
@@ -153,34 +166,18 @@ std::vector<Id> allIds(const Job& job) {
 Problems idProblems(const Job& job) {
   Problems problems;
   std::set<Id> seen;
-  const auto see = [&](const std::string& at) {
-    return [&problems, &seen, &job, at](const Id& id) {
-      if (id == 0) return;  // not given yet
-      if (id < 0 || id > job.lastId)
-        problems.push_back({{},
-                            0,
-                            at,
-                            fmt::format("the id {}", id),
-                            fmt::format("one from 1 to {}, the last that was given", job.lastId)});
-      else if (!seen.insert(id).second)
-        problems.push_back({{}, 0, at, fmt::format("the id {} a second time", id), "its own id"});
+  eachIdOf(job, [&](Id id, const char* list, std::size_t row) {
+    const auto add = [&](std::string found, std::string expected) {
+      problems.push_back(
+          {{}, 0, fmt::format("/{}/{}", list, row), std::move(found), std::move(expected)});
     };
-  };
-  for (std::size_t i = 0; i < job.assemblies.size(); ++i) {
-    const Assembly& assembly = job.assemblies[i];
-    const auto here = see(fmt::format("/assemblies/{}", i));
-    eachIdIn(assembly, here);
-    if (const Boards* boards = boardsOf(assembly))
-      for (const LooseBoard& board : boards->boards) here(board.id);
-  }
-  for (std::size_t i = 0; i < job.loose.size(); ++i)
-    see(fmt::format("/loose/{}", i))(job.loose[i].id);
-  for (std::size_t i = 0; i < job.stock.size(); ++i)
-    see(fmt::format("/stock/{}", i))(job.stock[i].id);
-  for (std::size_t i = 0; i < job.slides.size(); ++i)
-    see(fmt::format("/slides/{}", i))(job.slides[i].id);
-  for (std::size_t i = 0; i < job.shop.machines.size(); ++i)
-    see(fmt::format("/shop/machines/{}", i))(job.shop.machines[i].id);
+    if (id == 0) return;  // not given yet
+    if (id < 0 || id > job.lastId)
+      add(fmt::format("the id {}", id),
+          fmt::format("one from 1 to {}, the last that was given", job.lastId));
+    else if (!seen.insert(id).second)
+      add(fmt::format("the id {} a second time", id), "its own id");
+  });
   return problems;
 }
 

@@ -4,6 +4,7 @@
 
 #include <algorithm>
 #include <map>
+#include <type_traits>
 #include <utility>
 
 #include "core/job/ids.h"
@@ -13,7 +14,10 @@ namespace {
 
 class Fingerprint {
  public:
-  void add(std::int64_t value) {
+  // Numbers, choices and yes or no.
+  template <class T>
+  void add(T whole) requires(std::is_integral_v<T> || std::is_enum_v<T>) {
+    const auto value = static_cast<std::int64_t>(whole);
     for (int byte = 0; byte < 8; ++byte) {
       constexpr std::uint64_t kPrime = 1'099'511'628'211ULL;
       hash_ ^= static_cast<std::uint64_t>(value) >> (8 * byte) & 0xFFU;
@@ -23,11 +27,11 @@ class Fingerprint {
   void add(Length length) { add(length.inNm()); }
   void add(const std::string& text) {
     add(std::ssize(text));
-    for (const char c : text) add(static_cast<std::int64_t>(c));
+    for (const char c : text) add(c);
   }
   template <class T>
   void add(const std::optional<T>& value) {
-    add(std::int64_t{value.has_value()});
+    add(value.has_value());
     if (value) add(*value);
   }
   std::string text() const { return fmt::format("{:016x}", hash_); }
@@ -48,12 +52,12 @@ std::string fingerprint(const NestRequest& request) {
     out.add(part.thickness);
     out.add(part.material);
     out.add(part.quantity);
-    out.add(std::int64_t{static_cast<int>(part.grain)});
+    out.add(part.grain);
     out.add(part.run.empty() ? std::int64_t{-1}
                              : runs.emplace(part.run, std::ssize(runs)).first->second);
     out.add(part.runOrder);
-    out.add(std::int64_t{part.mitred});
-    out.add(std::int64_t{part.shows});
+    out.add(part.mitred);
+    out.add(part.shows);
     out.add(part.lot);
   }
   out.add(std::ssize(request.stock));
@@ -63,42 +67,43 @@ std::string fingerprint(const NestRequest& request) {
     out.add(stock.measured);
     out.add(stock.length);
     out.add(stock.width);
-    out.add(std::int64_t{static_cast<int>(stock.grain)});
+    out.add(stock.grain);
     out.add(stock.quantity);
     out.add(stock.price.inTenThousandths());
-    out.add(std::int64_t{static_cast<int>(stock.kind)});
+    out.add(stock.kind);
     out.add(stock.trim);
     out.add(stock.lot);
     out.add(stock.density);
   }
   out.add(std::ssize(request.pins));
   for (const Pin& pin : request.pins) {
-    for (const std::size_t index : {pin.part, pin.stock}) out.add(static_cast<std::int64_t>(index));
+    out.add(pin.part);
+    out.add(pin.stock);
     out.add(pin.copies);
     out.add(pin.sheet);
-    out.add(std::int64_t{pin.place.has_value()});
+    out.add(pin.place.has_value());
     if (!pin.place) continue;
     out.add(pin.place->x);
     out.add(pin.place->y);
-    out.add(std::int64_t{pin.place->turned});
+    out.add(pin.place->turned);
   }
   out.add(std::ssize(request.shop.machines));
   for (const Machine& saw : request.shop.machines) {
     out.add(saw.name);  // the cuts of a plan say it
-    out.add(std::int64_t{static_cast<int>(saw.kind)});
+    out.add(saw.kind);
     out.add(saw.kerf);
     out.add(saw.longestCut);
     out.add(saw.reach);
     out.add(saw.longestPiece);
-    out.add(std::int64_t{saw.tilts});
+    out.add(saw.tilts);
   }
   out.add(request.shop.carryGrams);
   out.add(request.shop.carryLength);
-  out.add(std::int64_t{static_cast<int>(request.shop.cleaning)});
+  out.add(request.shop.cleaning);
   out.add(request.kerf);
   out.add(request.keepLong);
   out.add(request.keepShort);
-  out.add(std::int64_t{static_cast<int>(request.goal)});
+  out.add(request.goal);
   out.add(request.ease.inTenThousandths());
   return out.text();
 }

@@ -420,7 +420,9 @@ TEST_F(Reliable, printingIsStoppedAndLeavesNothingHalf) {
 
 TEST(PlanRunner, ofManySearchesOnlyTheLastIsHeardOf) {
   const auto job = std::make_shared<const Job>(test::jobNamed("kinds"));
-  const auto breakdown = std::make_shared<const Breakdown>(breakDown(*job));
+  PlanShown what;
+  what.parts = std::make_shared<const std::vector<Part>>(sheetParts(breakDown(*job).parts));
+  what.request = std::make_shared<const NestRequest>(requestOf(*job, *what.parts));
   PlanRunner runner;
   std::vector<std::shared_ptr<const Job>> heard;
   int finished = 0;
@@ -430,8 +432,8 @@ TEST(PlanRunner, ofManySearchesOnlyTheLastIsHeardOf) {
   std::shared_ptr<const Job> last;
   constexpr int kMany = 30;
   for (int i = 0; i < kMany; ++i) {
-    last = std::make_shared<const Job>(*job);
-    runner.start(last, breakdown, 0.2);
+    what.job = last = std::make_shared<const Job>(*job);
+    runner.start(what, 0.2);
   }
   EXPECT_EQ(finished, kMany - 1) << "each but the last was stopped at once";
   ASSERT_TRUE(waitFor([&runner] { return !runner.isRunning(); }));
@@ -439,7 +441,7 @@ TEST(PlanRunner, ofManySearchesOnlyTheLastIsHeardOf) {
   for (const auto& one : heard) EXPECT_EQ(one, last);
   EXPECT_EQ(finished, kMany);
   heard.clear();
-  runner.start(job, breakdown, 60);
+  runner.start(what, 60);
   runner.stop();
   EXPECT_FALSE(runner.isRunning());
   test::settle();
