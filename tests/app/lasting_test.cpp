@@ -113,7 +113,6 @@ TEST_F(Lasting, whatGoesWithARemovedAssemblyIsSaid) {
   made.part = part.keys.front();
   made.why = "the wall bows";
   next.overrides.push_back(made);
-  Assembly copy = next.assemblies[0];
   ASSERT_TRUE(document().edit(QStringLiteral("by hand"), next).empty());
   edit([](Job& j) { j.assemblies.erase(0); });
   EXPECT_EQ(textOf(window_.get(), QStringLiteral("Message")).trimmed(),

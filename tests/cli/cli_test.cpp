@@ -19,14 +19,18 @@ struct Outcome {
   std::string output;  // standard output and error together
 };
 
-Outcome run(const std::string& arguments) {
+Outcome outcomeOf(const std::string& command) {
   Outcome out;
-  FILE* pipe = popen((std::string(CLI) + " " + arguments + " 2>&1").c_str(), "r");
+  FILE* pipe = popen((command + " 2>&1").c_str(), "r");
   std::array<char, 4096> buffer{};
   while (const std::size_t count = fread(buffer.data(), 1, buffer.size(), pipe))
     out.output.append(buffer.data(), count);
   out.status = WEXITSTATUS(pclose(pipe));
   return out;
+}
+
+Outcome run(const std::string& arguments) {
+  return outcomeOf(std::string(CLI) + " " + arguments);
 }
 
 class Cli : public testing::Test {
@@ -240,24 +244,15 @@ TEST_F(Cli, labelsOfWhatCannotBeBuiltNameFileAndAssembly) {
   EXPECT_NE(out.output.find("j.plainpatch, assembly " + code), std::string::npos) << out.output;
 }
 
-#ifdef WINDOW
 TEST(WindowProgram, saysItsHelpAndVersionWithoutADisplay) {
   const auto said = [](const std::string& option) {
-    FILE* pipe = popen(
-        ("DISPLAY= WAYLAND_DISPLAY= QT_QPA_PLATFORM=xcb " WINDOW " " + option + " 2>&1").c_str(),
-        "r");
-    std::string out;
-    std::array<char, 4096> buffer{};
-    while (const std::size_t count = fread(buffer.data(), 1, buffer.size(), pipe))
-      out.append(buffer.data(), count);
-    return std::pair(WEXITSTATUS(pclose(pipe)), out);
+    return outcomeOf("DISPLAY= WAYLAND_DISPLAY= QT_QPA_PLATFORM=xcb " WINDOW " " + option);
   };
-  EXPECT_EQ(said("--version").first, 0);
-  EXPECT_NE(said("--version").second.find("Plain Patch "), std::string::npos);
-  EXPECT_EQ(said("--help").first, 0);
-  EXPECT_NE(said("--help").second.find("lay-out"), std::string::npos);
+  EXPECT_EQ(said("--version").status, 0);
+  EXPECT_NE(said("--version").output.find("Plain Patch "), std::string::npos);
+  EXPECT_EQ(said("--help").status, 0);
+  EXPECT_NE(said("--help").output.find("lay-out"), std::string::npos);
 }
-#endif
 
 }  // namespace
 }  // namespace pp

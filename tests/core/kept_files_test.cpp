@@ -2,11 +2,11 @@
 // meant then.
 #include <gtest/gtest.h>
 
-#include <fstream>
 #include <map>
 #include <sstream>
 
 #include "core/breakdown/breakdown.h"
+#include "core/formats/file.h"
 #include "core/formats/job_json.h"
 #include "tests/core/support.h"
 
@@ -16,10 +16,7 @@ namespace {
 const std::string kFolder = KEPT_DIR "/version-1/";
 
 std::string content(const std::string& name) {
-  std::ifstream in(kFolder + name);
-  std::ostringstream out;
-  out << in.rdbuf();
-  return out.str();
+  return readFile(kFolder + name).value();
 }
 
 // What stands in codes.txt of a job: a line a part.
