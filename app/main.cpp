@@ -14,7 +14,7 @@ namespace {
 
 // Grabs the window when the search has ended.
 void pictureWhenPlanned(pp::MainWindow& window, const QString& path) {
-  QObject::connect(&window.document().runner(), &pp::PlanRunner::finished, &window,
+  QObject::connect(&window.session().plans().runner(), &pp::PlanRunner::finished, &window,
                    [&window, path] {
                      const bool saved = window.grab().save(path);
                      std::cout << (saved ? "picture saved: " : "picture could not be saved: ")

@@ -2,10 +2,10 @@
 #include <iostream>
 #include <memory>
 
-#include "app/print/print.h"
 #include "cli/commands.h"
 #include "core/formats/file.h"
 #include "core/formats/job_json.h"
+#include "pictures/paper/print.h"
 
 namespace pp::cli {
 namespace {

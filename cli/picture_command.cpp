@@ -5,11 +5,11 @@
 #include <iostream>
 #include <memory>
 
-#include "app/paint/look.h"
-#include "app/paint/solid_picture.h"
 #include "cli/commands.h"
 #include "core/formats/file.h"
 #include "core/formats/job_json.h"
+#include "pictures/paint/look.h"
+#include "pictures/paint/solid_picture.h"
 
 namespace pp::cli {
 namespace {

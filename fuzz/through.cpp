@@ -4,16 +4,15 @@
 #include <cstdio>
 #include <cstdlib>
 
-#include "app/print/print.h"
 #include "core/formats/exchange.h"
 #include "core/formats/job_json.h"
 #include "core/formats/lists_csv.h"
 #include "core/formats/plan_json.h"
 #include "core/job/ids.h"
-#include "core/nest/bars.h"
 #include "core/nest/nest.h"
 #include "core/saw/playback.h"
 #include "core/secondlook/plan_look.h"
+#include "pictures/paper/print.h"
 
 namespace pp::fuzz {
 namespace {
@@ -69,9 +68,7 @@ void through(const Job& given) {
   writeBanding(job);
   writeSlides(job.slides);
   if (pieceCount(broken.parts) > kFewPieces) return;
-  nest::barLists(job, broken.parts);
-  const std::vector<Part> cut = sheetParts(broken.parts);
-  if (!cut.empty()) through(requestOf(job, cut));
+  through(requestOf(job, broken.parts));
   constexpr std::int64_t kFewLabels = 6;
   if (pieceCount(broken.parts) > kFewLabels) return;
   startQt();

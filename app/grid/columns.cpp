@@ -2,8 +2,8 @@
 
 #include <QObject>
 
-#include "app/paint/figures.h"
 #include "core/length/parse.h"
+#include "pictures/paint/figures.h"
 
 namespace pp {
 namespace {

@@ -1,22 +1,22 @@
 #include "app/grid/grid_model.h"
 
-#include "app/paint/look.h"
+#include "pictures/paint/look.h"
 
 namespace pp {
 
-GridModel::GridModel(Document& document, QString what, std::vector<GridColumn> columns,
+GridModel::GridModel(Session& session, QString what, std::vector<GridColumn> columns,
                      std::function<std::size_t(const Job&)> rows, QObject* parent)
     : QAbstractTableModel(parent),
-      document_(document),
+      session_(session),
       what_(std::move(what)),
       columns_(std::move(columns)),
       rows_(std::move(rows)) {
-  count_ = static_cast<int>(rows_(document_.job()));
-  connect(&document_, &Document::changed, this, &GridModel::follow);
+  count_ = static_cast<int>(rows_(session_.job()));
+  connect(&session_, &Session::changed, this, &GridModel::follow);
 }
 
 void GridModel::follow() {
-  const int now = static_cast<int>(rows_(document_.job()));
+  const int now = static_cast<int>(rows_(session_.job()));
   if (now == count_) {
     if (count_ > 0) emit dataChanged(index(0, 0), index(count_ - 1, columnCount() - 1));
     return;
@@ -37,12 +37,12 @@ QVariant GridModel::data(const QModelIndex& index, int role) const {
   if (!index.isValid()) return {};
   const GridColumn& column = columns_[static_cast<std::size_t>(index.column())];
   const auto row = static_cast<std::size_t>(index.row());
-  if (row >= rows_(document_.job())) return {};  // the job is ahead of this model for a moment
+  if (row >= rows_(session_.job())) return {};  // the job is ahead of this model for a moment
   switch (role) {
     case Qt::DisplayRole:
-      return column.shown(document_.job(), row);
+      return column.shown(session_.job(), row);
     case Qt::EditRole:
-      return column.typed(document_.job(), row);
+      return column.typed(session_.job(), row);
     case Qt::TextAlignmentRole:
       return QVariant::fromValue(Qt::AlignVCenter |
                                  (column.number ? Qt::AlignRight : Qt::AlignLeft));
@@ -57,11 +57,11 @@ bool GridModel::setData(const QModelIndex& index, const QVariant& value, int rol
   if (role != Qt::EditRole || !index.isValid()) return false;
   const GridColumn& column = columns_[static_cast<std::size_t>(index.column())];
   const auto row = static_cast<std::size_t>(index.row());
-  if (value.toString() == column.typed(document_.job(), row)) return true;
-  Job next = document_.job();
+  if (value.toString() == column.typed(session_.job(), row)) return true;
+  Job next = session_.job();
   Problems problems = column.set(next, row, value.toString().trimmed());
   if (problems.empty())
-    problems = document_.edit(tr("%1: %2").arg(what_, column.title.toLower()), std::move(next));
+    problems = session_.edit(tr("%1: %2").arg(what_, column.title.toLower()), std::move(next));
   emit refused(problems);
   return problems.empty();
 }
@@ -82,7 +82,7 @@ Qt::ItemFlags GridModel::flags(const QModelIndex& index) const {
 
 QStringList GridModel::choices(int column) const {
   const auto& of = columns_[static_cast<std::size_t>(column)].choices;
-  return of ? of(document_.job()) : QStringList();
+  return of ? of(session_.job()) : QStringList();
 }
 
 }  // namespace pp

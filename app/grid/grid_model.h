@@ -1,12 +1,12 @@
 // A table of rows that can be edited cell by cell, described by its columns. Every edit goes
-// through the document, so it can be undone; what is refused is said and the cell keeps its value.
+// through the session, so it can be undone; what is refused is said and the cell keeps its value.
 #pragma once
 
 #include <QAbstractTableModel>
 #include <functional>
 #include <vector>
 
-#include "app/shell/document.h"
+#include "app/session/session.h"
 
 namespace pp {
 
@@ -23,7 +23,7 @@ struct GridColumn {
 class GridModel : public QAbstractTableModel {
   Q_OBJECT
  public:
-  GridModel(Document& document, QString what, std::vector<GridColumn> columns,
+  GridModel(Session& session, QString what, std::vector<GridColumn> columns,
             std::function<std::size_t(const Job&)> rows, QObject* parent = nullptr);
 
   int rowCount(const QModelIndex& parent = {}) const override;
@@ -40,7 +40,7 @@ class GridModel : public QAbstractTableModel {
  private:
   void follow();
 
-  Document& document_;
+  Session& session_;
   QString what_;
   std::vector<GridColumn> columns_;
   std::function<std::size_t(const Job&)> rows_;

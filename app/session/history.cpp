@@ -97,4 +97,12 @@ void History::push(std::string what, std::shared_ptr<const Job> job) {
   }
 }
 
+void History::setJobId(const std::string& id) {
+  for (State& state : states_) {
+    Job job = *state.job;
+    job.id = id;
+    state.job = std::make_shared<const Job>(std::move(job));
+  }
+}
+
 }  // namespace pp

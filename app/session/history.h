@@ -39,6 +39,9 @@ class History {
   void markSaved() { saved_ = states_[at_].number; }
   void markUnsaved() { saved_.reset(); }
 
+  // Every job of it with another id: the job becomes one of its own.
+  void setJobId(const std::string& id);
+
   std::size_t states() const { return states_.size(); }
   // What the states take beyond what they share, about.
   std::size_t bytes() const { return bytes_; }

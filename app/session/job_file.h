@@ -9,7 +9,7 @@
 #include <vector>
 
 #include "app/session/autosaver.h"
-#include "core/plan/record.h"
+#include "core/floor/record.h"
 
 namespace pp {
 

@@ -21,7 +21,7 @@ class Modes {
   void end(const void* owner);
   bool isIn(const void* owner) const { return withdraw_ && owner_ == owner; }
 
-  // Told by the document, after the change.
+  // Told by the session, after the change.
   void jobChanged() { withdraw(); }
   void selectionChanged() { endIf(About::Drawing); }
   void planChanged() { endIf(About::Plan); }

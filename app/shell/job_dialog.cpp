@@ -6,20 +6,19 @@
 #include <QPushButton>
 #include <QVBoxLayout>
 
-#include "app/paint/figures.h"
-#include "app/paint/look.h"
-#include "app/shell/field.h"
+#include "app/fields/field.h"
+#include "pictures/paint/figures.h"
+#include "pictures/paint/look.h"
 
 namespace pp {
 
-JobDialog::JobDialog(Document& document, QWidget* parent) : QDialog(parent), document_(document) {
+JobDialog::JobDialog(Session& session, QWidget* parent) : QDialog(parent), session_(session) {
   setAttribute(Qt::WA_DeleteOnClose);
   setWindowTitle(tr("Name and place"));
   auto* column = new QVBoxLayout(this);
   auto* form = new QFormLayout;
   form->setFieldGrowthPolicy(QFormLayout::AllNonFixedFieldsGrow);
-  const auto field = [form](const QString& words, const QString& name,
-                                  const std::string& value) {
+  const auto field = [form](const QString& words, const QString& name, const std::string& value) {
     auto* edit = new QLineEdit(qs(value));
     edit->setAccessibleName(name);
     edit->setFont(look::text(14));
@@ -27,8 +26,8 @@ JobDialog::JobDialog(Document& document, QWidget* parent) : QDialog(parent), doc
     form->addRow(words, edit);
     return edit;
   };
-  name_ = field(tr("&Name of the job"), tr("Name of the job"), document.job().name);
-  place_ = field(tr("&Where it will stand"), tr("Where it will stand"), document.job().place);
+  name_ = field(tr("&Name of the job"), tr("Name of the job"), session.job().name);
+  place_ = field(tr("&Where it will stand"), tr("Where it will stand"), session.job().place);
   column->addLayout(form);
   problem_ = new ProblemLine;
   column->addWidget(problem_);
@@ -47,11 +46,11 @@ JobDialog::JobDialog(Document& document, QWidget* parent) : QDialog(parent), doc
 }
 
 void JobDialog::takeOver() {
-  Job next = document_.job();
+  Job next = session_.job();
   next.name = name_->text().trimmed().toStdString();
   next.place = place_->text().trimmed().toStdString();
   if (next.name.empty()) return problem_->show({{{}, 0, "name of the job", "nothing", "a name"}});
-  if (const Problems problems = document_.edit(tr("name and place"), std::move(next));
+  if (const Problems problems = session_.edit(tr("name and place"), std::move(next));
       !problems.empty())
     return problem_->show(problems);
   accept();

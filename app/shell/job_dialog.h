@@ -3,7 +3,7 @@
 
 #include <QDialog>
 
-#include "app/shell/document.h"
+#include "app/session/session.h"
 
 class QLineEdit;
 
@@ -14,12 +14,12 @@ class ProblemLine;
 class JobDialog : public QDialog {
   Q_OBJECT
  public:
-  explicit JobDialog(Document& document, QWidget* parent = nullptr);
+  explicit JobDialog(Session& session, QWidget* parent = nullptr);
 
  private:
   void takeOver();
 
-  Document& document_;
+  Session& session_;
   QLineEdit* name_;
   QLineEdit* place_;
   ProblemLine* problem_;

@@ -2,7 +2,7 @@
 
 #include <QPainter>
 
-#include "app/paint/look.h"
+#include "pictures/paint/look.h"
 
 namespace pp {
 

@@ -12,18 +12,18 @@
 #include <QShortcut>
 #include <QVBoxLayout>
 
-#include "app/paint/figures.h"
-#include "app/paint/look.h"
+#include "app/fields/field.h"
+#include "app/fields/question.h"
 #include "app/session/file_names.h"
-#include "app/shell/field.h"
 #include "app/shell/job_dialog.h"
 #include "app/shell/print_dialog.h"
-#include "app/shell/question.h"
 #include "app/shell/tape_bar.h"
 #include "app/stages/draw/draw_stage.h"
 #include "app/stages/layout/layout_stage.h"
 #include "app/stages/parts/parts_stage.h"
 #include "app/stages/rack/rack_stage.h"
+#include "pictures/paint/figures.h"
+#include "pictures/paint/look.h"
 
 namespace pp {
 namespace {
@@ -107,14 +107,14 @@ void dressUp() {
 struct MainWindow::StageRow {
   const char* id;
   int key;
-  Stage* (*make)(Document&);
+  Stage* (*make)(Session&);
 };
 
 namespace {
 
 template <class S>
-Stage* made(Document& document) {
-  return new S(document);
+Stage* made(Session& session) {
+  return new S(session);
 }
 
 }  // namespace
@@ -132,7 +132,7 @@ MainWindow::MainWindow(QWidget* parent)
   auto* column = new QVBoxLayout(body);
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(0);
-  column->addWidget(new TopStrip(document_));
+  column->addWidget(new TopStrip(session_));
   message_ = new QWidget;
   message_->setObjectName(QStringLiteral("message"));
   message_->setAttribute(Qt::WA_StyledBackground);
@@ -155,7 +155,7 @@ MainWindow::MainWindow(QWidget* parent)
   unprotected_->setAccessibleName(tr("Not protected"));
   unprotected_->hide();
   column->addWidget(unprotected_);
-  connect(&document_.file(), &JobFile::protection, this, [this](const QString& trouble) {
+  connect(&session_.file(), &JobFile::protection, this, [this](const QString& trouble) {
     unprotected_->setText(trouble);
     unprotected_->setVisible(!trouble.isEmpty());
   });
@@ -173,20 +173,20 @@ MainWindow::MainWindow(QWidget* parent)
   room->setWidgetResizable(true);
   room->setWidget(stages_);
   row->addWidget(room, 1);
-  secondLook_ = new SecondLookPanel(document_);
+  secondLook_ = new SecondLookPanel(session_);
   row->addWidget(secondLook_);
   column->addLayout(row, 1);
-  column->addWidget(new TapeBar(document_));
+  column->addWidget(new TapeBar(session_));
   setCentralWidget(body);
   for (const StageRow& one : kStages) addStage(one);
   keys_ = new KeysOverlay(stages_);
   makeMenus();
   connect(line_, &PlumbLine::chosen, this, qOverload<int>(&MainWindow::showStage));
-  connect(&document_, &Document::said, this, [this](const QString& words) { say(words, {}); });
+  connect(&session_, &Session::said, this, [this](const QString& words) { say(words, {}); });
   connect(secondLook_, &SecondLookPanel::jump, this, &MainWindow::jump);
-  connect(&document_, &Document::changed, &later_, &Later::ask);
-  connect(&document_, &Document::stateChanged, &later_, &Later::ask);
-  connect(&document_, &Document::planChanged, &later_, &Later::ask);
+  connect(&session_, &Session::changed, &later_, &Later::ask);
+  connect(&session_, &Session::stateChanged, &later_, &Later::ask);
+  connect(&session_.plans(), &PlanDesk::changed, &later_, &Later::ask);
   follow();
   showStage(QStringLiteral("draw"));
 }
@@ -198,8 +198,9 @@ MainWindow::~MainWindow() {
 }
 
 void MainWindow::addStage(const StageRow& one) {
-  Stage* stage = one.make(document_);
+  Stage* stage = one.make(session_);
   connect(stage, &Stage::showDrawing, this, [this] { showStage(QStringLiteral("draw")); });
+  connect(stage, &Stage::saveWanted, this, [this] { save(); });
   stages_->addWidget(stage);
   auto* shortcut = new QShortcut(QKeySequence(QStringLiteral("Ctrl+%1").arg(one.key)), this);
   connect(shortcut, &QShortcut::activated, this,
@@ -209,7 +210,7 @@ void MainWindow::addStage(const StageRow& one) {
 void MainWindow::makeMenus() {
   QMenu* file = menuBar()->addMenu(tr("&File"));
   file->addAction(tr("&New job"), QKeySequence::New, this, [this] {
-    if (mayLeave()) document_.openNew();
+    if (mayLeave()) session_.openNew();
   });
   file->addAction(tr("&Open …"), QKeySequence::Open, this, &MainWindow::open);
   QMenu* demo = file->addMenu(tr("Open a &demo job"));
@@ -227,16 +228,17 @@ void MainWindow::makeMenus() {
     if (mayLeave() && !offerUnsaved()) say(tr("There is no unsaved work to take up."), {});
   });
   file->addAction(tr("&Save"), QKeySequence::Save, this, &MainWindow::save);
-  file->addAction(tr("Save &as …"), QKeySequence::SaveAs, this, &MainWindow::saveAs);
+  // Not every desktop has keys of its own for this.
+  file->addAction(tr("Save &as …"), QKeySequence(tr("Ctrl+Shift+S")), this, &MainWindow::saveAs);
   file->addSeparator();
   file->addAction(tr("Na&me and place …"), QKeySequence(Qt::Key_F4), this,
-                  [this] { (new JobDialog(document_, this))->open(); });
+                  [this] { (new JobDialog(session_, this))->open(); });
   file->addAction(tr("&Print …"), QKeySequence::Print, this, &MainWindow::print);
   file->addSeparator();
   file->addAction(tr("&Quit"), QKeySequence::Quit, this, &QWidget::close);
   QMenu* edit = menuBar()->addMenu(tr("&Edit"));
-  edit->addAction(tr("&Undo"), QKeySequence::Undo, &document_, &Document::undo);
-  edit->addAction(tr("&Redo"), QKeySequence(tr("Ctrl+Shift+Z")), &document_, &Document::redo);
+  edit->addAction(tr("&Undo"), QKeySequence::Undo, &session_, &Session::undo);
+  edit->addAction(tr("&Redo"), QKeySequence(tr("Ctrl+Shift+Z")), &session_, &Session::redo);
   edit->addAction(tr("Do the first &fix"), QKeySequence(Qt::Key_F8), secondLook_,
                   &SecondLookPanel::fixFirst);
   QMenu* go = menuBar()->addMenu(tr("&Go"));
@@ -271,10 +273,10 @@ void MainWindow::showStage(int index) {
 }
 
 void MainWindow::follow() {
-  QString title = document_.title();
+  QString title = session_.title();
   title.replace(QStringLiteral("[*]"), QStringLiteral("[*][*]"));
   setWindowTitle(tr("%1[*] - Plain Patch").arg(title));
-  setWindowModified(document_.isModified());
+  setWindowModified(session_.isModified());
   std::vector<PlumbLine::Knot> knots;
   for (int i = 0; i < stages_->count(); ++i) {
     const auto* stage = static_cast<const Stage*>(stages_->widget(i));
@@ -284,9 +286,9 @@ void MainWindow::follow() {
 }
 
 void MainWindow::jump(const Place& place) {
-  document_.select({place.assembly,
-                    place.opening.empty() ? std::nullopt : std::optional(place.opening),
-                    place.part});
+  session_.pointing().select({place.assembly,
+                              place.opening.empty() ? std::nullopt : std::optional(place.opening),
+                              place.part});
   showStage(place.part.empty() ? QStringLiteral("draw") : QStringLiteral("parts"));
 }
 
@@ -301,31 +303,30 @@ void MainWindow::say(const QString& title, const Problems& problems) {
 }
 
 bool MainWindow::mayLeave() {
-  if (!document_.isModified()) {
-    document_.keepRecord();
+  if (!session_.isModified()) {
+    session_.keepRecord();
     return true;
   }
-  switch (ask(this, tr("Not saved"),
-              tr("%1 has changes that are not saved.").arg(document_.title()),
+  switch (ask(this, tr("Not saved"), tr("%1 has changes that are not saved.").arg(session_.title()),
               {tr("Save"), tr("Discard"), tr("Cancel")})) {
     case 0:
       return save();
     case 1:
-      document_.file().nothingToProtect();
+      session_.file().nothingToProtect();
       return true;
     default:
       return false;
   }
 }
 
-bool MainWindow::takeUp(const Unsaved& left, Document::Access access) {
-  const Problems problems = document_.recover(left, access);
+bool MainWindow::takeUp(const Unsaved& left, Session::Access access) {
+  const Problems problems = session_.recover(left, access);
   if (!problems.empty()) say(tr("That state cannot be read."), problems);
   return problems.empty();
 }
 
 bool MainWindow::offerUnsaved() {
-  for (const Unsaved& left : document_.file().unsaved()) {
+  for (const Unsaved& left : session_.file().unsaved()) {
     const QString where = left.path.isEmpty() ? tr("It was never saved to a file.")
                                               : tr("It belongs to %1.").arg(left.path);
     switch (ask(
@@ -333,8 +334,8 @@ bool MainWindow::offerUnsaved() {
         tr("A session with %1 ended without saving at %2. %3").arg(left.name, left.saved, where),
         {tr("Take it up"), tr("Throw it away"), tr("Leave it for later")})) {
       case 0: {
-        const bool held = !left.path.isEmpty() && document_.file().holderOf(left.path);
-        return takeUp(left, held ? Document::Access::ToRead : Document::Access::ToEdit);
+        const bool held = !left.path.isEmpty() && session_.file().holderOf(left.path);
+        return takeUp(left, held ? Session::Access::ToRead : Session::Access::ToEdit);
       }
       case 1:
         JobFile::forget(left);
@@ -348,8 +349,8 @@ bool MainWindow::offerUnsaved() {
 
 bool MainWindow::openFile(const QString& path) {
   message_->hide();
-  auto access = Document::Access::ToEdit;
-  if (const auto other = document_.file().holderOf(path)) {
+  auto access = Session::Access::ToEdit;
+  if (const auto other = session_.file().holderOf(path)) {
     if (ask(this, tr("Open elsewhere"),
             tr("%1 is open in another window (process %2 on %3). Opened to read, it can be saved "
                "under another name.")
@@ -358,10 +359,10 @@ bool MainWindow::openFile(const QString& path) {
                 .arg(other->host),
             {tr("Open to read"), tr("Cancel")}) != 0)
       return false;
-    access = Document::Access::ToRead;
+    access = Session::Access::ToRead;
   }
   const QString target = QString::fromStdString(targetOf(path.toStdString()));
-  for (const Unsaved& left : document_.file().unsaved()) {
+  for (const Unsaved& left : session_.file().unsaved()) {
     if (left.path.isEmpty() || QString::fromStdString(targetOf(left.path.toStdString())) != target)
       continue;
     const QString moved =
@@ -383,31 +384,31 @@ bool MainWindow::openFile(const QString& path) {
     }
     break;
   }
-  const Problems problems = document_.open(path, access);
+  const Problems problems = session_.open(path, access);
   if (!problems.empty())
     say(tr("The file was not opened, and nothing here has changed."), problems);
   return problems.empty();
 }
 
 bool MainWindow::openDemo(const QString& name) {
-  const Problems problems = document_.openDemo(name);
+  const Problems problems = session_.openDemo(name);
   if (!problems.empty()) say(tr("The demo job was not opened."), problems);
   return problems.empty();
 }
 
 void MainWindow::open() {
   if (!mayLeave()) return;
-  const QString path = QFileDialog::getOpenFileName(this, tr("Open a job"), document_.path(),
+  const QString path = QFileDialog::getOpenFileName(this, tr("Open a job"), session_.path(),
                                                     tr("Plain Patch jobs (*.plainpatch)"));
   if (!path.isEmpty()) openFile(path);
 }
 
 bool MainWindow::save() {
-  if (document_.path().isEmpty() || document_.file().isToRead()) return saveAs();
-  if (document_.file().isChangedByOthers()) {
+  if (session_.path().isEmpty() || session_.file().isToRead()) return saveAs();
+  if (session_.file().isChangedByOthers()) {
     switch (ask(
         this, tr("Changed elsewhere"),
-        tr("%1 has been changed by something else since it was opened here.").arg(document_.path()),
+        tr("%1 has been changed by something else since it was opened here.").arg(session_.path()),
         {tr("Save under another name"), tr("Write over it"), tr("Cancel")})) {
       case 0:
         return saveAs();
@@ -417,7 +418,7 @@ bool MainWindow::save() {
         return false;
     }
   }
-  const auto problem = document_.save(document_.path());
+  const auto problem = session_.save(session_.path());
   if (problem)
     say(tr("The job was not saved."), {*problem});
   else
@@ -427,14 +428,29 @@ bool MainWindow::save() {
 
 bool MainWindow::saveAs() {
   const QString offered =
-      document_.path().isEmpty()
-          ? QDir::home().filePath(fileStem(document_.title()) + QStringLiteral(".plainpatch"))
-          : document_.path();
+      session_.path().isEmpty()
+          ? QDir::home().filePath(fileStem(session_.title()) + QStringLiteral(".plainpatch"))
+          : session_.path();
   QString path = QFileDialog::getSaveFileName(this, tr("Save the job"), offered,
                                               tr("Plain Patch jobs (*.plainpatch)"));
   if (path.isEmpty()) return false;
   if (!path.endsWith(QStringLiteral(".plainpatch"))) path += QStringLiteral(".plainpatch");
-  const auto problem = document_.save(path);
+  auto as = Session::As::Move;
+  if (!session_.path().isEmpty() &&
+      targetOf(session_.path().toStdString()) != targetOf(path.toStdString())) {
+    // Another window has that file, or something else has written to it: it stays as it is.
+    const bool mine = !session_.file().isToRead() && !session_.file().isChangedByOthers();
+    const int answer =
+        !mine ? 1
+              : ask(this, tr("Another name"),
+                    tr("Moved, the job goes there with its plans and all that was done for it, and "
+                       "%1 goes. A copy is a job of its own, with what is drawn.")
+                        .arg(session_.path()),
+                    {tr("Move it there"), tr("Make a copy there"), tr("Cancel")});
+    if (answer == 2) return false;
+    if (answer == 1) as = Session::As::Copy;
+  }
+  const auto problem = session_.saveAs(path, as);
   if (problem)
     say(tr("The job was not saved."), {*problem});
   else
@@ -443,14 +459,14 @@ bool MainWindow::saveAs() {
 }
 
 void MainWindow::print() {
-  auto* dialog = new PrintDialog(document_, this);
+  auto* dialog = new PrintDialog(session_, this);
   dialog->setAttribute(Qt::WA_DeleteOnClose);
   dialog->open();
 }
 
 void MainWindow::closeEvent(QCloseEvent* event) {
   if (!mayLeave()) return event->ignore();
-  document_.file().end();
+  session_.file().end();
   event->accept();
 }
 

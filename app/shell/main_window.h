@@ -5,7 +5,7 @@
 #include <QStackedWidget>
 
 #include "app/session/later.h"
-#include "app/shell/document.h"
+#include "app/session/session.h"
 #include "app/shell/keys_overlay.h"
 #include "app/shell/plumb_line.h"
 #include "app/shell/second_look_panel.h"
@@ -19,7 +19,7 @@ class MainWindow : public QMainWindow {
   explicit MainWindow(QWidget* parent = nullptr);
   ~MainWindow() override;
 
-  Document& document() { return document_; }
+  Session& session() { return session_; }
   void showStage(int index);
   // By its id, or its number on the plumb line; whether there is such a stage.
   bool showStage(const QString& name);
@@ -46,13 +46,13 @@ class MainWindow : public QMainWindow {
   void jump(const Place& place);
   void say(const QString& title, const Problems& problems);
   bool mayLeave();
-  bool takeUp(const Unsaved& left, Document::Access access);
+  bool takeUp(const Unsaved& left, Session::Access access);
   void open();
   bool save();
   bool saveAs();
   void print();
 
-  Document document_;
+  Session session_;
   PlumbLine* line_;
   QStackedWidget* stages_;
   SecondLookPanel* secondLook_;

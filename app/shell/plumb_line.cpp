@@ -4,7 +4,7 @@
 #include <QMouseEvent>
 #include <QPainter>
 
-#include "app/paint/look.h"
+#include "pictures/paint/look.h"
 
 namespace pp {
 namespace {

@@ -7,19 +7,18 @@
 #include <QHBoxLayout>
 #include <algorithm>
 
-#include "app/paint/figures.h"
-#include "app/paint/look.h"
-#include "app/print/print.h"
 #include "app/session/file_names.h"
 #include "core/formats/exchange.h"
 #include "core/formats/file.h"
 #include "core/formats/plan_json.h"
 #include "core/length/parse.h"
+#include "pictures/paint/figures.h"
+#include "pictures/paint/look.h"
+#include "pictures/paper/print.h"
 
 namespace pp {
 
-PrintDialog::PrintDialog(Document& document, QWidget* parent)
-    : QDialog(parent), document_(document) {
+PrintDialog::PrintDialog(Session& session, QWidget* parent) : QDialog(parent), session_(session) {
   setWindowTitle(tr("Print"));
   setAccessibleName(tr("Print"));
   auto* form = new QFormLayout(this);
@@ -31,13 +30,13 @@ PrintDialog::PrintDialog(Document& document, QWidget* parent)
     form->addRow(box);
     return box;
   };
-  const bool parts = !document_.breakdown().parts.empty();
-  const bool plan = document_.plan().plan != nullptr && document_.isPlanCurrent();
+  const bool parts = !session_.breakdown().parts.empty();
+  const bool plan = session_.plans().shown().plan != nullptr && session_.plans().isCurrent();
   parts_ = tick(tr("Parts list (PDF and CSV)"), parts);
   sheets_ = tick(tr("Sheet drawings (PDF) and the plan (JSON)"), plan);
   cutting_ = tick(tr("Cutting list with boxes to tick (PDF)"), plan);
   labels_ = tick(tr("Labels, one a piece (PDF)"), parts);
-  const LabelSheet& grid = document_.job().labels;
+  const LabelSheet& grid = session_.job().labels;
   paper_ = new QComboBox;
   paper_->addItems({QStringLiteral("A4"), QStringLiteral("Letter")});
   paper_->setCurrentIndex(grid.letter ? 1 : 0);
@@ -62,8 +61,8 @@ PrintDialog::PrintDialog(Document& document, QWidget* parent)
   marginTop_ = length(tr("Margin above and below"), grid.marginTop);
   gapAcross_ = length(tr("Gap between columns"), grid.gapAcross);
   gapDown_ = length(tr("Gap between rows"), grid.gapDown);
-  folder_ = new QLineEdit(document_.path().isEmpty() ? QDir::homePath()
-                                                     : QFileInfo(document_.path()).absolutePath());
+  folder_ = new QLineEdit(session_.path().isEmpty() ? QDir::homePath()
+                                                    : QFileInfo(session_.path()).absolutePath());
   folder_->setAccessibleName(tr("Folder"));
   auto* choose = new QPushButton(tr("Choose …"));
   auto* folderRow = new QHBoxLayout;
@@ -115,14 +114,14 @@ void PrintDialog::setWriting(bool writing) {
 }
 
 QLineEdit* PrintDialog::lengthField(const QString& name, Length value) {
-  auto* field = new QLineEdit(typed(value, document_.style()));
+  auto* field = new QLineEdit(typed(value, session_.style()));
   field->setAccessibleName(name);
   return field;
 }
 
 // The grid belongs to the job, so that the next sheet is right without setting it again.
 Problems PrintDialog::takeGrid() {
-  Job next = document_.job();
+  Job next = session_.job();
   LabelSheet& grid = next.labels;
   grid.letter = paper_->currentIndex() == 1;
   grid.columns = columns_->value();
@@ -140,7 +139,7 @@ Problems PrintDialog::takeGrid() {
     }
     *target = value.value();
   }
-  return document_.edit(tr("label sheet"), std::move(next));
+  return session_.edit(tr("label sheet"), std::move(next));
 }
 
 // Everything that is printed, by value: the window goes on while it is written.
@@ -193,14 +192,14 @@ void PrintDialog::printInto(const QString& folder) {
   done_->clear();
   Order order;
   // What is printed is the plan that was shown, whatever the grid's edit sets going.
-  if (document_.isPlanCurrent()) order.plan = document_.plan();
+  if (session_.plans().isCurrent()) order.plan = session_.plans().shown();
   if (const Problems problems = takeGrid(); !problems.empty()) return problem_->show(problems);
-  document_.reserveCodes();
-  order.job = document_.jobValue();
-  order.breakdown = document_.breakdownValue();
+  session_.floor().reservePrinted(session_.job());
+  order.job = session_.jobValue();
+  order.breakdown = session_.breakdownValue();
   order.paper = paper_->currentIndex() == 1 ? Paper::Letter : Paper::A4;
   order.folder = QDir(folder);
-  order.stem = fileStem(document_.title());
+  order.stem = fileStem(session_.title());
   order.parts = parts_->isChecked();
   order.sheets = sheets_->isChecked();
   order.cutting = cutting_->isChecked();

@@ -10,15 +10,15 @@
 #include <QSpinBox>
 #include <thread>
 
-#include "app/shell/document.h"
-#include "app/shell/field.h"
+#include "app/fields/field.h"
+#include "app/session/session.h"
 
 namespace pp {
 
 class PrintDialog : public QDialog {
   Q_OBJECT
  public:
-  explicit PrintDialog(Document& document, QWidget* parent = nullptr);
+  explicit PrintDialog(Session& session, QWidget* parent = nullptr);
   // What is being written is given up.
   ~PrintDialog() override = default;
   // Begins to write what is ticked into `folder`, on a thread of its own; which files, or what went
@@ -33,7 +33,7 @@ class PrintDialog : public QDialog {
   Problems takeGrid();
   QLineEdit* lengthField(const QString& name, Length value);
 
-  Document& document_;
+  Session& session_;
   QCheckBox* parts_;
   QCheckBox* sheets_;
   QCheckBox* cutting_;

@@ -4,9 +4,9 @@
 #include <QPushButton>
 #include <QVBoxLayout>
 
-#include "app/paint/figures.h"
-#include "app/paint/look.h"
-#include "app/shell/field.h"
+#include "app/fields/field.h"
+#include "pictures/paint/figures.h"
+#include "pictures/paint/look.h"
 
 namespace pp {
 namespace {
@@ -15,20 +15,20 @@ constexpr std::size_t kMost = 30;  // more than anyone reads before mending the 
 
 }  // namespace
 
-SecondLookPanel::SecondLookPanel(Document& document, QWidget* parent)
-    : QScrollArea(parent), document_(document), later_([this] { follow(); }, nullptr) {
+SecondLookPanel::SecondLookPanel(Session& session, QWidget* parent)
+    : QScrollArea(parent), session_(session), later_([this] { follow(); }, nullptr) {
   setFixedWidth(262);
   setWidgetResizable(true);
   setFrameShape(QFrame::NoFrame);
   setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
   setAccessibleName(tr("Second look"));
-  connect(&document_, &Document::changed, &later_, &Later::ask);
-  connect(&document_, &Document::findingsChanged, &later_, &Later::ask);
+  connect(&session_, &Session::changed, &later_, &Later::ask);
+  connect(&session_, &Session::findingsChanged, &later_, &Later::ask);
   follow();
 }
 
 void SecondLookPanel::follow() {
-  const auto& findings = document_.findings();
+  const auto& findings = session_.findings();
   std::vector<QString> words;
   for (std::size_t i = 0; i < findings.size() && i < kMost; ++i)
     words.push_back(qs(findings[i].what + "\n" + findings[i].why + "\n" +
@@ -88,7 +88,7 @@ QWidget* SecondLookPanel::card(const Finding& finding) {
     connect(button, &QPushButton::clicked, this,
             [this, what = finding.what, place = finding.place] {
               // The card may be older than the job: the fix is the one there is now.
-              for (const Finding& now : document_.findings())
+              for (const Finding& now : session_.findings())
                 if (now.fix && now.what == what && now.place.part == place.part) return fix(now);
             });
     column->addWidget(button, 0, Qt::AlignLeft);
@@ -97,13 +97,13 @@ QWidget* SecondLookPanel::card(const Finding& finding) {
 }
 
 void SecondLookPanel::fixFirst() {
-  for (const Finding& finding : document_.findings())
+  for (const Finding& finding : session_.findings())
     if (finding.fix) return fix(finding);
 }
 
 void SecondLookPanel::fix(const Finding& finding) {
   const Fix wanted = *finding.fix;  // the edit replaces the findings
-  document_.edit(qs(wanted.what).toLower(), wanted.job);
+  session_.edit(qs(wanted.what).toLower(), wanted.job);
 }
 
 }  // namespace pp

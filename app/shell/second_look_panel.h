@@ -4,14 +4,14 @@
 #include <QScrollArea>
 
 #include "app/session/later.h"
-#include "app/shell/document.h"
+#include "app/session/session.h"
 
 namespace pp {
 
 class SecondLookPanel : public QScrollArea {
   Q_OBJECT
  public:
-  explicit SecondLookPanel(Document& document, QWidget* parent = nullptr);
+  explicit SecondLookPanel(Session& session, QWidget* parent = nullptr);
   // Does the first fix there is, as its key does.
   void fixFirst();
 
@@ -22,7 +22,7 @@ class SecondLookPanel : public QScrollArea {
   void follow();
   QWidget* card(const Finding& finding);
   void fix(const Finding& finding);
-  Document& document_;
+  Session& session_;
   Later later_;
   std::vector<QString> shown_;  // what the cards say
 };

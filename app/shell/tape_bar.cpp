@@ -2,23 +2,24 @@
 
 #include <QPainter>
 
-#include "app/paint/figures.h"
-#include "app/paint/look.h"
-#include "app/paint/tape_picture.h"
+#include "pictures/paint/figures.h"
+#include "pictures/paint/look.h"
+#include "pictures/paint/tape_picture.h"
 
 namespace pp {
 
-TapeBar::TapeBar(Document& document, QWidget* parent) : QWidget(parent), document_(document) {
+TapeBar::TapeBar(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
   setFixedHeight(58);
   setAccessibleName(tr("Tape"));
-  connect(&document, &Document::measuredChanged, this, &TapeBar::follow);
-  connect(&document, &Document::changed, this, &TapeBar::follow);
+  connect(&session.pointing(), &Pointing::measuredChanged, this, &TapeBar::follow);
+  connect(&session, &Session::changed, this, &TapeBar::follow);
   follow();
 }
 
 void TapeBar::follow() {
   setAccessibleDescription(QStringLiteral("%1: %2").arg(
-      document_.measuredWhat(), qs(formatWithUnit(document_.measured(), document_.style()))));
+      session_.pointing().measuredWhat(),
+      qs(formatWithUnit(session_.pointing().measured(), session_.style()))));
   update();
 }
 
@@ -27,7 +28,8 @@ void TapeBar::paintEvent(QPaintEvent*) {
   painter.fillRect(rect(), look::kCard);
   painter.setPen(look::kRule);
   painter.drawLine(0, 0, width(), 0);
-  paintTape(painter, rect(), document_.measuredWhat(), document_.measured(), document_.style());
+  paintTape(painter, rect(), session_.pointing().measuredWhat(), session_.pointing().measured(),
+            session_.style());
 }
 
 }  // namespace pp

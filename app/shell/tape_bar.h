@@ -3,21 +3,21 @@
 
 #include <QWidget>
 
-#include "app/shell/document.h"
+#include "app/session/session.h"
 
 namespace pp {
 
 class TapeBar : public QWidget {
   Q_OBJECT
  public:
-  explicit TapeBar(Document& document, QWidget* parent = nullptr);
+  explicit TapeBar(Session& session, QWidget* parent = nullptr);
 
  protected:
   void paintEvent(QPaintEvent*) override;
 
  private:
   void follow();
-  Document& document_;
+  Session& session_;
 };
 
 }  // namespace pp

@@ -2,14 +2,14 @@
 
 #include <QHBoxLayout>
 
-#include "app/paint/figures.h"
-#include "app/paint/look.h"
-#include "app/shell/field.h"
+#include "app/fields/field.h"
+#include "pictures/paint/figures.h"
+#include "pictures/paint/look.h"
 
 namespace pp {
 
-TopStrip::TopStrip(Document& document, QWidget* parent)
-    : QWidget(parent), document_(document), later_([this] { follow(); }, nullptr) {
+TopStrip::TopStrip(Session& session, QWidget* parent)
+    : QWidget(parent), session_(session), later_([this] { follow(); }, nullptr) {
   setObjectName(QStringLiteral("topStrip"));
   setAttribute(Qt::WA_StyledBackground);
   auto* row = new QHBoxLayout(this);
@@ -27,8 +27,8 @@ TopStrip::TopStrip(Document& document, QWidget* parent)
     button->setFlat(true);
     row->addWidget(button);
   }
-  connect(undo_, &QPushButton::clicked, &document_, &Document::undo);
-  connect(redo_, &QPushButton::clicked, &document_, &Document::redo);
+  connect(undo_, &QPushButton::clicked, &session_, &Session::undo);
+  connect(redo_, &QPushButton::clicked, &session_, &Session::redo);
   row->addSpacing(12);
   inches_ = new QPushButton(tr("in"));
   inches_->setAccessibleName(tr("Show inches"));
@@ -45,9 +45,9 @@ TopStrip::TopStrip(Document& document, QWidget* parent)
   sheets_ = addFigure(tr("Sheets"));
   cost_ = addFigure(tr("Cost"));
   settings_ = addFigure(tr("Saw settings"));
-  connect(&document_, &Document::changed, &later_, &Later::ask);
-  connect(&document_, &Document::stateChanged, &later_, &Later::ask);
-  connect(&document_, &Document::planChanged, &later_, &Later::ask);
+  connect(&session_, &Session::changed, &later_, &Later::ask);
+  connect(&session_, &Session::stateChanged, &later_, &Later::ask);
+  connect(&session_.plans(), &PlanDesk::changed, &later_, &Later::ask);
   follow();
 }
 
@@ -67,36 +67,36 @@ QLabel* TopStrip::addFigure(const QString& name) {
 }
 
 void TopStrip::follow() {
-  const QString state = document_.file().isToRead() ? tr("  (to read)")
-                        : document_.isModified()    ? tr("  (not saved)")
-                                                    : QString();
-  name_->setText(document_.title() + state);
-  name_->setToolTip(plainTip(document_.title()));
-  undo_->setEnabled(document_.canUndo());
-  undo_->setText(document_.canUndo() ? tr("Undo: %1").arg(unmarked(document_.undoText()))
-                                     : tr("Undo"));
+  const QString state = session_.file().isToRead() ? tr("  (to read)")
+                        : session_.isModified()    ? tr("  (not saved)")
+                                                   : QString();
+  name_->setText(session_.title() + state);
+  name_->setToolTip(plainTip(session_.title()));
+  undo_->setEnabled(session_.canUndo());
+  undo_->setText(session_.canUndo() ? tr("Undo: %1").arg(unmarked(session_.undoText()))
+                                    : tr("Undo"));
   undo_->setAccessibleName(tr("Undo"));
-  redo_->setEnabled(document_.canRedo());
-  redo_->setText(document_.canRedo() ? tr("Redo: %1").arg(unmarked(document_.redoText()))
-                                     : tr("Redo"));
+  redo_->setEnabled(session_.canRedo());
+  redo_->setText(session_.canRedo() ? tr("Redo: %1").arg(unmarked(session_.redoText()))
+                                    : tr("Redo"));
   redo_->setAccessibleName(tr("Redo"));
-  inches_->setChecked(document_.job().unit == Unit::Inch);
-  millimetres_->setChecked(document_.job().unit == Unit::Millimetre);
+  inches_->setChecked(session_.job().unit == Unit::Inch);
+  millimetres_->setChecked(session_.job().unit == Unit::Millimetre);
   followPlan();
 }
 
 void TopStrip::followPlan() {
-  const PlanShown& shown = document_.plan();
-  const bool known = shown.plan != nullptr && document_.isPlanCurrent();
+  const PlanShown& shown = session_.plans().shown();
+  const bool known = shown.plan != nullptr && session_.plans().isCurrent();
   sheets_->setText(known ? QString::number(shown.plan->sheets.size()) : QStringLiteral("…"));
   cost_->setText(known ? qs(format(shown.plan->cost)) : QStringLiteral("…"));
   settings_->setText(known ? QString::number(shown.plan->setups) : QStringLiteral("…"));
 }
 
 void TopStrip::setUnit(Unit unit) {
-  Job next = document_.job();
+  Job next = session_.job();
   next.unit = unit;
-  document_.edit(unit == Unit::Inch ? tr("show inches") : tr("show millimetres"), std::move(next));
+  session_.edit(unit == Unit::Inch ? tr("show inches") : tr("show millimetres"), std::move(next));
   follow();
 }
 

@@ -6,14 +6,14 @@
 #include <QWidget>
 
 #include "app/session/later.h"
-#include "app/shell/document.h"
+#include "app/session/session.h"
 
 namespace pp {
 
 class TopStrip : public QWidget {
   Q_OBJECT
  public:
-  explicit TopStrip(Document& document, QWidget* parent = nullptr);
+  explicit TopStrip(Session& session, QWidget* parent = nullptr);
 
  private:
   QLabel* addFigure(const QString& name);
@@ -21,7 +21,7 @@ class TopStrip : public QWidget {
   void followPlan();
   void setUnit(Unit unit);
 
-  Document& document_;
+  Session& session_;
   Later later_;
   QLabel* name_;
   QPushButton* inches_;

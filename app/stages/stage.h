@@ -6,7 +6,7 @@
 #include <vector>
 
 #include "app/session/later.h"
-#include "app/shell/document.h"
+#include "app/session/session.h"
 
 namespace pp {
 
@@ -18,8 +18,8 @@ struct KeyHelp {
 class Stage : public QWidget {
   Q_OBJECT
  public:
-  explicit Stage(Document& document, QWidget* parent = nullptr)
-      : QWidget(parent), document_(document), later_([this] { catchUp(); }, nullptr) {}
+  explicit Stage(Session& session, QWidget* parent = nullptr)
+      : QWidget(parent), session_(session), later_([this] { catchUp(); }, nullptr) {}
   virtual QString title() const = 0;
   // What is left to do here: 0 when settled.
   virtual int openCount() const { return 0; }
@@ -30,10 +30,12 @@ class Stage : public QWidget {
  signals:
   // What is selected wants to be seen where it is drawn.
   void showDrawing();
+  // The job is to be saved in a file of its own now, before this returns.
+  void saveWanted();
 
  protected:
-  Document& document() { return document_; }
-  const Document& document() const { return document_; }
+  Session& session() { return session_; }
+  const Session& session() const { return session_; }
 
   // What is shown no longer follows the document: it is refreshed once, when control is back in the
   // event loop; a stage that is not seen waits until it is.
@@ -54,7 +56,7 @@ class Stage : public QWidget {
     refresh();
   }
 
-  Document& document_;
+  Session& session_;
   Later later_;
   bool stale_ = true;
 };

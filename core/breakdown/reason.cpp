@@ -14,6 +14,13 @@ Reason& Reason::minus(std::string name, Length value, std::int64_t times) {
   return plus(std::move(name), value, -times);
 }
 
+Reason Reason::of(std::vector<Term> terms, std::int64_t among) {
+  Reason out;
+  out.terms_ = std::move(terms);
+  out.among_ = among;
+  return out;
+}
+
 Reason Reason::shared(std::int64_t among) const {
   Reason out = *this;
   out.among_ = among;

@@ -26,6 +26,8 @@ class Reason {
   Reason& plus(std::string name, Length value, std::int64_t times = 1);
   Reason& minus(std::string name, Length value, std::int64_t times = 1);
 
+  static Reason of(std::vector<Term> terms, std::int64_t among);
+
   // One of so many equal shares of this sum, rounded down to the nanometre.
   Reason shared(std::int64_t among) const;
 

@@ -185,6 +185,7 @@ Result<NestRequest> readExchange(const ExchangeInput& input) {
   auto parts = PartsReader(table.value(), input.unit, bandings, out.stock).run();
   if (!parts) return parts.problems();
   out.parts = std::move(parts).value();
+  out.style.unit = table->unit.value_or(input.unit.value_or(Unit::Millimetre));
   return out;
 }
 

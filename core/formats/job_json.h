@@ -5,8 +5,8 @@
 #include <string>
 #include <string_view>
 
+#include "core/floor/record.h"
 #include "core/job/job.h"
-#include "core/plan/record.h"
 
 namespace pp {
 

@@ -1,109 +1,21 @@
 #include "core/formats/record_json.h"
 
 #include <algorithm>
+#include <array>
+
+#include "core/formats/event_json.h"
+#include "core/formats/part_fields.h"
+#include "core/formats/plan_fields.h"
+#include "core/saw/playback.h"
 
 namespace pp {
-
-template <class A>
-void fields(A& a, Placement& v) {
-  a.must("part", v.part);
-  a.must("copy", v.copy);
-  a.must("x", v.x);
-  a.must("y", v.y);
-  a.must("dx", v.dx);
-  a.must("dy", v.dy);
-  a("turned", v.turned);
-}
-
-template <class A>
-void fields(A& a, CutTree& v) {
-  using Kind = CutTree::Kind;
-  a.choice("kind", v.kind,
-           {{"part", Kind::Part},
-            {"row", Kind::Row},
-            {"column", Kind::Column},
-            {"leftover", Kind::Leftover},
-            {"waste", Kind::Waste}});
-  a.must("dx", v.dx);
-  a.must("dy", v.dy);
-  a("placement", v.placement);
-  a("children", v.children);
-  a("fixed", v.fixed);
-  a("anchored", v.anchored);
-  a("mitred", v.mitred);
-}
-
-template <class A>
-void fields(A& a, Leftover& v) {
-  a.must("id", v.id);
-  a.must("x", v.x);
-  a.must("y", v.y);
-  a.must("dx", v.dx);
-  a.must("dy", v.dy);
-}
-
-template <class A>
-void fields(A& a, PlannedSheet& v) {
-  a.must("stock", v.stock);
-  a.must("placements", v.placements);
-  a.must("tree", v.tree);
-  a.must("leftovers", v.leftovers);
-}
-
-template <class A>
-void fields(A& a, SawCut& v) {
-  a.must("step", v.step);
-  a.must("sheet", v.sheet);
-  a.must("piece", v.piece);
-  a.must("machine", v.machine);
-  a.choice("direction", v.direction, {{"rip", CutDirection::Rip}, {"cross", CutDirection::Cross}});
-  a.must("at", v.at);
-  a.must("kerf", v.kerf);
-  a("tilted", v.tilted);
-  a.choice("fence", v.fence, {{"low", FenceSide::Low}, {"high", FenceSide::High}});
-  a.must("distance", v.distance);
-  a("low", v.low);
-  a("high", v.high);
-  a.must("setup", v.setup);
-}
-
-template <class A>
-void fields(A& a, CutTrouble& v) {
-  a.must("step", v.step);
-  a("impossible", v.impossible);
-  a.must("why", v.why);
-}
-
-template <class A>
-void fields(A& a, Unplaced& v) {
-  a.must("part", v.part);
-  a.must("count", v.count);
-  a.must("reason", v.reason);
-}
-
-template <class A>
-void fields(A& a, Bound& v) {
-  a.must("cost", v.cost);
-  a.must("sheets", v.sheets);
-  a("method", v.method);
-}
-
-template <class A>
-void fields(A& a, Plan& v) {
-  a.must("sheets", v.sheets);
-  a.must("cuts", v.cuts);
-  a("troubles", v.troubles);
-  a("unplaced", v.unplaced);
-  a.must("bound", v.bound);
-  a.must("cost", v.cost);
-  a.must("setups", v.setups);
-}
 
 template <class A>
 void fields(A& a, ReservedCodes& v) {
   a.must("assembly", v.assembly);
   a.must("code", v.code);
   a.must("last", v.last);
+  a("onPaper", v.onPaper);
 }
 
 template <class A>
@@ -113,9 +25,35 @@ void fields(A& a, KeptPlan& v) {
 }
 
 template <class A>
+void fields(A& a, Scope& v) {
+  a("assemblies", v.assemblies);
+  texts(
+      a, "roles", v.roles, [](PartRole role) { return std::string(roleWord(role)); }, parseRole,
+      "the word for what a part is");
+}
+
+template <class A>
+void fields(A& a, CuttingPlan& v) {
+  a.must("parts", v.parts);
+  a("lumber", v.lumber);
+  a.must("request", v.request);
+  a.must("plan", v.plan);
+}
+
+template <class A>
+void fields(A& a, Cutting& v) {
+  a.must("number", v.number);
+  a("scope", v.scope);
+  a.must("plans", v.plans);
+}
+
+template <class A>
 void fields(A& a, Record& v) {
   a("codes", v.codes);
+  a("scope", v.scope);
   a("plan", v.plan);
+  a("cuttings", v.cuttings);
+  a("events", v.events);
 }
 
 namespace {
@@ -135,6 +73,57 @@ bool canBeRead(const Plan& plan) {
 
 }  // namespace
 
+namespace {
+
+// What makes a plan that was cut by one that cannot be.
+std::optional<std::string> wrongWith(CuttingPlan& one) {
+  const NestRequest& request = one.request;
+  const auto numbered = [](const auto& row) {
+    return row.numbers.empty() || std::ssize(row.numbers) == row.quantity;
+  };
+  if (one.parts.size() != request.parts.size() || one.lumber.size() != request.barParts.size())
+    return "other parts than it was asked for";
+  const auto keyed = [](const Part& part) { return !part.keys.empty(); };
+  if (!std::all_of(one.parts.begin(), one.parts.end(), keyed) ||
+      !std::all_of(one.lumber.begin(), one.lumber.end(), keyed))
+    return "a part without a key";
+  if (!std::all_of(request.parts.begin(), request.parts.end(), numbered) ||
+      !std::all_of(request.barParts.begin(), request.barParts.end(),
+                   [&](const BarPart& row) { return numbered(row.wanted); }))
+    return "another count of numbers than of pieces";
+  if (!one.plan.complete()) return "parts without a place";
+  if (!saw::isWithin(request, one.plan)) return "a part, sheet or piece that is not there";
+  saw::addAreas(request, one.plan);
+  if (const Problems wrong = saw::verify(request, one.plan); !wrong.empty())
+    return describe(wrong, 200);
+  return std::nullopt;
+}
+
+void check(Record& record, const std::string& pointer, Problems& problems) {
+  for (std::size_t i = 0; i < record.cuttings.size(); ++i) {
+    Cutting& cutting = record.cuttings[i];
+    const std::string at = fmt::format("{}/cuttings/{}", pointer, i);
+    if (cutting.number != static_cast<int>(i) + 1 || cutting.plans.empty())
+      problems.push_back({{}, 0, at, "a cutting out of turn or without a plan", "1, 2, 3 ..."});
+    for (std::size_t k = 0; k < cutting.plans.size(); ++k)
+      if (auto wrong = wrongWith(cutting.plans[k]))
+        problems.push_back({{},
+                            0,
+                            fmt::format("{}/plans/{}", at, k),
+                            *wrong,
+                            "a plan that plays back to its parts"});
+  }
+  for (std::size_t i = 1; i < record.events.size(); ++i)
+    if (record.events[i].seq <= record.events[i - 1].seq)
+      problems.push_back({{},
+                          0,
+                          fmt::format("{}/events/{}/seq", pointer, i),
+                          std::to_string(record.events[i].seq),
+                          "more than the one before"});
+}
+
+}  // namespace
+
 OrderedJson recordJson(const Record& record) {
   JsonWriter writer;
   Record copy = record;  // the description is shared with the reader and so takes a mutable value
@@ -148,6 +137,7 @@ Record readRecord(const OrderedJson& json, const std::string& pointer, Problems&
   JsonReader reader(json, pointer, problems);
   fields(reader, out);
   reader.finish();
+  if (problems.empty()) check(out, pointer, problems);
   return out;
 }
 

@@ -157,6 +157,17 @@ std::string roleName(PartRole role, std::string_view box) {
   return name.starts_with('*') ? std::string(box) + std::string(name.substr(1)) : std::string(name);
 }
 
+std::string_view roleWord(PartRole role) {
+  return rowOf(role).word;
+}
+
+std::optional<PartRole> parseRole(std::string_view word) {
+  const auto row = std::find_if(kRoles.begin(), kRoles.end(),
+                                [word](const Row& one) { return one.word == word; });
+  if (row == kRoles.end()) return std::nullopt;
+  return row->role;
+}
+
 std::string keyText(const PartKey& key) {
   std::string out = fmt::format("{}:{}", key.assembly, rowOf(key.role).word);
   if (key.opening != 0) out += fmt::format("@{}", key.opening);
@@ -186,10 +197,9 @@ std::optional<PartKey> parseKey(std::string_view text) {
     out.opening = *opening;
     text = text.substr(0, at);
   }
-  const auto row = std::find_if(kRoles.begin(), kRoles.end(),
-                                [text](const Row& one) { return one.word == text; });
-  if (row == kRoles.end()) return std::nullopt;
-  out.role = row->role;
+  const auto role = parseRole(text);
+  if (!role) return std::nullopt;
+  out.role = *role;
   return out;
 }
 

@@ -127,6 +127,10 @@ bool isFront(PartRole role);
 // of: "drawer", "tray", "pull-out".
 std::string roleName(PartRole role, std::string_view box = "drawer");
 
+// The word for it in files, and what a word says.
+std::string_view roleWord(PartRole role);
+std::optional<PartRole> parseRole(std::string_view word);
+
 // What a choice, a pin or a number hangs on. `opening`: the opening, drawer or board it comes from;
 // for a divider or shelf the first opening after it, for a door the first behind it; 0: the
 // assembly itself. `index` counts, from 1, what nothing else can tell apart.

@@ -352,40 +352,29 @@ BarPlan cutBars(const std::vector<BarDemand>& wanted, const std::vector<BarStock
   return BarCutter(wanted, stock, kerf, nodes, stop).run();
 }
 
-std::vector<BarList> barLists(const Job& job, const std::vector<Part>& parts,
-                              const std::stop_token& stop) {
+std::vector<BarList> barLists(const NestRequest& request, const std::stop_token& stop) {
   std::map<std::pair<std::string, Length>, BarList> lists;
-  for (const Part& part : parts) {
-    if (!part.lumber) continue;
-    BarList& list = lists[{part.material, part.cutWidth()}];
-    list.material = part.material;
-    list.width = part.cutWidth();
-    list.wanted.push_back({part.code, part.cutLength(), part.quantity});
-  }
-  // Widths of one material share its bars: what one list takes is not there for the next.
-  std::map<std::string, std::int64_t> taken;
+  for (std::size_t i = 0; i < request.barParts.size(); ++i)
+    lists[{request.barParts[i].material, request.barParts[i].width}].parts.push_back(i);
+  std::vector<std::int64_t> taken(request.barStock.size());
   std::vector<BarList> out;
   for (auto& [key, list] : lists) {
-    std::vector<std::int64_t> stripsOf;
-    for (const StockPiece& piece : job.stock) {
-      if (piece.material != list.material || piece.width < list.width) continue;
-      // A wide bar is ripped into as many strips as it gives.
-      const std::int64_t strips =
-          (piece.width + job.saw.kerf).inNm() / (list.width + job.saw.kerf).inNm();
-      BarStock row{piece.mark, piece.length, piece.quantity, piece.price};
-      if (row.quantity) *row.quantity -= taken[piece.mark];
-      stripsOf.push_back(strips);
-      row.price = Money::tenThousandths(piece.price.inTenThousandths() / strips);
-      if (row.quantity) *row.quantity *= strips;
-      list.stock.push_back(std::move(row));
+    std::vector<BarDemand> wanted;
+    for (const std::size_t part : list.parts) wanted.push_back(request.barParts[part].wanted);
+    std::vector<BarStock> stock;
+    for (std::size_t i = 0; i < request.barStock.size(); ++i) {
+      const BarSupply& supply = request.barStock[i];
+      if (supply.material != key.first || supply.width < key.second) continue;
+      const std::int64_t strips = stripsOf(request, supply, key.second);
+      BarStock row = supply.bar;
+      if (row.quantity) *row.quantity = (*row.quantity - taken[i]) * strips;
+      row.price = Money::tenThousandths(row.price.inTenThousandths() / strips);
+      list.stock.push_back(i);
+      stock.push_back(std::move(row));
     }
-    list.plan = cutBars(list.wanted, list.stock, job.saw.kerf, 200'000, stop);
-    for (std::size_t k = 0; k < list.stock.size(); ++k) {
-      const auto strips =
-          static_cast<std::int64_t>(std::count_if(list.plan.bars.begin(), list.plan.bars.end(),
-                                                  [k](const Bar& bar) { return bar.stock == k; }));
-      taken[list.stock[k].id] += (strips + stripsOf[k] - 1) / stripsOf[k];
-    }
+    list.plan = cutBars(wanted, stock, request.barKerf, 200'000, stop);
+    for (std::size_t k = 0; k < list.stock.size(); ++k)
+      taken[list.stock[k]] += barsFor(request, list, k);
     out.push_back(std::move(list));
   }
   return out;

@@ -273,12 +273,13 @@ class Grouper {
                                      : "it does not fit the piece it is pinned to"});
   }
 
-  static std::string mm(Nm nm) { return formatMm(Length::nm(nm)) + " mm"; }
+  std::string inWords(Nm nm) const { return said(request_, Length::nm(nm)); }
 
   // Why a part fits nothing: the stock that comes nearest and what is missing.
   std::string reason(std::size_t part, const Block& block, bool run) const {
     const PartDemand& demand = request_.parts[part];
-    const std::string what = fmt::format("{} {}", demand.material, formatMm(demand.thickness));
+    const std::string what =
+        fmt::format("{} {}", demand.material, said(request_, demand.thickness));
     std::tuple<Nm, std::string, Nm, Nm, bool, bool> nearest{0, "", 0, 0, false, false};
     bool any = false;
     bool used = false;
@@ -302,9 +303,9 @@ class Grouper {
     const auto& [over, id, overX, overY, turned, trimmed] = nearest;
     const auto& [length, width] = turned ? std::pair{overY, overX} : std::pair{overX, overY};
     std::string text;
-    if (length > 0) text += mm(length) + (run ? " too long" : " longer");
+    if (length > 0) text += inWords(length) + (run ? " too long" : " longer");
     if (length > 0 && width > 0) text += " and ";
-    if (width > 0) text += mm(width) + (run ? " too wide" : " wider");
+    if (width > 0) text += inWords(width) + (run ? " too wide" : " wider");
     return fmt::format("{}{} {} the nearest {} ({}{})", subject, text, run ? "for" : "than", what,
                        id, trimmed ? ", trimmed" : "");
   }

@@ -96,6 +96,7 @@ std::vector<Group> oneLotEach(const Group& group);
 struct Grouped {
   std::vector<Group> groups;
   std::vector<Unplaced> impossible;  // parts that fit no stock at all, with the reason
+  std::vector<BarList> bars;         // solved apart; every plan has them
 };
 
 Grouped group(const NestRequest& request);

@@ -7,6 +7,7 @@
 #include <mutex>
 #include <thread>
 
+#include "core/nest/bars.h"
 #include "core/nest/bounds/bound.h"
 #include "core/nest/goals/finish.h"
 #include "core/nest/goals/kept.h"
@@ -68,6 +69,7 @@ class Nester {
         kept_(request.ease) {}
 
   Plan run() {
+    grouped_.bars = barLists(request_, stop_);
     for (const Group& group : grouped_.groups) {
       Work& work = works_.emplace_back();
       work.bounder = std::make_unique<Bounder>(group);
@@ -119,6 +121,7 @@ class Nester {
     Plan out;
     for (std::size_t i = 0; i < request_.parts.size(); ++i)
       out.unplaced.push_back({i, request_.parts[i].quantity, "stopped before there was a plan"});
+    out.bars = grouped_.bars;
     out.bound.method = "area";
     out.seconds = options_.steps ? 0.0 : elapsed();
     return out;

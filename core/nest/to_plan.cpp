@@ -139,7 +139,7 @@ void addPool(const NestRequest& request, const Group& group, const std::vector<i
     plan.unplaced.push_back(
         {part, count,
          fmt::format("no room on the {} {} there is", request.parts[part].material,
-                     formatMm(request.parts[part].thickness))});
+                     said(request, request.parts[part].thickness))});
 }
 
 void addTotals(const NestRequest& request, Plan& plan) {
@@ -177,6 +177,7 @@ std::optional<Plan> toPlan(const NestRequest& request, const Grouped& grouped,
                            const std::vector<GroupBound>& bounds, const std::stop_token& stop) {
   Plan plan;
   plan.unplaced = grouped.impossible;
+  plan.bars = grouped.bars;
   plan.bound = boundOf(bounds);
   for (const Group& group : grouped.groups) {
     plan.bound.cost += priceOf(group.pinnedCost);

@@ -1,5 +1,7 @@
 #include "core/plan/plan.h"
 
+#include <fmt/format.h>
+
 namespace pp {
 
 double Plan::yield() const {
@@ -10,6 +12,12 @@ std::int64_t Plan::missing() const {
   std::int64_t out = 0;
   for (const Unplaced& one : unplaced) out += one.count;
   return out;
+}
+
+std::string sheetName(const NestRequest& request, const Plan& plan, std::size_t sheet) {
+  const std::string& piece = request.stock[plan.sheets[sheet].stock].piece;
+  return piece.empty() ? fmt::format("S{}", static_cast<std::size_t>(request.firstSheet) + sheet)
+                       : piece;
 }
 
 }  // namespace pp

@@ -42,6 +42,16 @@ struct Leftover {
 enum class CutDirection { Rip, Cross };  // parallel to x; parallel to y
 enum class FenceSide { Low, High };
 
+// What a cut is for: it takes a rough edge off, parts pieces anywhere within its play, makes a far
+// edge clean with a rough one at the fence, or gives an exact distance from a clean edge.
+enum class CutKind { Trim, Rough, Over, Final };
+
+// Where a cut may lie instead of exactly at its place.
+struct Play {
+  Length from, to;  // measured as the place itself is
+  bool operator==(const Play&) const = default;
+};
+
 // One cut, as in the exchange format. `at` is measured on the piece from its low edge to the near
 // side of the blade; it may be negative, by less than a kerf.
 struct SawCut {
@@ -57,7 +67,19 @@ struct SawCut {
   Length distance;                       // what the operator reads: fence or stop to the near tooth
   std::optional<std::string> low, high;  // names of the pieces; none where nothing is left
   int setup = 0;  // 1-based; counts changes of (machine, direction, distance)
+  CutKind kind = CutKind::Final;
+  std::optional<Play> play;  // none: exact
   bool operator==(const SawCut&) const = default;
+};
+
+// What a piece is that is not cut any further.
+struct PieceEnd {
+  enum class Kind { Part, Leftover, Waste };
+  std::string piece;
+  Kind kind = Kind::Waste;
+  std::size_t sheet = 0;  // index into the plan's sheets
+  std::size_t index = 0;  // of the sheet's placements, or of its leftovers
+  bool operator==(const PieceEnd&) const = default;
 };
 
 struct PlannedSheet {
@@ -90,7 +112,9 @@ struct Bound {
 
 struct Plan {
   std::vector<PlannedSheet> sheets;
-  std::vector<SawCut> cuts;  // all sheets, in order
+  std::vector<SawCut> cuts;    // all sheets, in order
+  std::vector<PieceEnd> ends;  // of every piece that lies on the bench after all cuts
+  std::vector<BarList> bars;
   std::vector<CutTrouble> troubles;
   std::vector<Unplaced> unplaced;
   Bound bound;
@@ -103,5 +127,9 @@ struct Plan {
   double yield() const;          // 0 for a plan without sheets
   bool proven() const { return complete() && cost <= bound.cost; }
 };
+
+// What the plan's sheet is called, "S1" and so on through the job, or where a piece that lies on
+// the bench already is taken for it, that piece.
+std::string sheetName(const NestRequest& request, const Plan& plan, std::size_t sheet);
 
 }  // namespace pp

@@ -33,6 +33,18 @@ Length kerfOf(const NestRequest& request, int machine) {
   return request.shop.machines[static_cast<std::size_t>(machine)].kerf.value_or(request.kerf);
 }
 
+std::int64_t stripsOf(const NestRequest& request, const BarSupply& bar, Length width) {
+  return (bar.width + request.barKerf).inNm() / (width + request.barKerf).inNm();
+}
+
+std::int64_t barsFor(const NestRequest& request, const BarList& list, std::size_t k) {
+  const std::int64_t strips = std::count_if(list.plan.bars.begin(), list.plan.bars.end(),
+                                            [k](const Bar& bar) { return bar.stock == k; });
+  const std::int64_t each = stripsOf(request, request.barStock[list.stock[k]],
+                                     request.barParts[list.parts.front()].width);
+  return (strips + each - 1) / each;
+}
+
 Length bevelKerf(Length kerf) {
   const std::int64_t k = kerf.inNm();
   const Int128 square = 2 * static_cast<Int128>(k) * k;
@@ -76,6 +88,10 @@ bool isOn(const Job& job, const JobPin& pin, const Part& part, const std::string
          std::binary_search(part.keys.begin(), part.keys.end(), pin.part);
 }
 
+std::string said(const NestRequest& request, Length length) {
+  return formatExact(length, request.style.unit);
+}
+
 NestRequest requestOf(const Job& job, const std::vector<Part>& parts) {
   NestRequest out;
   out.shop = job.shop;
@@ -88,8 +104,14 @@ NestRequest requestOf(const Job& job, const std::vector<Part>& parts) {
   out.keepShort = job.saw.keepShort;
   out.goal = job.saw.goal;
   out.ease = job.saw.ease;
+  out.barKerf = job.saw.kerf;
+  out.style = styleOf(job);
   for (const Part& part : parts) {
-    if (part.lumber) continue;  // cut from bars
+    if (part.lumber) {
+      out.barParts.push_back(
+          {part.material, part.cutWidth(), {part.code, part.cutLength(), part.quantity, {}}});
+      continue;
+    }
     const Material& material = *findMaterial(job, part.material);
     PartDemand demand;
     demand.code = part.code;
@@ -107,13 +129,27 @@ NestRequest requestOf(const Job& job, const std::vector<Part>& parts) {
   }
   for (const StockPiece& piece : job.stock) {
     const Material& material = *findMaterial(job, piece.material);
-    if (material.lumber) continue;
+    if (material.lumber) {
+      out.barStock.push_back(
+          {piece.material, piece.width, {piece.mark, piece.length, piece.quantity, piece.price}});
+      continue;
+    }
     const Length trim =
         piece.trim.value_or(piece.kind == StockKind::Sheet ? job.saw.trim : Length{});
-    out.stock.push_back({piece.mark, material.name, material.nominal,
-                         piece.measured.value_or(material.measured), piece.length, piece.width,
-                         piece.grain, piece.quantity, piece.price, piece.kind, trim, piece.lot,
-                         material.density});
+    out.stock.push_back({piece.mark,
+                         material.name,
+                         material.nominal,
+                         piece.measured.value_or(material.measured),
+                         piece.length,
+                         piece.width,
+                         piece.grain,
+                         piece.quantity,
+                         piece.price,
+                         piece.kind,
+                         trim,
+                         piece.lot,
+                         material.density,
+                         {}});
   }
   addPins(job, parts, out);
   return out;

@@ -8,6 +8,7 @@
 #include "core/breakdown/part.h"
 #include "core/job/job.h"
 #include "core/job/shop.h"
+#include "core/plan/bars.h"
 
 namespace pp {
 
@@ -25,6 +26,13 @@ struct PartDemand {
                         // meets at the show face; the same for all parts of the run
   bool shows = false;   // should come from one lot with the others of its material that show
   std::string lot;      // it must come from; empty, or none of the stock's: any
+  std::vector<std::int64_t> numbers;  // of its pieces, one a copy; empty: 1, 2, 3 ...
+
+  // The number of its copy, 1-based.
+  std::int64_t number(std::int64_t copy) const {
+    return numbers.empty() ? copy : numbers[static_cast<std::size_t>(copy - 1)];
+  }
+  bool operator==(const PartDemand&) const = default;
 };
 
 // Equal pieces of stock.
@@ -41,6 +49,8 @@ struct StockSupply {
   Length trim;                 // off every edge, blade included
   std::string lot;             // what was bought together; empty: not known
   std::int64_t density = 650;  // kg per cubic metre
+  std::string piece;           // its name where it lies on the bench already, from an earlier plan
+  bool operator==(const StockSupply&) const = default;
 };
 
 // A part that the user wants to stay where it is.
@@ -69,6 +79,12 @@ struct NestRequest {
   Length keepShort = Length::mm(100);
   Goal goal = Goal::Cost;
   Money ease;  // goal Setups: what fewer settings may cost beyond the least
+  std::vector<BarPart> barParts;
+  std::vector<BarSupply> barStock;
+  Length barKerf;
+  LengthStyle style;   // how lengths are said in words
+  int firstSheet = 1;  // the number of the first sheet: they run on through a job
+  bool empty() const { return parts.empty() && barParts.empty(); }
 };
 
 // Whether the job's pin holds that part to the row of stock with that mark.
@@ -81,10 +97,19 @@ std::vector<Pin> effectivePins(const NestRequest& request);
 // The kerf of one of the shop's saws.
 Length kerfOf(const NestRequest& request, int machine);
 
+// How many strips of that width a bar gives.
+std::int64_t stripsOf(const NestRequest& request, const BarSupply& bar, Length width);
+// How many bars of its k-th row of stock a list takes.
+std::int64_t barsFor(const NestRequest& request, const BarList& list, std::size_t k);
+
 // What one bevel cut at 45 degrees takes from the face: kerf * sqrt 2, rounded up to the nanometre.
 Length bevelKerf(Length kerf);
 
-// The request a job makes once it is broken down.
+// A length in the words of a message, exact and with its unit.
+std::string said(const NestRequest& request, Length length);
+
+// The request a job makes for these of its parts: those of sheets in their order, and those cut
+// from bars.
 NestRequest requestOf(const Job& job, const std::vector<Part>& parts);
 
 }  // namespace pp

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "core/plan/fingerprint.h"
 #include "core/saw/playback.h"
 
 namespace pp::saw {
@@ -13,31 +14,35 @@ bool areWithin(const CutTree& tree, std::size_t placements) {
                      [&](const CutTree& child) { return areWithin(child, placements); });
 }
 
-// Whether all indices of the plan are of things that the request and the plan have.
-bool areWithin(const NestRequest& request, const Plan& plan) {
-  const auto part = [&request](const auto& one) { return one.part < request.parts.size(); };
-  return std::all_of(plan.sheets.begin(), plan.sheets.end(),
-                     [&](const PlannedSheet& sheet) {
-                       return sheet.stock < request.stock.size() &&
-                              std::all_of(sheet.placements.begin(), sheet.placements.end(), part) &&
-                              areWithin(sheet.tree, sheet.placements.size());
-                     }) &&
-         std::all_of(plan.unplaced.begin(), plan.unplaced.end(), part) &&
-         std::all_of(plan.cuts.begin(), plan.cuts.end(),
-                     [&plan](const SawCut& cut) { return cut.sheet < plan.sheets.size(); });
-}
-
 }  // namespace
 
-std::optional<Plan> planFor(const Record& record, const NestRequest& request) {
-  if (!record.plan || record.plan->nested != fingerprint(request)) return std::nullopt;
-  Plan plan = record.plan->plan;
-  if (!areWithin(request, plan)) return std::nullopt;
+bool isWithin(const NestRequest& request, const Plan& plan) {
+  const auto part = [&request](const auto& one) { return one.part < request.parts.size(); };
+  const auto sheet = [&plan](const auto& one) { return one.sheet < plan.sheets.size(); };
+  return std::all_of(plan.sheets.begin(), plan.sheets.end(),
+                     [&](const PlannedSheet& one) {
+                       return one.stock < request.stock.size() &&
+                              std::all_of(one.placements.begin(), one.placements.end(), part) &&
+                              areWithin(one.tree, one.placements.size());
+                     }) &&
+         std::all_of(plan.unplaced.begin(), plan.unplaced.end(), part) &&
+         std::all_of(plan.cuts.begin(), plan.cuts.end(), sheet) &&
+         std::all_of(plan.ends.begin(), plan.ends.end(), sheet);
+}
+
+void addAreas(const NestRequest& request, Plan& plan) {
+  plan.sheetArea = plan.partArea = {};
   for (const PlannedSheet& sheet : plan.sheets) {
     const StockSupply& stock = request.stock[sheet.stock];
     plan.sheetArea += stock.length * stock.width;
     for (const Placement& p : sheet.placements) plan.partArea += p.dx * p.dy;
   }
+}
+
+std::optional<Plan> planFor(const KeptPlan& kept, const NestRequest& request) {
+  if (kept.nested != fingerprint(request) || !isWithin(request, kept.plan)) return std::nullopt;
+  Plan plan = kept.plan;
+  addAreas(request, plan);
   if (!verify(request, plan).empty()) return std::nullopt;
   return plan;
 }

@@ -54,8 +54,7 @@ class Verifier {
   Problems run() {
     const auto pieces = playback(request_, plan_, stop_);
     if (!pieces) return pieces.problems();
-    for (const auto& [name, piece] : pieces.value())
-      lying_.insert({piece.sheet, piece.x, piece.y, piece.dx, piece.dy});
+    ends(pieces.value());
     for (std::size_t i = 0; i < plan_.sheets.size(); ++i) {
       if (stop_.stop_requested()) return {};
       sheet(i);
@@ -64,6 +63,7 @@ class Verifier {
     copies();
     runs();
     pins();
+    bars();
     totals();
     return std::move(problems_);
   }
@@ -75,12 +75,55 @@ class Verifier {
     problems_.push_back(wrong(field, found, expected));
   }
 
+  // Every piece that lies there is said to be something, and is exactly that.
+  void ends(const Bench& pieces) {
+    if (plan_.ends.size() != pieces.size())
+      add("ends", std::to_string(plan_.ends.size()), fmt::format("{} pieces", pieces.size()));
+    std::vector<std::vector<bool>> placed, kept;
+    for (const PlannedSheet& sheet : plan_.sheets) {
+      placed.emplace_back(sheet.placements.size());
+      kept.emplace_back(sheet.leftovers.size());
+    }
+    std::set<std::string> seen;
+    for (const PieceEnd& end : plan_.ends) {
+      const auto at = pieces.find(end.piece);
+      if (at == pieces.end() || at->second.sheet != end.sheet || !seen.insert(end.piece).second) {
+        add(end.piece, "no such piece", "one that lies there");
+        continue;
+      }
+      if (end.kind == PieceEnd::Kind::Waste) continue;
+      const PlannedSheet& sheet = plan_.sheets[end.sheet];
+      const bool part = end.kind == PieceEnd::Kind::Part;
+      std::vector<bool>& known = (part ? placed : kept)[end.sheet];
+      if (end.index >= known.size() || known[end.index] ||
+          !(part ? isAt(sheet.placements[end.index], at->second)
+                 : isAt(sheet.leftovers[end.index], at->second))) {
+        add(end.piece, "another piece", "what it is to become, exactly");
+        continue;
+      }
+      known[end.index] = true;
+    }
+    for (std::size_t i = 0; i < plan_.sheets.size(); ++i) {
+      for (std::size_t k = 0; k < placed[i].size(); ++k)
+        if (!placed[i][k])
+          add(fmt::format("sheet {}, {}", i + 1,
+                          request_.parts[plan_.sheets[i].placements[k].part].code),
+              "no such piece", "its exact piece");
+      for (std::size_t k = 0; k < kept[i].size(); ++k)
+        if (!kept[i][k]) add(plan_.sheets[i].leftovers[k].id, "no such piece", "its exact piece");
+    }
+  }
+
+  template <class Wanted>
+  static bool isAt(const Wanted& wanted, const PlayedPiece& piece) {
+    return wanted.x == piece.x && wanted.y == piece.y && wanted.dx == piece.dx &&
+           wanted.dy == piece.dy;
+  }
+
   void sheet(std::size_t i) {
     for (const Placement& p : plan_.sheets[i].placements) {
       const PartDemand& part = request_.parts[p.part];
       const std::string field = fmt::format("sheet {}, {}", i + 1, part.code);
-      if (lying_.erase({i, p.x, p.y, p.dx, p.dy}) == 0)
-        add(field, "no such piece", "its exact piece");
       if (p.dx != (p.turned ? part.width : part.length) ||
           p.dy != (p.turned ? part.length : part.width))
         add(field, "another size", "the part's cut size");
@@ -91,9 +134,6 @@ class Verifier {
         add(field, "across the grain", "along it");
       placed_[p.part].push_back(p.copy);
     }
-    for (const Leftover& k : plan_.sheets[i].leftovers)
-      if (lying_.erase({i, k.x, k.y, k.dx, k.dy}) == 0)
-        add(k.id, "no such piece", "its exact piece");
   }
 
   void stock() {
@@ -225,6 +265,65 @@ class Verifier {
     });
   }
 
+  // Every piece is cut from a bar that holds it, or is said to have none; no more bars than there
+  // are.
+  void bars() {
+    std::vector<std::int64_t> left;
+    for (const BarPart& part : request_.barParts) left.push_back(part.wanted.quantity);
+    std::vector<std::int64_t> used(request_.barStock.size());
+    for (const BarList& list : plan_.bars) {
+      if (!isWithin(list)) return add("bars", "an unknown piece or bar", "those of the request");
+      for (const Bar& bar : list.plan.bars) {
+        Length length = -request_.barKerf;  // the last piece may end with the bar
+        for (const std::size_t cut : bar.cuts) {
+          --left[list.parts[cut]];
+          length += request_.barParts[list.parts[cut]].wanted.length + request_.barKerf;
+        }
+        const BarStock& stock = request_.barStock[list.stock[bar.stock]].bar;
+        if (length > stock.length) add(stock.id, formatMm(length), "at most the bar");
+      }
+      for (const std::size_t one : list.plan.unplaced) --left[list.parts[one]];
+      for (std::size_t k = 0; k < list.stock.size(); ++k)
+        used[list.stock[k]] += barsFor(request_, list, k);
+    }
+    for (std::size_t i = 0; i < left.size(); ++i)
+      if (left[i] != 0)
+        add(request_.barParts[i].wanted.code, std::to_string(left[i]) + " not cut", "none");
+    for (std::size_t i = 0; i < used.size(); ++i) {
+      const BarStock& stock = request_.barStock[i].bar;
+      if (stock.quantity && used[i] > *stock.quantity)
+        add(stock.id, std::to_string(used[i]) + " used", "no more than there are");
+    }
+  }
+
+  // Whether all that a list points at is there, of one material and width and wide enough.
+  bool isWithin(const BarList& list) const {
+    const auto below = [](std::size_t size) {
+      return [size](std::size_t index) { return index < size; };
+    };
+    const auto all = [](const auto& indices, const auto& test) {
+      return std::all_of(indices.begin(), indices.end(), test);
+    };
+    if (list.parts.empty() || !all(list.parts, below(request_.barParts.size())) ||
+        !all(list.stock, below(request_.barStock.size())) ||
+        !all(list.plan.unplaced, below(list.parts.size())))
+      return false;
+    const BarPart& first = request_.barParts[list.parts.front()];
+    return all(list.parts,
+               [&](std::size_t i) {
+                 return request_.barParts[i].material == first.material &&
+                        request_.barParts[i].width == first.width;
+               }) &&
+           all(list.stock,
+               [&](std::size_t i) {
+                 return request_.barStock[i].material == first.material &&
+                        request_.barStock[i].width >= first.width;
+               }) &&
+           all(list.plan.bars, [&](const Bar& bar) {
+             return bar.stock < list.stock.size() && all(bar.cuts, below(list.parts.size()));
+           });
+  }
+
   void totals() {
     Money cost;
     Area sheets;
@@ -244,7 +343,6 @@ class Verifier {
   const NestRequest& request_;
   const Plan& plan_;
   const std::stop_token& stop_;
-  std::multiset<Key> lying_;
   std::map<std::size_t, std::vector<std::int64_t>> placed_;
   Problems problems_;
 };
@@ -256,7 +354,7 @@ Result<std::map<std::string, PlayedPiece>> playback(const NestRequest& request, 
   Bench bench;
   for (std::size_t i = 0; i < plan.sheets.size(); ++i) {
     const StockSupply& stock = request.stock[plan.sheets[i].stock];
-    bench[fmt::format("S{}", i + 1)] = {i, Length{}, Length{}, stock.length, stock.width};
+    bench[sheetName(request, plan, i)] = {i, Length{}, Length{}, stock.length, stock.width};
   }
   for (std::size_t i = 0; i < plan.cuts.size() && !stop.stop_requested(); ++i) {
     if (plan.cuts[i].step != static_cast<int>(i) + 1)

@@ -19,11 +19,11 @@ struct PlayedPiece {
 Result<std::map<std::string, PlayedPiece>> playback(const NestRequest& request, const Plan& plan,
                                                     const std::stop_token& stop = {});
 
-// Whether the plan is what it claims: the playback gives every placement exactly and every leftover
-// as a piece of its own, sizes are the parts' sizes in an allowed direction, every wanted copy is
-// placed once or counted unplaced, stock is not overdrawn, runs lie in order one kerf (mitred: two
-// bevel cuts) apart, pinned parts where they were pinned, and
-// the totals are the sums. Empty when it is.
+// Whether the plan is what it claims: the playback leaves every placement and leftover exactly, as
+// the piece that is said to become it, bars hold what is cut from them, sizes are the parts' sizes
+// in an allowed direction, every wanted copy is placed once or counted unplaced, stock is not
+// overdrawn, runs lie in order one kerf (mitred: two bevel cuts) apart, pinned parts where they
+// were pinned, and the totals are the sums. Empty when it is.
 Problems verify(const NestRequest& request, const Plan& plan, const std::stop_token& stop = {});
 
 }  // namespace pp::saw

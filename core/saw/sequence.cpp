@@ -2,13 +2,15 @@
 
 #include <fmt/format.h>
 
+#include <map>
+
 #include "core/saw/schedule.h"
 
 namespace pp::saw {
 namespace {
 
-std::string pieceName(std::size_t sheet, int piece) {
-  return piece == 0 ? fmt::format("S{}", sheet + 1) : fmt::format("S{}.{}", sheet + 1, piece);
+std::string pieceName(const std::string& sheet, int piece) {
+  return piece == 0 ? sheet : fmt::format("{}.{}", sheet, piece);
 }
 
 std::string machineName(const Shop& shop, const Cut& cut) {
@@ -17,10 +19,10 @@ std::string machineName(const Shop& shop, const Cut& cut) {
   return cut.tilted ? name + ", tilted 45" : name;
 }
 
-SawCut named(const Shop& shop, std::size_t sheet, const Cut& cut) {
+SawCut named(const Shop& shop, std::size_t sheet, const std::string& name, const Cut& cut) {
   SawCut out;
   out.sheet = sheet;
-  out.piece = pieceName(sheet, cut.piece);
+  out.piece = pieceName(name, cut.piece);
   out.machine = machineName(shop, cut);
   out.direction = cut.direction;
   out.at = cut.at;
@@ -28,9 +30,37 @@ SawCut named(const Shop& shop, std::size_t sheet, const Cut& cut) {
   out.tilted = cut.tilted;
   out.fence = cut.fence;
   out.distance = cut.distance;
-  if (cut.low >= 0) out.low = pieceName(sheet, cut.low);
-  if (cut.high >= 0) out.high = pieceName(sheet, cut.high);
+  if (cut.low >= 0) out.low = pieceName(name, cut.low);
+  if (cut.high >= 0) out.high = pieceName(name, cut.high);
   return out;
+}
+
+// What every piece is that no cut of the sheet divides.
+void addEnds(std::size_t sheet, const std::string& name, const Takedown& taken, Plan& plan) {
+  using Kind = PieceEnd::Kind;
+  constexpr int kCutFurther = -1;
+  std::map<int, int> of;  // piece to its place among the ends to be
+  std::vector<PieceEnd> ends;
+  const auto lies = [&](int piece) {
+    if (piece < 0) return;
+    of[piece] = static_cast<int>(ends.size());
+    ends.push_back({pieceName(name, piece), Kind::Waste, sheet, 0});
+  };
+  lies(0);
+  for (const Cut& cut : taken.cuts) {
+    of[cut.piece] = kCutFurther;
+    lies(cut.low);
+    lies(cut.high);
+  }
+  const auto is = [&](int piece, Kind kind, std::size_t index) {
+    PieceEnd& end = ends[static_cast<std::size_t>(of.at(piece))];
+    end.kind = kind;
+    end.index = index;
+  };
+  for (std::size_t i = 0; i < taken.placed.size(); ++i) is(taken.placed[i], Kind::Part, i);
+  for (std::size_t i = 0; i < taken.kept.size(); ++i) is(taken.kept[i], Kind::Leftover, i);
+  for (const auto& [piece, at] : of)
+    if (at != kCutFurther) plan.ends.push_back(std::move(ends[static_cast<std::size_t>(at)]));
 }
 
 }  // namespace
@@ -38,12 +68,17 @@ SawCut named(const Shop& shop, std::size_t sheet, const Cut& cut) {
 void sequence(const NestRequest& request, Plan& plan, const std::stop_token& stop) {
   const SizeCount sizes = countSizes(request);
   std::vector<Takedown> sheets;
+  std::vector<std::string> names;
+  plan.ends.clear();
   for (PlannedSheet& sheet : plan.sheets) {
     if (stop.stop_requested()) return;
     sheets.push_back(takeDown(request, sizes, sheet));
     sheet.leftovers = sheets.back().leftovers;
+    const std::size_t index = names.size();
+    names.push_back(sheetName(request, plan, index));
     for (std::size_t k = 0; k < sheet.leftovers.size(); ++k)
-      sheet.leftovers[k].id = fmt::format("S{}-K{}", sheets.size(), k + 1);
+      sheet.leftovers[k].id = fmt::format("{}-K{}", names.back(), k + 1);
+    addEnds(index, names.back(), sheets.back(), plan);
   }
   std::vector<const std::vector<Cut>*> cuts;
   for (const Takedown& sheet : sheets) cuts.push_back(&sheet.cuts);
@@ -53,7 +88,7 @@ void sequence(const NestRequest& request, Plan& plan, const std::stop_token& sto
   for (const Step& step : schedule(cuts, request.shop, stop)) {
     if (stop.stop_requested()) return;
     const Cut& cut = sheets[step.sheet].cuts[step.cut];
-    plan.cuts.push_back(named(request.shop, step.sheet, cut));
+    plan.cuts.push_back(named(request.shop, step.sheet, names[step.sheet], cut));
     plan.cuts.back().step = static_cast<int>(plan.cuts.size());
     plan.cuts.back().setup = plan.setups = step.setup;
     if (cut.machine < 0)

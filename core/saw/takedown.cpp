@@ -20,6 +20,7 @@ class SheetCutter {
       : request_(request), sizes_(sizes), sheet_(sheet), stock_(request.stock[sheet.stock]) {}
 
   Takedown run() {
+    out_.placed.resize(sheet_.placements.size());
     const Length trim = stock_.trim;
     Piece whole{0, -1, {}, {}, stock_.length, stock_.width, trim, trim};
     const bool over =
@@ -117,8 +118,10 @@ class SheetCutter {
 
   void keep(const Piece& piece) {
     if (piece.dx > Length{} && piece.dy > Length{} && keepable(piece.dx, piece.dy) &&
-        piece.farX == Length{} && piece.farY == Length{})
+        piece.farX == Length{} && piece.farY == Length{}) {
       out_.leftovers.push_back({"", piece.x, piece.y, piece.dx, piece.dy});
+      out_.kept.push_back(piece.id);
+    }
   }
 
   // The strips of a column whose low factory edge is still there: the first is cut wide, turned
@@ -205,6 +208,7 @@ class SheetCutter {
       Placement& placement = sheet_.placements[tree.placement];
       placement.x = piece.x;
       placement.y = piece.y;
+      out_.placed[tree.placement] = piece.id;
       return;
     }
     const bool row = tree.kind == CutTree::Kind::Row;

@@ -23,6 +23,8 @@ struct Cut {
 struct Takedown {
   std::vector<Cut> cuts;
   std::vector<Leftover> leftovers;  // without ids
+  std::vector<int> kept;            // the pieces that they are
+  std::vector<int> placed;          // per placement of the sheet, the piece it is
 };
 
 // How many parts have each size: a size that many share is better set once for all of them.

@@ -26,9 +26,9 @@ std::vector<Finding> checkCuts(const Job&, const std::vector<Part>& parts,
       const Part& part = parts[sheet.placements.front().part];
       finding.place = {part.assembly, {}, part.code};
     }
-    finding.what =
-        fmt::format("{} {} on S{}: {}", count, count == 1 ? "cut" : "cuts", cut.sheet + 1,
-                    impossible ? "no saw makes it" : "needs a second person");
+    finding.what = fmt::format("{} {} on {}: {}", count, count == 1 ? "cut" : "cuts",
+                               sheetName(request, plan, cut.sheet),
+                               impossible ? "no saw makes it" : "needs a second person");
     finding.why = impossible
                       ? fmt::format("Cut {}, {}: {}. Give a saw more reach, or smaller stock.",
                                     first->step, request.stock[sheet.stock].id, first->why)

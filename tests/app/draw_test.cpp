@@ -10,12 +10,12 @@
 #include <QStandardPaths>
 #include <QTest>
 
-#include "app/paint/figures.h"
 #include "app/shell/main_window.h"
 #include "app/stages/draw/elevation_view.h"
 #include "app/stages/draw/space_view.h"
 #include "core/breakdown/effort.h"
 #include "core/job/ids.h"
+#include "pictures/paint/figures.h"
 #include "tests/app/driver.h"
 
 namespace pp {
@@ -36,7 +36,7 @@ class Draw : public testing::Test {
     test::appear(window_.get());
   }
   void TearDown() override {
-    window_->document().runner().stop();
+    window_->session().plans().runner().stop();
     window_.reset();
   }
 
@@ -44,8 +44,8 @@ class Draw : public testing::Test {
     ASSERT_TRUE(window_->openDemo(QString::fromLatin1(demo)));
     window_->showStage(0);
   }
-  Document& document() { return window_->document(); }
-  const Assembly& first() { return document().job().assemblies.front(); }
+  Session& session() { return window_->session(); }
+  const Assembly& first() { return session().job().assemblies.front(); }
   ElevationView* elevation() {
     return named<ElevationView>(window_.get(), QStringLiteral("Elevation"));
   }
@@ -99,7 +99,7 @@ class Draw : public testing::Test {
     if (byMouse_) return test::clickAt(elevation(), elevation()->openingRect(path).center());
     elevation()->setFocus();
     press(arrow);
-    ASSERT_EQ(document().selection().opening, path);
+    ASSERT_EQ(session().pointing().selection().opening, path);
   }
   void fill(const char* button, Qt::Key key, const char* answer) {
     if (byMouse_)
@@ -137,12 +137,12 @@ class Draw : public testing::Test {
 // From nothing but the rack to the demo's trolley, part for part.
 void Draw::drawTheTrolley() {
   open("ringing-trolley");
-  const std::string wanted = partsOf(document().job(), first());
+  const std::string wanted = partsOf(session().job(), first());
   begin(QStringLiteral("Remove assembly"));
-  ASSERT_TRUE(document().job().assemblies.empty());
+  ASSERT_TRUE(session().job().assemblies.empty());
   begin(QStringLiteral("Add assembly"));
   pick(QStringLiteral("plain carcass"));
-  ASSERT_EQ(document().job().assemblies.size(), 1U);
+  ASSERT_EQ(session().job().assemblies.size(), 1U);
   set("width", "30");
   set("height", "32");
   set("depth", "20");
@@ -171,10 +171,10 @@ void Draw::drawTheTrolley() {
   set("drawer back dado depth", "1/4");
   set("drawer back set-in", "1/2");
   set("front gap", "3/32");
-  EXPECT_EQ(partsOf(document().job(), first()), wanted);
+  EXPECT_EQ(partsOf(session().job(), first()), wanted);
   // And all of it can be taken back.
-  while (document().canUndo()) press(Qt::Key_Z, Qt::ControlModifier);
-  EXPECT_EQ(partsOf(document().job(), first()), wanted);
+  while (session().canUndo()) press(Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_EQ(partsOf(session().job(), first()), wanted);
 }
 
 TEST_F(Draw, theTrolleyFromNothingByKeyboardAlone) {
@@ -189,8 +189,8 @@ TEST_F(Draw, theTrolleyFromNothingByMouse) {
 TEST_F(Draw, everyDemoJobOpensFromTheMenuAndCanBeBuilt) {
   for (const char* demo : {"log-wall", "ringing-trolley", "hide-bench", "nest-boxes", "porthole"}) {
     open(demo);
-    EXPECT_TRUE(document().breakdown().troubles.empty()) << demo;
-    for (const Finding& finding : document().findings())
+    EXPECT_TRUE(session().breakdown().troubles.empty()) << demo;
+    for (const Finding& finding : session().findings())
       EXPECT_NE(finding.severity, Severity::Stop) << demo << ": " << finding.what;
   }
 }
@@ -201,7 +201,7 @@ TEST_F(Draw, doorsByKeyAndBySentence) {
   fill("Doors", Qt::Key_O, "pair");
   const auto doors = [this] {
     std::int64_t out = 0;
-    for (const Part& part : document().breakdown().parts)
+    for (const Part& part : session().breakdown().parts)
       if (part.name == "door" || part.name == "lid") out += part.quantity;
     return out;
   };
@@ -215,7 +215,7 @@ TEST_F(Draw, doorsByKeyAndBySentence) {
 TEST_F(Draw, aPanelIsDraggedAndNudged) {
   open("ringing-trolley");
   const auto sizes = [this] { return std::get<Split>(first().carcass().inside.content).sizes; };
-  const auto layout = layOut(document().job(), first());
+  const auto layout = layOut(session().job(), first());
   std::size_t shelf = 0;
   while (layout->panels[shelf].kind != PanelKind::Shelf) ++shelf;
   const QPoint from = elevation()->panelRect(shelf).center().toPoint();
@@ -251,39 +251,39 @@ TEST_F(Draw, badValuesAreRefusedInPlaceAndNothingIsLost) {
   for (const Row& row : rows) {
     if (std::string(row.says).empty()) continue;
     open(row.demo);
-    const Job before = document().job();
+    const Job before = session().job();
     set(row.word, row.value);
     bool said = false;
     for (const QLabel* label : window_->findChildren<QLabel*>())
       said = said || (label->isVisible() && label->text().contains(QString::fromUtf8(row.says)));
     EXPECT_TRUE(said) << row.demo << " " << row.word;
-    EXPECT_EQ(document().job(), before) << row.word;
+    EXPECT_EQ(session().job(), before) << row.word;
     press(Qt::Key_Escape);
   }
 }
 
 TEST_F(Draw, assembliesAreCopiedMirroredMovedRepeatedAndKept) {
   open("log-wall");
-  const std::size_t before = document().job().assemblies.size();
+  const std::size_t before = session().job().assemblies.size();
   auto* list = named<QListWidget>(window_.get(), QStringLiteral("Assemblies"));
   ASSERT_NE(list, nullptr);
   list->setCurrentRow(3);
   click(window_.get(), QStringLiteral("Copy assembly"));
-  ASSERT_EQ(document().job().assemblies.size(), before + 1);
-  const std::string copy = document().selection().assembly;
+  ASSERT_EQ(session().job().assemblies.size(), before + 1);
+  const std::string copy = session().pointing().selection().assembly;
   click(window_.get(), QStringLiteral("Mirror assembly"));
-  EXPECT_EQ(withoutIds(*findAssembly(document().job(), copy)).carcass(),
-            mirrored(withoutIds(document().job().assemblies[3]).carcass()));
+  EXPECT_EQ(withoutIds(*findAssembly(session().job(), copy)).carcass(),
+            mirrored(withoutIds(session().job().assemblies[3]).carcass()));
   click(window_.get(), QStringLiteral("Move assembly up"));
-  EXPECT_EQ(document().job().assemblies[before - 1].code, copy);
+  EXPECT_EQ(session().job().assemblies[before - 1].code, copy);
   set("copies", "3");
-  EXPECT_EQ(findAssembly(document().job(), copy)->copies, 3);
+  EXPECT_EQ(findAssembly(session().job(), copy)->copies, 3);
   click(window_.get(), QStringLiteral("Keep assembly in the library"));
   click(window_.get(), QStringLiteral("Add assembly"));
   byMouse_ = true;
   pick(QStringLiteral("four-drawer bank"));
-  EXPECT_TRUE(document().breakdown().troubles.empty());
-  EXPECT_EQ(document().job().assemblies.back().name, "four-drawer bank");
+  EXPECT_TRUE(session().breakdown().troubles.empty());
+  EXPECT_EQ(session().job().assemblies.back().name, "four-drawer bank");
 }
 
 TEST_F(Draw, theViewInSpaceTurnsAndComesApart) {
@@ -314,24 +314,24 @@ TEST_F(Draw, everyKindIsAddedPlainAndHasParts) {
                            "ring", "boards"}) {
     click(window_.get(), QStringLiteral("Add assembly"));
     test::chooseInMenu(QStringLiteral("plain %1").arg(QString::fromUtf8(kind)));
-    const Assembly& added = document().job().assemblies.back();
+    const Assembly& added = session().job().assemblies.back();
     EXPECT_EQ(added.name, kind);
-    EXPECT_FALSE(breakDown(document().job(), added).parts.empty()) << kind;
-    EXPECT_TRUE(breakDown(document().job(), added).troubles.empty()) << kind;
+    EXPECT_FALSE(breakDown(session().job(), added).parts.empty()) << kind;
+    EXPECT_TRUE(breakDown(session().job(), added).troubles.empty()) << kind;
   }
 }
 
 TEST_F(Draw, aChangeSaysWhatItCostsOrSaves) {
   open("ringing-trolley");
   const QString line = QStringLiteral("What it takes");
-  const Effort before = effortOf(document().breakdown().parts, "T1");
+  const Effort before = effortOf(session().breakdown().parts, "T1");
   EXPECT_TRUE(
       textOf(window_.get(), line)
           .startsWith(
               QStringLiteral("%1 pieces, %2 settings").arg(before.pieces).arg(before.settings)));
   byMouse_ = true;
   choose("joint", QStringLiteral("butted, glued and screwed"));
-  const Effort after = effortOf(document().breakdown().parts, "T1");
+  const Effort after = effortOf(session().breakdown().parts, "T1");
   ASSERT_LT(after.settings, before.settings);
   EXPECT_TRUE(textOf(window_.get(), line)
                   .endsWith(QStringLiteral("The last change: %1 settings fewer.")
@@ -345,11 +345,11 @@ TEST_F(Draw, whatIsCutThroughFollowsTheKind) {
   open("porthole");
   QWidget* plan = named(window_.get(), QStringLiteral("Plan, cut through"));
   ASSERT_NE(plan, nullptr);
-  EXPECT_TRUE(document().selection().part.empty());
+  EXPECT_TRUE(session().pointing().selection().part.empty());
   // From the left edge inwards the first wood met is a piece of the ring.
-  for (int x = 0; x < plan->width() && document().selection().part.empty(); x += 2)
+  for (int x = 0; x < plan->width() && session().pointing().selection().part.empty(); x += 2)
     test::clickAt(plan, {static_cast<double>(x), plan->height() * 0.5});
-  EXPECT_TRUE(document().selection().part.starts_with(first().code));
+  EXPECT_TRUE(session().pointing().selection().part.starts_with(first().code));
 }
 
 TEST_F(Draw, aRenamedCarcassStaysInItsGroup) {
@@ -366,8 +366,8 @@ TEST_F(Draw, aRenamedCarcassStaysInItsGroup) {
   press(Qt::Key_Return);
   EXPECT_TRUE(test::waitFor([this] { return first().code == "C9"; }));
   EXPECT_EQ(first().name, "map chest");
-  const auto& group = std::get<CarcassGroup>(findAssembly(document().job(), "G1")->body);
-  EXPECT_EQ(findAssembly(document().job(), group.members.front())->code, "C9");
+  const auto& group = std::get<CarcassGroup>(findAssembly(session().job(), "G1")->body);
+  EXPECT_EQ(findAssembly(session().job(), group.members.front())->code, "C9");
   EXPECT_EQ(textOf(window_.get(), QStringLiteral("Undo")), QStringLiteral("Undo: rename"));
   press(Qt::Key_Z, Qt::ControlModifier);
   EXPECT_EQ(first().code, "B1");
@@ -379,7 +379,7 @@ TEST_F(Draw, theWorktopOfAGroupIsSaidInFull) {
   QApplication::processEvents();
   byMouse_ = true;
   const auto top = [this] {
-    return *std::get<CarcassGroup>(findAssembly(document().job(), "G1")->body).top;
+    return *std::get<CarcassGroup>(findAssembly(session().job(), "G1")->body).top;
   };
   choose("edging corners", QStringLiteral("butted corners"));
   EXPECT_EQ(top().corner, EdgingCorner::Butted);
@@ -387,7 +387,7 @@ TEST_F(Draw, theWorktopOfAGroupIsSaidInFull) {
   EXPECT_EQ(top().overBack, Length::mm(15));
   set("longest sheet", "1000");
   EXPECT_EQ(top().longest, Length::mm(1000));
-  EXPECT_TRUE(document().breakdown().troubles.empty());
+  EXPECT_TRUE(session().breakdown().troubles.empty());
 }
 
 TEST_F(Draw, theLotAnAssemblyIsCutFromSetsItsThickness) {
@@ -395,9 +395,9 @@ TEST_F(Draw, theLotAnAssemblyIsCutFromSetsItsThickness) {
   byMouse_ = true;
   choose("lot", QStringLiteral("lot B, September"));
   EXPECT_EQ(first().lot, "B, September");
-  EXPECT_EQ(document().breakdown().parts.front().thickness, Length::um(18'200));
+  EXPECT_EQ(session().breakdown().parts.front().thickness, Length::um(18'200));
   click(window_.get(), QStringLiteral("Undo"));
-  EXPECT_EQ(document().breakdown().parts.front().thickness, Length::um(17'800));
+  EXPECT_EQ(session().breakdown().parts.front().thickness, Length::um(17'800));
 }
 
 TEST_F(Draw, aCarcassOfAGroupIsNotTakenOutFromUnderIt) {

@@ -3,9 +3,13 @@
 #include <gtest/gtest.h>
 
 #include <QApplication>
+#include <QDialogButtonBox>
+#include <QLineEdit>
 #include <QMenu>
 #include <QPushButton>
 #include <QTest>
+#include <QTimer>
+#include <deque>
 
 namespace pp::test {
 
@@ -85,6 +89,60 @@ QString textOf(QWidget* root, const QString& name) {
 bool waitFor(const std::function<bool()>& condition) {
   constexpr int kMinute = 60'000;
   return QTest::qWaitFor(condition, kMinute);
+}
+
+namespace {
+
+// What will be done to the dialogs that are to come, in turn.
+std::deque<std::function<bool(QWidget&)>>& toDo() {
+  static std::deque<std::function<bool(QWidget&)>> out;
+  return out;
+}
+
+void lookForDialog() {
+  if (toDo().empty()) return;
+  QWidget* dialog = QApplication::activeModalWidget();
+  if (dialog != nullptr && dialog->isVisible()) {
+    const auto next = toDo().front();
+    toDo().pop_front();
+    EXPECT_TRUE(next(*dialog)) << dialog->windowTitle().toStdString();
+  }
+  if (!toDo().empty()) QTimer::singleShot(5, qApp, lookForDialog);
+}
+
+void will(std::function<bool(QWidget&)> what) {
+  toDo().push_back(std::move(what));
+  if (toDo().size() == 1) QTimer::singleShot(5, qApp, lookForDialog);
+}
+
+}  // namespace
+
+void willAnswer(const QString& answer) {
+  will([answer](QWidget& dialog) {
+    for (auto* button : dialog.findChildren<QAbstractButton*>())
+      if (button->text().remove(QLatin1Char('&')) == answer) {
+        QTest::mouseClick(button, Qt::LeftButton);
+        return true;
+      }
+    dialog.close();
+    return false;
+  });
+}
+
+void willChooseFile(const QString& path) {
+  will([path](QWidget& dialog) {
+    auto* name = dialog.findChild<QLineEdit*>(QStringLiteral("fileNameEdit"));
+    auto* buttons = dialog.findChild<QDialogButtonBox*>();
+    if (name == nullptr || buttons == nullptr) {
+      dialog.close();
+      return false;
+    }
+    name->setText(path);
+    for (QAbstractButton* button : buttons->buttons())
+      if (buttons->buttonRole(button) == QDialogButtonBox::AcceptRole)
+        QTest::mouseClick(button, Qt::LeftButton);
+    return true;
+  });
 }
 
 void chooseInMenu(const QString& text) {

@@ -34,6 +34,11 @@ QString textOf(QWidget* root, const QString& name);  // of a label or button
 // Runs the event loop until the condition holds; false when it does not within a minute.
 bool waitFor(const std::function<bool()>& condition);
 
+// Gives that answer to the question that the next thing done will ask, or chooses that file in the
+// dialog that it will open. They wait for one another in the order in which they are called.
+void willAnswer(const QString& answer);
+void willChooseFile(const QString& path);
+
 // Chooses an entry of the menu that is open.
 void chooseInMenu(const QString& text);
 

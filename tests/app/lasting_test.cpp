@@ -6,10 +6,10 @@
 #include <QTemporaryDir>
 #include <QTest>
 
-#include "app/paint/figures.h"
 #include "app/shell/main_window.h"
 #include "core/formats/file.h"
 #include "core/formats/job_json.h"
+#include "pictures/paint/figures.h"
 #include "tests/app/driver.h"
 
 namespace pp {
@@ -27,16 +27,18 @@ class Lasting : public testing::Test {
     ASSERT_TRUE(window_->openDemo(QStringLiteral("ringing-trolley")));
     ASSERT_TRUE(planned());
   }
-  Document& document() { return window_->document(); }
-  const Job& job() { return document().job(); }
+  Session& session() { return window_->session(); }
+  const Job& job() { return session().job(); }
   bool planned() {
-    return waitFor([this] { return document().plan().plan && !document().runner().isRunning(); });
+    return waitFor([this] {
+      return session().plans().shown().plan && !session().plans().runner().isRunning();
+    });
   }
   QString path() const { return folder_.filePath(QStringLiteral("trolley.plainpatch")); }
   void edit(const std::function<void(Job&)>& change) {
     Job next = job();
     change(next);
-    ASSERT_TRUE(document().edit(QStringLiteral("change"), std::move(next)).empty());
+    ASSERT_TRUE(session().edit(QStringLiteral("change"), std::move(next)).empty());
   }
 
   QTemporaryDir folder_;
@@ -44,25 +46,25 @@ class Lasting : public testing::Test {
 };
 
 TEST_F(Lasting, closeAndOpenShowsTheSamePlanWithoutASearch) {
-  ASSERT_FALSE(document().save(path()).has_value());
-  const Plan before = *document().plan().plan;
+  ASSERT_FALSE(session().save(path()).has_value());
+  const Plan before = *session().plans().shown().plan;
   window_ = std::make_unique<MainWindow>();
   test::appear(window_.get());
   ASSERT_TRUE(window_->openFile(path()));
-  EXPECT_FALSE(document().runner().isRunning());
-  ASSERT_TRUE(document().plan().plan);
-  EXPECT_TRUE(document().isPlanCurrent());
-  EXPECT_EQ(document().plan().plan->cuts, before.cuts);
-  EXPECT_EQ(document().plan().plan->sheets.size(), before.sheets.size());
-  EXPECT_FALSE(document().isModified());
+  EXPECT_FALSE(session().plans().runner().isRunning());
+  ASSERT_TRUE(session().plans().shown().plan);
+  EXPECT_TRUE(session().plans().isCurrent());
+  EXPECT_EQ(session().plans().shown().plan->cuts, before.cuts);
+  EXPECT_EQ(session().plans().shown().plan->sheets.size(), before.sheets.size());
+  EXPECT_FALSE(session().isModified());
 }
 
 TEST_F(Lasting, thePlanShownWhenTheWindowIsLeftIsTheOneInTheFile) {
-  ASSERT_FALSE(document().save(path()).has_value());
+  ASSERT_FALSE(session().save(path()).has_value());
   // Another plan of the same job, as a longer search finds it.
-  document().layOut(1);
+  session().plans().layOut(1);
   ASSERT_TRUE(planned());
-  const Plan last = *document().plan().plan;
+  const Plan last = *session().plans().shown().plan;
   window_->close();
   const auto read = readJobWithRecord("f", readFile(path().toStdString()).value());
   ASSERT_TRUE(read.ok());
@@ -71,26 +73,27 @@ TEST_F(Lasting, thePlanShownWhenTheWindowIsLeftIsTheOneInTheFile) {
 }
 
 TEST_F(Lasting, whatIsNotNestedLeavesThePlanAsItIs) {
-  const auto plan = document().plan().plan;
+  const auto plan = session().plans().shown().plan;
   edit([](Job& j) { j.unit = Unit::Millimetre; });
   edit([](Job& j) { j.labels.columns = 2; });
   edit([](Job& j) { j.name = "another name"; });
   edit([](Job& j) { j.assemblies[0].code = "Z1"; });
-  EXPECT_EQ(document().plan().plan, plan);
-  EXPECT_TRUE(document().isPlanCurrent());
-  EXPECT_FALSE(document().runner().isRunning());
-  EXPECT_TRUE(document().plan().parts->front().code.starts_with("Z1-")) << "but says it as it is";
-  document().undo();
-  EXPECT_EQ(document().plan().plan, plan);
+  EXPECT_EQ(session().plans().shown().plan, plan);
+  EXPECT_TRUE(session().plans().isCurrent());
+  EXPECT_FALSE(session().plans().runner().isRunning());
+  EXPECT_TRUE(session().plans().shown().parts->front().code.starts_with("Z1-"))
+      << "but says it as it is";
+  session().undo();
+  EXPECT_EQ(session().plans().shown().plan, plan);
   edit([](Job& j) { j.assemblies[0].carcass().width += Length::mm(1); });
-  EXPECT_FALSE(document().isPlanCurrent());
-  EXPECT_TRUE(document().runner().isRunning());
+  EXPECT_FALSE(session().plans().isCurrent());
+  EXPECT_TRUE(session().plans().runner().isRunning());
 }
 
 TEST_F(Lasting, numbersThatAFileCarriedAreNotGivenAgain) {
   const auto codes = [this] {
     std::set<std::string> out;
-    for (const Part& part : document().breakdown().parts) out.insert(part.code);
+    for (const Part& part : session().breakdown().parts) out.insert(part.code);
     return out;
   };
   const std::set<std::string> before = codes();
@@ -99,8 +102,8 @@ TEST_F(Lasting, numbersThatAFileCarriedAreNotGivenAgain) {
   for (const std::string& code : codes())
     if (before.count(code) == 0) lining = code;
   ASSERT_FALSE(lining.empty());
-  ASSERT_FALSE(document().save(path()).has_value());
-  document().undo();
+  ASSERT_FALSE(session().save(path()).has_value());
+  session().undo();
   EXPECT_EQ(codes(), before);
   edit([](Job& j) { j.assemblies[0].carcass().liningRight = true; });
   EXPECT_EQ(codes().count(lining), 0U) << lining << " is the left lining's for good";
@@ -108,24 +111,24 @@ TEST_F(Lasting, numbersThatAFileCarriedAreNotGivenAgain) {
 
 TEST_F(Lasting, whatGoesWithARemovedAssemblyIsSaid) {
   Job next = job();
-  const Part part = document().breakdown().parts.front();
+  const Part part = session().breakdown().parts.front();
   PartOverride made;
   made.part = part.keys.front();
   made.why = "the wall bows";
   next.overrides.push_back(made);
-  ASSERT_TRUE(document().edit(QStringLiteral("by hand"), next).empty());
+  ASSERT_TRUE(session().edit(QStringLiteral("by hand"), next).empty());
   edit([](Job& j) { j.assemblies.erase(0); });
   EXPECT_EQ(textOf(window_.get(), QStringLiteral("Message")).trimmed(),
             QStringLiteral("1 choice made by hand went with it; undo brings all back."));
   EXPECT_TRUE(job().overrides.empty());
-  document().undo();
+  session().undo();
   EXPECT_EQ(job().overrides.size(), 1U);
 }
 
 TEST_F(Lasting, aJobHasAnIdOfItsOwnAndKeepsIt) {
   const std::string first = job().id;
   EXPECT_EQ(first.size(), 16U);
-  ASSERT_FALSE(document().save(path()).has_value());
+  ASSERT_FALSE(session().save(path()).has_value());
   ASSERT_TRUE(window_->openDemo(QStringLiteral("ringing-trolley")));
   EXPECT_NE(job().id, first) << "a demo that is opened becomes another job";
   ASSERT_TRUE(window_->openFile(path()));
@@ -167,7 +170,7 @@ TEST_F(Lasting, nameAndPlaceAreChangedInTheirDialogAndUndone) {
   EXPECT_TRUE(waitFor([this] {
     return textOf(window_.get(), QStringLiteral("Job")).startsWith(QStringLiteral("Trolley for"));
   }));
-  document().undo();
+  session().undo();
   EXPECT_EQ(job().name, before);
 }
 

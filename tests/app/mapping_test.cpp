@@ -1,7 +1,7 @@
 #include <gtest/gtest.h>
 
-#include "app/paint/tape_picture.h"
-#include "app/paint/wood.h"
+#include "pictures/paint/tape_picture.h"
+#include "pictures/paint/wood.h"
 
 namespace pp {
 namespace {

@@ -11,12 +11,12 @@ namespace {
 constexpr auto kFatal = QAbstractItemModelTester::FailureReportingMode::Fatal;
 
 TEST(PartsModel, showsThePartsItIsGiven) {
-  Document document;
+  Session session;
   PartsModel model;
   const QAbstractItemModelTester tester(&model, kFatal);
   EXPECT_EQ(model.rowCount(), 0);
-  ASSERT_TRUE(document.openDemo(QStringLiteral("ringing-trolley")).empty());
-  model.setParts(document.jobValue(), document.breakdownValue());
+  ASSERT_TRUE(session.openDemo(QStringLiteral("ringing-trolley")).empty());
+  model.setParts(session.jobValue(), session.breakdownValue());
   EXPECT_EQ(model.rowCount(), 21);  // two headings, 17 parts of the trolley and 2 loose ones
   EXPECT_TRUE(model.isHeading(0));
   EXPECT_EQ(model.rowOf("T1-03"), 3);
@@ -24,9 +24,9 @@ TEST(PartsModel, showsThePartsItIsGiven) {
 }
 
 TEST(GridModel, editsThroughTheDocumentAndRefusesInPlace) {
-  Document document;
-  ASSERT_TRUE(document.openDemo(QStringLiteral("ringing-trolley")).empty());
-  GridModel model(document, QStringLiteral("material"), materialColumns(),
+  Session session;
+  ASSERT_TRUE(session.openDemo(QStringLiteral("ringing-trolley")).empty());
+  GridModel model(session, QStringLiteral("material"), materialColumns(),
                   [](const Job& job) { return job.materials.size(); });
   const QAbstractItemModelTester tester(&model, kFatal);
   Problems last;
@@ -35,24 +35,24 @@ TEST(GridModel, editsThroughTheDocumentAndRefusesInPlace) {
   const QModelIndex measured = model.index(0, 2);
   EXPECT_EQ(measured.data().toString(), QStringLiteral("²³/₃₂"));
   EXPECT_TRUE(model.setData(measured, QStringLiteral("3/4 - 1/64"), Qt::EditRole));
-  EXPECT_EQ(document.job().materials[0].measured, Length::in(0, 47, 64));
+  EXPECT_EQ(session.job().materials[0].measured, Length::in(0, 47, 64));
   EXPECT_FALSE(model.setData(measured, QStringLiteral("thick"), Qt::EditRole));
   ASSERT_EQ(last.size(), 1U);
-  EXPECT_EQ(document.job().materials[0].measured, Length::in(0, 47, 64));
+  EXPECT_EQ(session.job().materials[0].measured, Length::in(0, 47, 64));
   EXPECT_FALSE(model.setData(measured, QStringLiteral("0"), Qt::EditRole));
-  document.undo();
-  EXPECT_EQ(document.job().materials[0].measured, Length::in(0, 23, 32));
+  session.undo();
+  EXPECT_EQ(session.job().materials[0].measured, Length::in(0, 23, 32));
 }
 
 TEST(StockColumns, everyColumnTakesBackWhatItShows) {
-  Document document;
-  ASSERT_TRUE(document.openDemo(QStringLiteral("log-wall")).empty());
+  Session session;
+  ASSERT_TRUE(session.openDemo(QStringLiteral("log-wall")).empty());
   for (const GridColumn& column : stockColumns())
-    for (std::size_t row = 0; row < document.job().stock.size(); ++row) {
-      Job copy = document.job();
+    for (std::size_t row = 0; row < session.job().stock.size(); ++row) {
+      Job copy = session.job();
       EXPECT_TRUE(column.set(copy, row, column.typed(copy, row)).empty())
           << column.title.toStdString();
-      EXPECT_EQ(copy, document.job()) << column.title.toStdString() << " row " << row;
+      EXPECT_EQ(copy, session.job()) << column.title.toStdString() << " row " << row;
     }
 }
 

@@ -34,10 +34,10 @@ class Parts : public testing::Test {
     ASSERT_NE(table_, nullptr);
   }
   void TearDown() override {
-    window_->document().runner().stop();
+    window_->session().plans().runner().stop();
     window_.reset();
   }
-  Document& document() { return window_->document(); }
+  Session& session() { return window_->session(); }
   PartsStage* stage() { return window_->findChild<PartsStage*>(); }
   QString cell(int row, int column) {
     return table_->model()->index(row, column).data().toString();
@@ -78,7 +78,7 @@ TEST_F(Parts, searchAndOrdersShowTheSamePartsOtherwise) {
 
 TEST_F(Parts, sumsFollowTheUnit) {
   const QString name = QStringLiteral("Totals");
-  const PartTotals totals = totalsOf(document().job(), document().breakdown().parts);
+  const PartTotals totals = totalsOf(session().job(), session().breakdown().parts);
   EXPECT_TRUE(
       textOf(window_.get(), name)
           .contains(
@@ -92,47 +92,47 @@ TEST_F(Parts, sumsFollowTheUnit) {
 
 TEST_F(Parts, aSizeIsSetByHandWithAReasonAndTakenBack) {
   choose("T1-03");
-  const Length ruled = document().breakdown().parts[2].length.total();
+  const Length ruled = session().breakdown().parts[2].length.total();
   click(window_.get(), QStringLiteral("Change the part by hand"));
   enter("Length by hand", "29 - 1/8");
   press(Qt::Key_Return);
-  EXPECT_TRUE(document().job().overrides.empty()) << "without a reason nothing is changed";
+  EXPECT_TRUE(session().job().overrides.empty()) << "without a reason nothing is changed";
   enter("Why", "the left side is bowed");
   press(Qt::Key_Return);
-  ASSERT_EQ(document().job().overrides.size(), 1U);
-  EXPECT_EQ(document().breakdown().parts[2].length.total(), Length::in(28, 7, 8));
+  ASSERT_EQ(session().job().overrides.size(), 1U);
+  EXPECT_EQ(session().breakdown().parts[2].length.total(), Length::in(28, 7, 8));
   choose("T1-03");
   EXPECT_TRUE(textOf(window_.get(), QStringLiteral("Why this size"))
                   .contains(QStringLiteral("the left side is bowed")));
   click(window_.get(), QStringLiteral("Change the part by hand"));
   click(window_.get(), QStringLiteral("Back to the rules"));
-  EXPECT_EQ(document().breakdown().parts[2].length.total(), ruled);
+  EXPECT_EQ(session().breakdown().parts[2].length.total(), ruled);
   press(Qt::Key_Z, Qt::ControlModifier);
-  EXPECT_EQ(document().breakdown().parts[2].length.total(), Length::in(28, 7, 8));
+  EXPECT_EQ(session().breakdown().parts[2].length.total(), Length::in(28, 7, 8));
 }
 
 TEST_F(Parts, theDrawingShowsWhereAPartCameFrom) {
-  for (const Part& part : document().breakdown().parts)
+  for (const Part& part : session().breakdown().parts)
     if (part.name == "drawer bottom") choose(part.code.c_str());
   click(window_.get(), QStringLiteral("Show where it is drawn"));
   EXPECT_EQ(window_->stage(), 0);
-  EXPECT_EQ(document().selection().opening, OpeningPath{1});
+  EXPECT_EQ(session().pointing().selection().opening, OpeningPath{1});
 }
 
 TEST_F(Parts, aListGoesOutAndComesInAsBoards) {
   const QTemporaryDir folder;
   const QString path = folder.filePath(QStringLiteral("list.csv"));
   ASSERT_TRUE(stage()->writeCsvFile(path));
-  const std::size_t before = document().job().loose.size();
-  const std::size_t rows = document().breakdown().parts.size();
+  const std::size_t before = session().job().loose.size();
+  const std::size_t rows = session().breakdown().parts.size();
   ASSERT_TRUE(stage()->readCsvFile(path));
-  EXPECT_EQ(document().job().loose.size(), before + rows);
+  EXPECT_EQ(session().job().loose.size(), before + rows);
   QFile broken(path);
   ASSERT_TRUE(broken.open(QIODevice::Append));
   broken.write("X,board,,0,10,10,19.05,birch,any,,,,,0,,,\n");
   broken.close();
   EXPECT_FALSE(stage()->readCsvFile(path));
-  EXPECT_EQ(document().job().loose.size(), before + rows);
+  EXPECT_EQ(session().job().loose.size(), before + rows);
 }
 
 }  // namespace

@@ -6,11 +6,11 @@
 #include <QTemporaryDir>
 #include <set>
 
-#include "app/print/print.h"
 #include "core/breakdown/breakdown.h"
 #include "core/formats/file.h"
 #include "core/formats/job_json.h"
 #include "core/nest/nest.h"
+#include "pictures/paper/print.h"
 
 namespace pp {
 namespace {

@@ -32,7 +32,7 @@ class Rack : public testing::Test {
     window_->showStage(2);
   }
   void TearDown() override {
-    window_->document().runner().stop();
+    window_->session().plans().runner().stop();
     window_.reset();
   }
 
@@ -50,10 +50,10 @@ class Rack : public testing::Test {
     press(Qt::Key_Return);
     QApplication::processEvents();
   }
-  Document& document() { return window_->document(); }
-  const Job& job() { return document().job(); }
+  Session& session() { return window_->session(); }
+  const Job& job() { return session().job(); }
   Length lengthOf(const char* name) {
-    for (const Part& part : document().breakdown().parts)
+    for (const Part& part : session().breakdown().parts)
       if (part.name == name) return part.length.total();
     ADD_FAILURE() << name;
     return {};
@@ -66,13 +66,13 @@ TEST_F(Rack, aMeasuredThicknessChangesTheParts) {
   set("Materials", 0, 2, "3/4");
   // 30 - 2 x 3/4 + 2 x 1/4
   EXPECT_TRUE(
-      waitFor([this] { return document().breakdown().parts[2].length.total() == Length::in(29); }));
+      waitFor([this] { return session().breakdown().parts[2].length.total() == Length::in(29); }));
   // What changed is said, from what to what.
   const QString changes = textOf(window_.get(), QStringLiteral("Parts that changed"));
   EXPECT_TRUE(changes.contains(QStringLiteral("T1-03"))) << changes.toStdString();
   EXPECT_TRUE(changes.contains(QStringLiteral("→ 29 ×"))) << changes.toStdString();
   press(Qt::Key_Z, Qt::ControlModifier);
-  EXPECT_NE(document().breakdown().parts[2].length.total(), Length::in(29));
+  EXPECT_NE(session().breakdown().parts[2].length.total(), Length::in(29));
 }
 
 TEST_F(Rack, aThickerSlideMakesTheDrawersNarrower) {

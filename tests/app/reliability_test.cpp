@@ -16,7 +16,6 @@
 #include <QTest>
 #include <QTimer>
 
-#include "app/paint/figures.h"
 #include "app/shell/main_window.h"
 #include "app/shell/plumb_line.h"
 #include "app/shell/print_dialog.h"
@@ -24,6 +23,7 @@
 #include "app/stages/draw/library.h"
 #include "app/stages/layout/sheets_view.h"
 #include "core/formats/job_json.h"
+#include "pictures/paint/figures.h"
 #include "tests/app/driver.h"
 #include "tests/faults/jobs.h"
 
@@ -45,7 +45,7 @@ class Reliable : public testing::Test {
     window_ = newWindow();
   }
   void TearDown() override {
-    if (window_) window_->document().file().end();
+    if (window_) window_->session().file().end();
     window_.reset();
   }
   static std::unique_ptr<MainWindow> newWindow() {
@@ -59,15 +59,15 @@ class Reliable : public testing::Test {
     window_->showStage(stage);
     test::settle();
   }
-  Document& document() { return window_->document(); }
+  Session& session() { return window_->session(); }
   // The smallest edit there is; the job as it is then.
   Job rename(const char* name) {
     Job next = job();
     next.name = name;
-    EXPECT_TRUE(document().edit(QStringLiteral("rename"), next).empty());
+    EXPECT_TRUE(session().edit(QStringLiteral("rename"), next).empty());
     return next;
   }
-  const Job& job() { return document().job(); }
+  const Job& job() { return session().job(); }
   ElevationView* elevation() {
     return named<ElevationView>(window_.get(), QStringLiteral("Elevation"));
   }
@@ -128,26 +128,26 @@ TEST_F(Reliable, aCellLeftForAnotherStageIsTaken) {
 
 TEST_F(Reliable, aQuestionIsWithdrawnWithWhatItIsAbout) {
   const std::pair<const char*, std::function<void()>> ends[] = {
-      {"undo", [this] { document().undo(); }},
+      {"undo", [this] { session().undo(); }},
       {"the assembly is removed",
        [this] { click(window_.get(), QStringLiteral("Remove assembly")); }},
       {"another assembly",
        [this] {
-         document().select({"B2", std::nullopt, {}});
+         session().pointing().select({"B2", std::nullopt, {}});
        }},
       {"another opening",
        [this] {
-         Selection selection = document().selection();
+         Selection selection = session().pointing().selection();
          selection.opening = OpeningPath{};
-         document().select(selection);
+         session().pointing().select(selection);
        }},
-      {"another job", [this] { document().openNew(); }}};
+      {"another job", [this] { session().openNew(); }}};
   for (const auto& [name, end] : ends)
     for (const Qt::Key letter : {Qt::Key_V, Qt::Key_D, Qt::Key_O, Qt::Key_A}) {
       open("log-wall");
       Job next = job();
       next.name = "something to undo";
-      ASSERT_TRUE(document().edit(QStringLiteral("rename"), next).empty());
+      ASSERT_TRUE(session().edit(QStringLiteral("rename"), next).empty());
       test::settle();
       elevation()->setFocus();
       press(letter);
@@ -164,11 +164,11 @@ TEST_F(Reliable, undoWhileAPanelIsDraggedEndsTheDrag) {
   open("log-wall");
   Job next = job();
   next.assemblies[0].carcass().width += Length::mm(10);
-  ASSERT_TRUE(document().edit(QStringLiteral("wider"), next).empty());
-  document().select({"B3", std::nullopt, {}});
+  ASSERT_TRUE(session().edit(QStringLiteral("wider"), next).empty());
+  session().pointing().select({"B3", std::nullopt, {}});
   for (const Assembly& one : job().assemblies)
     if (one.isCarcass() && std::holds_alternative<Split>(one.carcass().inside.content))
-      document().select({one.code, std::nullopt, {}});
+      session().pointing().select({one.code, std::nullopt, {}});
   test::settle();
   ElevationView* view = elevation();
   ASSERT_FALSE(view->panelRect(0).isEmpty());
@@ -177,7 +177,7 @@ TEST_F(Reliable, undoWhileAPanelIsDraggedEndsTheDrag) {
   QMouseEvent move(QEvent::MouseMove, from + QPointF(0, 30), view->mapToGlobal(QPointF(from)),
                    Qt::NoButton, Qt::LeftButton, Qt::NoModifier);
   QApplication::sendEvent(view, &move);
-  document().undo();
+  session().undo();
   const Job before = job();
   QApplication::sendEvent(view, &move);
   QTest::mouseRelease(view, Qt::LeftButton, {}, from + QPoint(0, 30));
@@ -187,10 +187,10 @@ TEST_F(Reliable, undoWhileAPanelIsDraggedEndsTheDrag) {
 
 TEST_F(Reliable, aSwapIsWithdrawnWithItsPlan) {
   open("ringing-trolley", 3);
-  ASSERT_TRUE(waitFor([this] { return document().isPlanCurrent(); }));
+  ASSERT_TRUE(waitFor([this] { return session().plans().isCurrent(); }));
   rename("something to undo");
-  ASSERT_TRUE(
-      waitFor([this] { return document().isPlanCurrent() && !document().runner().isRunning(); }));
+  ASSERT_TRUE(waitFor(
+      [this] { return session().plans().isCurrent() && !session().plans().runner().isRunning(); }));
   test::settle();
   auto* sheets = named<SheetsView>(window_.get(), QStringLiteral("Sheets with their parts"));
   sheets->setFocus();
@@ -198,7 +198,7 @@ TEST_F(Reliable, aSwapIsWithdrawnWithItsPlan) {
   press(Qt::Key_W);
   ASSERT_TRUE(
       textOf(window_.get(), QStringLiteral("By hand")).startsWith(QStringLiteral("Now choose")));
-  document().undo();
+  session().undo();
   test::settle();
   EXPECT_TRUE(textOf(window_.get(), QStringLiteral("By hand")).isEmpty());
   const Job before = job();
@@ -214,7 +214,7 @@ TEST_F(Reliable, aMenuOfTheSentenceDiesWithItsSentence) {
   test::settle();
   click(window_.get(), QStringLiteral("finish"));
   ASSERT_NE(QApplication::activePopupWidget(), nullptr);
-  document().undo();
+  session().undo();
   test::settle();
   EXPECT_EQ(QApplication::activePopupWidget(), nullptr);
 }
@@ -232,7 +232,7 @@ TEST_F(Reliable, namesAreShownAsTheyAreWritten) {
   board.length = Length::mm(300);
   board.width = Length::mm(100);
   next.loose.push_back(board);
-  ASSERT_TRUE(document().edit(qs(name), next).empty());
+  ASSERT_TRUE(session().edit(qs(name), next).empty());
   for (int stage = 0; stage < 4; ++stage) {
     window_->showStage(stage);
     test::settle();
@@ -274,14 +274,14 @@ TEST_F(Reliable, tabGoesFromTheDrawingThroughTheWordsInTheirOrder) {
 TEST_F(Reliable, aJobThatWasNeverSavedIsOfferedAtTheNextStart) {
   open("hide-bench");
   const Job next = rename("Hide bench, wider");
-  document().file().settle();
+  session().file().settle();
   window_.reset();  // as if it had been killed
   window_ = newWindow();
   answerNext(QStringLiteral("Take it up"));
   EXPECT_TRUE(window_->offerUnsaved());
   EXPECT_TRUE(asked_.contains(QStringLiteral("Hide bench, wider"))) << asked_.toStdString();
   EXPECT_EQ(job(), next);
-  EXPECT_TRUE(document().isModified());
+  EXPECT_TRUE(session().isModified());
   for (const QString& name :
        QDir(JobFile::folder()).entryList({QStringLiteral("*.autosave")}, QDir::Files)) {
     const auto permissions = QFile::permissions(JobFile::folder() + QLatin1Char('/') + name);
@@ -292,8 +292,8 @@ TEST_F(Reliable, aJobThatWasNeverSavedIsOfferedAtTheNextStart) {
 TEST_F(Reliable, anEditTakenBackLeavesNothingToTakeUp) {
   open("hide-bench");
   rename("not for long");
-  document().undo();
-  document().file().settle();
+  session().undo();
+  session().file().settle();
   window_.reset();
   window_ = newWindow();
   EXPECT_FALSE(window_->offerUnsaved()) << "nothing is asked";
@@ -303,33 +303,32 @@ TEST_F(Reliable, aFileOpenInAnotherWindowIsOpenedToRead) {
   const QTemporaryDir folder;
   const QString path = folder.filePath(QStringLiteral("job.plainpatch"));
   open("ringing-trolley");
-  ASSERT_FALSE(document().save(path).has_value());
+  ASSERT_FALSE(session().save(path).has_value());
   const auto second = newWindow();
   answerNext(QStringLiteral("Cancel"));
   EXPECT_FALSE(second->openFile(path));
   EXPECT_TRUE(asked_.contains(QStringLiteral("open in another window"))) << asked_.toStdString();
   answerNext(QStringLiteral("Open to read"));
   ASSERT_TRUE(second->openFile(path));
-  EXPECT_TRUE(second->document().file().isToRead());
-  Job next = second->document().job();
+  EXPECT_TRUE(second->session().file().isToRead());
+  Job next = second->session().job();
   next.name = "from the second window";
-  ASSERT_TRUE(second->document().edit(QStringLiteral("rename"), next).empty());
-  EXPECT_TRUE(second->document().save(path).has_value())
-      << "the first window's file is not touched";
+  ASSERT_TRUE(second->session().edit(QStringLiteral("rename"), next).empty());
+  EXPECT_TRUE(second->session().save(path).has_value()) << "the first window's file is not touched";
   const QString other = folder.filePath(QStringLiteral("other.plainpatch"));
-  EXPECT_FALSE(second->document().save(other).has_value());
-  EXPECT_FALSE(second->document().file().isToRead());
+  EXPECT_FALSE(second->session().save(other).has_value());
+  EXPECT_FALSE(second->session().file().isToRead());
   // The first window's work is still its own.
   rename("from the first window");
-  EXPECT_FALSE(document().save(path).has_value());
-  second->document().file().end();
+  EXPECT_FALSE(session().save(path).has_value());
+  second->session().file().end();
 }
 
 TEST_F(Reliable, aFileChangedByAnotherProgramIsNotWrittenOverWithoutAWord) {
   const QTemporaryDir folder;
   const QString path = folder.filePath(QStringLiteral("job.plainpatch"));
   open("ringing-trolley");
-  ASSERT_FALSE(document().save(path).has_value());
+  ASSERT_FALSE(session().save(path).has_value());
   Job theirs = job();
   theirs.name = "theirs";
   ASSERT_FALSE(writeFile(path.toStdString(), writeJob(theirs)).has_value());
@@ -338,20 +337,20 @@ TEST_F(Reliable, aFileChangedByAnotherProgramIsNotWrittenOverWithoutAWord) {
   press(Qt::Key_S, Qt::ControlModifier);
   EXPECT_TRUE(asked_.contains(QStringLiteral("changed by something else"))) << asked_.toStdString();
   EXPECT_EQ(readJob("f", readFile(path.toStdString()).value()).value(), theirs);
-  EXPECT_TRUE(document().isModified());
+  EXPECT_TRUE(session().isModified());
   answerNext(QStringLiteral("Write over it"));
   press(Qt::Key_S, Qt::ControlModifier);
   EXPECT_EQ(readJob("f", readFile(path.toStdString()).value()).value(), mine);
-  EXPECT_FALSE(document().isModified());
+  EXPECT_FALSE(session().isModified());
 }
 
 TEST_F(Reliable, anAutosaveIsOfferedAlsoWhereItsFileIsNewer) {
   const QTemporaryDir folder;
   const QString path = folder.filePath(QStringLiteral("job.plainpatch"));
   open("ringing-trolley");
-  ASSERT_FALSE(document().save(path).has_value());
+  ASSERT_FALSE(session().save(path).has_value());
   const Job mine = rename("mine");
-  document().file().settle();
+  session().file().settle();
   window_.reset();
   Job theirs = mine;
   theirs.name = "theirs, and later";
@@ -365,7 +364,7 @@ TEST_F(Reliable, anAutosaveIsOfferedAlsoWhereItsFileIsNewer) {
   answerNext(QStringLiteral("Take it up"));
   ASSERT_TRUE(window_->openFile(path));
   EXPECT_EQ(job(), mine);
-  EXPECT_TRUE(document().isModified());
+  EXPECT_TRUE(session().isModified());
 }
 
 TEST_F(Reliable, closingAsksAndCancelStays) {
@@ -404,8 +403,8 @@ TEST_F(Reliable, whatIsKeptIsReadBesideTheWindowAndTooLargeAFileLeftOut) {
 
 TEST_F(Reliable, printingIsStoppedAndLeavesNothingHalf) {
   const QTemporaryDir folder;
-  ASSERT_TRUE(document().edit(QStringLiteral("many"), test::jobNamed("boards")).empty());
-  PrintDialog dialog(document(), window_.get());
+  ASSERT_TRUE(session().edit(QStringLiteral("many"), test::jobNamed("boards")).empty());
+  PrintDialog dialog(session(), window_.get());
   dialog.show();
   for (QCheckBox* box : dialog.findChildren<QCheckBox*>())
     box->setChecked(box->text().startsWith(QStringLiteral("Labels")));

@@ -12,11 +12,11 @@
 #include <QTemporaryDir>
 #include <QTest>
 
-#include "app/paint/figures.h"
 #include "app/shell/main_window.h"
 #include "app/shell/print_dialog.h"
 #include "app/stages/draw/elevation_view.h"
 #include "core/formats/file.h"
+#include "pictures/paint/figures.h"
 #include "tests/app/driver.h"
 
 namespace pp {
@@ -41,7 +41,7 @@ class Window : public testing::Test {
     ASSERT_TRUE(window_->openDemo(QStringLiteral("ringing-trolley")));
     window_->showStage(0);
   }
-  const Carcass& carcass() const { return window_->document().job().assemblies.front().carcass(); }
+  const Carcass& carcass() const { return window_->session().job().assemblies.front().carcass(); }
   ElevationView* elevation() const {
     return named<ElevationView>(window_.get(), QStringLiteral("Elevation"));
   }
@@ -73,12 +73,12 @@ TEST_F(Window, plumbLineMovesThroughTheStagesThatAreThere) {
 }
 
 TEST_F(Window, aNewJobIsDrawnByKeyboardAlone) {
-  window_->document().openNew();
+  window_->session().openNew();
   window_->showStage(0);
   window_->setFocus();
   click(window_.get(), QStringLiteral("Add assembly"));
   test::chooseInMenu(QStringLiteral("plain carcass"));
-  ASSERT_EQ(window_->document().job().assemblies.size(), 1U);
+  ASSERT_EQ(window_->session().job().assemblies.size(), 1U);
   elevation()->setFocus();
   press(Qt::Key_Right);  // chooses the only opening
   press(Qt::Key_V);
@@ -98,7 +98,7 @@ TEST_F(Window, aNewJobIsDrawnByKeyboardAlone) {
   press(Qt::Key_Return);
   EXPECT_TRUE(std::holds_alternative<AdjustableShelves>(
       std::get<Split>(carcass().inside.content).children[0].content));
-  EXPECT_TRUE(waitFor([this] { return window_->document().isPlanCurrent(); }));
+  EXPECT_TRUE(waitFor([this] { return window_->session().plans().isCurrent(); }));
   press(Qt::Key_Z, Qt::ControlModifier);
   press(Qt::Key_Z, Qt::ControlModifier);
   press(Qt::Key_Z, Qt::ControlModifier);
@@ -110,8 +110,8 @@ TEST_F(Window, aNewJobIsDrawnByKeyboardAlone) {
 TEST_F(Window, openingsAreChosenAndFilledByMouse) {
   openTrolley();
   test::clickAt(elevation(), elevation()->openingRect({1}).center());
-  ASSERT_TRUE(window_->document().selection().opening.has_value());
-  EXPECT_EQ(*window_->document().selection().opening, OpeningPath{1});
+  ASSERT_TRUE(window_->session().pointing().selection().opening.has_value());
+  EXPECT_EQ(*window_->session().pointing().selection().opening, OpeningPath{1});
   click(window_.get(), QStringLiteral("Dividers"));
   press(Qt::Key_Return);  // takes what is offered: 2 equal
   EXPECT_TRUE(
@@ -124,14 +124,14 @@ TEST_F(Window, openingsAreChosenAndFilledByMouse) {
 
 TEST_F(Window, aListThatCannotBeIsRefusedWhereItIsTyped) {
   openTrolley();
-  const Job before = window_->document().job();
+  const Job before = window_->session().job();
   test::clickAt(elevation(), elevation()->openingRect({1}).center());
   press(Qt::Key_H);
   type(QStringLiteral("20, 30"));
   press(Qt::Key_Return);
   EXPECT_TRUE(
       textOf(window_.get(), QStringLiteral("What is wrong")).contains(QStringLiteral("too much")));
-  EXPECT_EQ(window_->document().job(), before);
+  EXPECT_EQ(window_->session().job(), before);
   press(Qt::Key_Escape);
   EXPECT_TRUE(elevation()->hasFocus());
 }
@@ -167,9 +167,10 @@ TEST_F(Window, unitsSwitchShowsTheSameLengthsOtherwise) {
 TEST_F(Window, liveFiguresComeFromThePlan) {
   openTrolley();
   ASSERT_TRUE(waitFor([this] {
-    return window_->document().isPlanCurrent() && !window_->document().runner().isRunning();
+    return window_->session().plans().isCurrent() &&
+           !window_->session().plans().runner().isRunning();
   }));
-  const Plan& plan = *window_->document().plan().plan;
+  const Plan& plan = *window_->session().plans().shown().plan;
   EXPECT_EQ(textOf(window_.get(), QStringLiteral("Sheets")), QString::number(plan.sheets.size()));
   EXPECT_EQ(textOf(window_.get(), QStringLiteral("Saw settings")), QString::number(plan.setups));
   EXPECT_EQ(textOf(window_.get(), QStringLiteral("Cost")), qs(format(plan.cost)));
@@ -179,13 +180,13 @@ TEST_F(Window, secondLookPointsJumpsAndFixes) {
   openTrolley();
   click(window_.get(), QStringLiteral("front edge banding"));
   test::chooseInMenu(QStringLiteral("no banding"));
-  ASSERT_EQ(window_->document().findings().size(), 1U);
+  ASSERT_EQ(window_->session().findings().size(), 1U);
   EXPECT_EQ(textOf(window_.get(), QStringLiteral("Mind")),
             QStringLiteral("6 front edges of T1 show bare plies"));
   click(window_.get(), QStringLiteral("Go there: 6 front edges of T1 show bare plies"));
   EXPECT_EQ(window_->stage(), 1);
   press(Qt::Key_F8);
-  EXPECT_TRUE(window_->document().findings().empty());
+  EXPECT_TRUE(window_->session().findings().empty());
   EXPECT_EQ(carcass().banding, "birch iron-on");
 }
 
@@ -212,7 +213,7 @@ TEST_F(Window, aPartIsAddedByHandAndTakenBack) {
   openTrolley();
   press(Qt::Key_3, Qt::ControlModifier);
   click(window_.get(), QStringLiteral("Add a part"));
-  ASSERT_EQ(window_->document().job().loose.size(), 3U);
+  ASSERT_EQ(window_->session().job().loose.size(), 3U);
   auto* table = named<QTableView>(window_.get(), QStringLiteral("Parts added by hand"));
   ASSERT_NE(table, nullptr);
   table->setCurrentIndex(table->model()->index(2, 2));
@@ -223,28 +224,27 @@ TEST_F(Window, aPartIsAddedByHandAndTakenBack) {
   type(QStringLiteral("31 - 5 - 1 1/2"));
   press(Qt::Key_Return);
   EXPECT_TRUE(waitFor([this] {
-    const Part& last = window_->document().breakdown().parts.back();
+    const Part& last = window_->session().breakdown().parts.back();
     return last.code == "L-03" && last.length.total() == Length::in(24, 1, 2);
   }));
   click(window_.get(), QStringLiteral("Undo"));
   click(window_.get(), QStringLiteral("Undo"));
-  EXPECT_EQ(window_->document().job().loose.size(), 2U);
+  EXPECT_EQ(window_->session().job().loose.size(), 2U);
 }
 
 TEST_F(Window, layOutSearchesStopsAndShowsTheSheets) {
   openTrolley();
   press(Qt::Key_5, Qt::ControlModifier);
-  ASSERT_TRUE(waitFor([this] { return !window_->document().runner().isRunning(); }));
-  EXPECT_TRUE(
-      textOf(window_.get(), QStringLiteral("Plan"))
-          .contains(
-              QStringLiteral("%1 sheets").arg(window_->document().plan().plan->sheets.size())));
+  ASSERT_TRUE(waitFor([this] { return !window_->session().plans().runner().isRunning(); }));
+  EXPECT_TRUE(textOf(window_.get(), QStringLiteral("Plan"))
+                  .contains(QStringLiteral("%1 sheets")
+                                .arg(window_->session().plans().shown().plan->sheets.size())));
   click(window_.get(), QStringLiteral("Search on"));
-  EXPECT_TRUE(window_->document().runner().isRunning());
-  ASSERT_TRUE(waitFor([this] { return window_->document().isPlanCurrent(); }));
-  if (window_->document().runner().isRunning())
+  EXPECT_TRUE(window_->session().plans().runner().isRunning());
+  ASSERT_TRUE(waitFor([this] { return window_->session().plans().isCurrent(); }));
+  if (window_->session().plans().runner().isRunning())
     click(window_.get(), QStringLiteral("Stop the search"));
-  EXPECT_FALSE(window_->document().runner().isRunning());
+  EXPECT_FALSE(window_->session().plans().runner().isRunning());
   EXPECT_EQ(named(window_.get(), QStringLiteral("Sheets laid out")) != nullptr, true);
 }
 
@@ -259,7 +259,8 @@ class LayOut : public Window {
   }
   void settle() {
     ASSERT_TRUE(waitFor([this] {
-      return !window_->document().runner().isRunning() && window_->document().isPlanCurrent();
+      return !window_->session().plans().runner().isRunning() &&
+             window_->session().plans().isCurrent();
     }));
   }
   // Chooses the first part of the plan with the keyboard.
@@ -267,7 +268,7 @@ class LayOut : public Window {
     named(window_.get(), QStringLiteral("Sheets with their parts"))->setFocus();
     press(Qt::Key_Right);
   }
-  const Job& job() const { return window_->document().job(); }
+  const Job& job() const { return window_->session().job(); }
 };
 
 TEST_F(LayOut, saysWhatIsProvenAndOffersPlansSideBySide) {
@@ -279,12 +280,12 @@ TEST_F(LayOut, saysWhatIsProvenAndOffersPlansSideBySide) {
   ASSERT_NE(strip, nullptr);
   EXPECT_TRUE(strip->accessibleDescription().contains(QStringLiteral("least cost")));
   EXPECT_TRUE(strip->accessibleDescription().contains(QStringLiteral("fewest settings")));
-  const auto before = window_->document().plan().plan;
-  const auto& kept = window_->document().plan().kept;
+  const auto before = window_->session().plans().shown().plan;
+  const auto& kept = window_->session().plans().shown().kept;
   ASSERT_GT(kept.size(), 1U);
   strip->setFocus();
   press(before == kept.front() ? Qt::Key_Right : Qt::Key_Left);
-  const auto after = window_->document().plan().plan;
+  const auto after = window_->session().plans().shown().plan;
   EXPECT_NE(after, before);
   EXPECT_TRUE(textOf(window_.get(), QStringLiteral("Plan"))
                   .contains(QStringLiteral("%1 settings").arg(after->setups)));
@@ -298,7 +299,7 @@ TEST_F(LayOut, aPartIsPinnedByKeyKeptUnpinnedAndUndone) {
   const JobPin pin = job().pins.front();
   EXPECT_FALSE(pin.x.has_value());
   settle();
-  const PlanShown& shown = window_->document().plan();
+  const PlanShown& shown = window_->session().plans().shown();
   bool kept = false;
   for (const PlannedSheet& sheet : shown.plan->sheets)
     for (const Placement& p : sheet.placements)
@@ -312,7 +313,7 @@ TEST_F(LayOut, aPartIsPinnedByKeyKeptUnpinnedAndUndone) {
   press(Qt::Key_Z, Qt::ControlModifier);
   EXPECT_EQ(job().pins.size(), 1U);
   settle();
-  window_->document().select({{}, std::nullopt, codeOf(*shown.parts, pin.part)});
+  window_->session().pointing().select({{}, std::nullopt, codeOf(*shown.parts, pin.part)});
   press(Qt::Key_U);
   EXPECT_TRUE(job().pins.empty());
 }
@@ -328,23 +329,23 @@ TEST_F(LayOut, aSwapThatCannotBeSaysWhyAndChangesNothing) {
                   .contains(QStringLiteral("lie on the same sheet")))
       << textOf(window_.get(), QStringLiteral("By hand")).toStdString();
   EXPECT_TRUE(job().pins.empty());
-  EXPECT_FALSE(window_->document().canUndo());
+  EXPECT_FALSE(window_->session().canUndo());
 }
 
 TEST_F(LayOut, theGoalIsAnEditAndTheSearchGoesOnFromThePlan) {
-  const Money cost = window_->document().plan().plan->cost;
+  const Money cost = window_->session().plans().shown().plan->cost;
   auto* goal = named<QComboBox>(window_.get(), QStringLiteral("Goal"));
   goal->setFocus();
   press(Qt::Key_Down);
   press(Qt::Key_Down);
   EXPECT_EQ(job().saw.goal, Goal::Setups);
   settle();
-  EXPECT_LE(window_->document().plan().plan->cost, cost);
+  EXPECT_LE(window_->session().plans().shown().plan->cost, cost);
   click(window_.get(), QStringLiteral("Search on"));
-  ASSERT_TRUE(waitFor([this] { return window_->document().plan().iterations > 0; }));
-  if (window_->document().runner().isRunning())
+  ASSERT_TRUE(waitFor([this] { return window_->session().plans().shown().iterations > 0; }));
+  if (window_->session().plans().runner().isRunning())
     click(window_.get(), QStringLiteral("Stop the search"));
-  EXPECT_LE(window_->document().plan().plan->cost, cost);
+  EXPECT_LE(window_->session().plans().shown().plan->cost, cost);
   press(Qt::Key_Z, Qt::ControlModifier);
   EXPECT_EQ(job().saw.goal, Goal::Offcuts);
 }
@@ -373,9 +374,9 @@ TEST_F(LayOut, whatNearlySavesASheetIsOfferedAsAFinding) {
   board.length = Length::mm(502);
   board.width = Length::mm(590);
   next.loose = {board};
-  ASSERT_TRUE(window_->document().edit(QStringLiteral("two panels"), next).empty());
+  ASSERT_TRUE(window_->session().edit(QStringLiteral("two panels"), next).empty());
   ASSERT_TRUE(waitFor([this] {
-    const auto& findings = window_->document().findings();
+    const auto& findings = window_->session().findings();
     return std::any_of(findings.begin(), findings.end(),
                        [](const Finding& f) { return f.severity == Severity::Tip; });
   }));
@@ -383,7 +384,7 @@ TEST_F(LayOut, whatNearlySavesASheetIsOfferedAsAFinding) {
   press(Qt::Key_F8);
   EXPECT_EQ(job().loose.front().length, Length::mm(499));
   settle();
-  EXPECT_EQ(window_->document().plan().plan->sheets.size(), 1U);
+  EXPECT_EQ(window_->session().plans().shown().plan->sheets.size(), 1U);
 }
 
 TEST_F(Window, aBrokenFileIsRefusedAndNothingIsLost) {
@@ -393,18 +394,18 @@ TEST_F(Window, aBrokenFileIsRefusedAndNothingIsLost) {
   ASSERT_FALSE(
       writeFile(path.toStdString(), "{\"format\": \"plain-patch-job\",\n\"version\": 1,\n oops")
           .has_value());
-  const Job before = window_->document().job();
+  const Job before = window_->session().job();
   EXPECT_FALSE(window_->openFile(path));
   const QString said = textOf(window_.get(), QStringLiteral("Message"));
   EXPECT_TRUE(said.contains(QStringLiteral("line 3"))) << said.toStdString();
   EXPECT_TRUE(said.contains(QStringLiteral("nothing here has changed")));
-  EXPECT_EQ(window_->document().job(), before);
+  EXPECT_EQ(window_->session().job(), before);
 }
 
 TEST_F(Window, printsEverythingIntoAFolder) {
   openTrolley();
-  ASSERT_TRUE(waitFor([this] { return window_->document().isPlanCurrent(); }));
-  PrintDialog dialog(window_->document(), window_.get());
+  ASSERT_TRUE(waitFor([this] { return window_->session().plans().isCurrent(); }));
+  PrintDialog dialog(window_->session(), window_.get());
   dialog.show();
   const QTemporaryDir folder;
   auto* where = named<QLineEdit>(&dialog, QStringLiteral("Folder"));

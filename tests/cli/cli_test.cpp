@@ -131,8 +131,9 @@ TEST_F(Cli, exitStatusesAndMessages) {
       run(nesting(kHead + "A,1,600mm,300mm,18mm,birch\nlong,1,3000mm,300mm,18mm,birch\n",
                   "--out " + at("o.json")));
   EXPECT_EQ(partial.status, 3);
-  EXPECT_NE(partial.output.find("long: 1 not placed: 572 mm longer than the nearest birch 18 (S"),
-            std::string::npos)
+  EXPECT_NE(
+      partial.output.find("long: 1 not placed: 572 mm longer than the nearest birch 18 mm (S"),
+      std::string::npos)
       << partial.output;
   EXPECT_TRUE(std::filesystem::exists(at("o.json")));
 

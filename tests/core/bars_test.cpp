@@ -4,6 +4,8 @@
 #include <map>
 
 #include "core/nest/bars.h"
+#include "core/saw/playback.h"
+#include "tests/core/nest_support.h"
 #include "tests/core/support.h"
 
 namespace pp::nest {
@@ -92,35 +94,48 @@ TEST(Bars, saysWhatHasNoPlace) {
 }
 
 TEST(Bars, widthsOfOneMaterialShareItsBars) {
-  Job job;
-  job.saw.kerf = mm(3);
-  StockPiece bar;
-  bar.mark = "BAR";
-  bar.material = "bar";
-  bar.length = mm(1000);
-  bar.width = mm(90);
-  bar.quantity = 2;
-  bar.price = Money::whole(8);
-  job.stock = {bar};
+  NestRequest request;
+  request.barKerf = mm(3);
+  request.barStock = {{"bar", mm(90), {"BAR", mm(1000), 2, Money::whole(8)}}};
   // 40 wide: two strips a bar, 90 + 3 over 40 + 3. Three pieces of 900 take both bars.
-  Part narrow;
-  narrow.code = "N";
-  narrow.lumber = true;
-  narrow.material = "bar";
-  narrow.length = Reason("l", mm(900));
-  narrow.width = Reason("w", mm(40));
-  narrow.quantity = 3;
-  Part wide = narrow;
-  wide.code = "W";
-  wide.width = Reason("w", mm(60));
-  wide.quantity = 1;
-  const auto lists = barLists(job, {narrow, wide});
+  request.barParts = {{"bar", mm(40), {"N", mm(900), 3, {}}},
+                      {"bar", mm(60), {"W", mm(900), 1, {}}}};
+  const auto lists = barLists(request);
   ASSERT_EQ(lists.size(), 2U);
+  EXPECT_EQ(lists[0].parts, std::vector<std::size_t>{0});
   EXPECT_EQ(lists[0].plan.bars.size(), 3U);
   EXPECT_EQ(lists[0].plan.cost, Money::whole(12));
+  EXPECT_EQ(barsFor(request, lists[0], 0), 2);
   EXPECT_EQ(lists[1].plan.unplaced.size(), 1U) << "no bar is left";
-  narrow.quantity = 2;
-  EXPECT_TRUE(barLists(job, {narrow, wide})[1].plan.unplaced.empty());
+  request.barParts[0].wanted.quantity = 2;
+  EXPECT_TRUE(barLists(request)[1].plan.unplaced.empty());
+}
+
+TEST(Bars, arePartOfEveryPlanAndPlayedBack) {
+  NestRequest request;
+  request.barKerf = mm(3);
+  request.barStock = {{"bar", mm(90), {"BAR", mm(1000), 2, Money::whole(8)}}};
+  request.barParts = {{"bar", mm(40), {"N", mm(900), 3, {}}}};
+  Plan plan = nest::nest(request, test::steps(5));
+  ASSERT_EQ(plan.bars.size(), 1U);
+  EXPECT_TRUE(saw::verify(request, plan).empty());
+  const auto refused = [&](const char* what, const auto& change) {
+    Plan wrong = plan;
+    change(wrong.bars[0].plan);
+    EXPECT_FALSE(saw::verify(request, wrong).empty()) << what;
+  };
+  refused("a piece less", [](BarPlan& bars) { bars.bars[0].cuts.clear(); });
+  refused("more than the bar holds", [](BarPlan& bars) {
+    bars.bars[0].cuts.push_back(0);
+    bars.bars[1].cuts.clear();
+  });
+  refused("more strips than bars", [](BarPlan& bars) {
+    for (int i = 0; i < 2; ++i) bars.bars.push_back({0, {}, {}});
+  });
+  refused("an unknown bar", [](BarPlan& bars) { bars.bars[0].stock = 7; });
+  refused("an unknown piece", [](BarPlan& bars) { bars.unplaced.push_back(7); });
+  plan.bars.clear();
+  EXPECT_FALSE(saw::verify(request, plan).empty()) << "no bars at all";
 }
 
 RC_GTEST_PROP(Bars, provenPlansAreNeverAboveAPlantedOne, ()) {

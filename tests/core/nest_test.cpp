@@ -135,7 +135,8 @@ TEST(Nest, aPartExactlyAsLargeAsTheUsableSheetIsPlaced) {
   request.parts[0].length += Length::nm(1);
   const Plan plan = nest::nest(request, steps(0));
   ASSERT_EQ(plan.unplaced.size(), 1U);
-  EXPECT_EQ(plan.unplaced[0].reason, "0.000001 mm longer than the nearest birch 18 (S, trimmed)");
+  EXPECT_EQ(plan.unplaced[0].reason,
+            "0.000001 mm longer than the nearest birch 18 mm (S, trimmed)");
 }
 
 TEST(Nest, partsThatFitNothingAreNamedWithTheReason) {
@@ -148,10 +149,10 @@ TEST(Nest, partsThatFitNothingAreNamedWithTheReason) {
   request.parts[3].thickness = Length::mm(12);
   const Plan plan = nest::nest(request, steps(0));
   ASSERT_EQ(plan.unplaced.size(), 3U);
-  EXPECT_EQ(plan.unplaced[0].reason, "12 mm longer than the nearest birch 18 (S)");
+  EXPECT_EQ(plan.unplaced[0].reason, "12 mm longer than the nearest birch 18 mm (S)");
   EXPECT_EQ(plan.unplaced[0].count, 2);
-  EXPECT_EQ(plan.unplaced[1].reason, "300 mm longer than the nearest birch 18 (S)");
-  EXPECT_EQ(plan.unplaced[2].reason, "no stock of birch 12");
+  EXPECT_EQ(plan.unplaced[1].reason, "300 mm longer than the nearest birch 18 mm (S)");
+  EXPECT_EQ(plan.unplaced[2].reason, "no stock of birch 12 mm");
   EXPECT_EQ(plan.sheets.size(), 1U);
 }
 

@@ -7,6 +7,7 @@
 #include "core/breakdown/settle.h"
 #include "core/formats/job_json.h"
 #include "core/job/ids.h"
+#include "core/plan/fingerprint.h"
 #include "core/saw/kept_plan.h"
 #include "core/saw/playback.h"
 #include "tests/core/nest_support.h"
@@ -24,7 +25,7 @@ Job trolley() {
 }
 
 std::string nestedOf(const Job& job) {
-  return fingerprint(requestOf(job, sheetParts(breakDown(job).parts)));
+  return fingerprint(requestOf(job, breakDown(job).parts));
 }
 
 TEST(Fingerprint, saysWhatIsNestedAndNothingElse) {
@@ -95,7 +96,7 @@ TEST(Record, aPlanIsReadBackAsItWasShown) {
   ASSERT_TRUE(read.ok()) << describe(read.problems());
   EXPECT_EQ(read->job, kept.job);
   EXPECT_EQ(read->record.codes, kept.record.codes);
-  const auto plan = saw::planFor(read->record, kept.request);
+  const auto plan = saw::planFor(*read->record.plan, kept.request);
   ASSERT_TRUE(plan.has_value());
   EXPECT_EQ(plan->cuts, kept.plan.cuts);
   ASSERT_EQ(plan->sheets.size(), kept.plan.sheets.size());
@@ -113,11 +114,11 @@ TEST(Record, aPlanOfAnotherJobOrOneThatDoesNotPlayBackIsNotShown) {
   Kept kept;
   NestRequest other = kept.request;
   other.kerf += Length::nm(1);
-  EXPECT_FALSE(saw::planFor(kept.record, other).has_value());
+  EXPECT_FALSE(saw::planFor(*kept.record.plan, other).has_value());
   const auto refused = [&kept](const std::function<void(Plan&)>& spoil) {
     Record record = kept.record;
     spoil(record.plan->plan);
-    return !saw::planFor(record, kept.request).has_value();
+    return !saw::planFor(*record.plan, kept.request).has_value();
   };
   EXPECT_TRUE(refused([](Plan& p) { p.sheets[0].placements[0].x += Length::nm(1); }));
   EXPECT_TRUE(refused([](Plan& p) { p.sheets[0].placements[0].part = 10'000; }));
@@ -139,8 +140,8 @@ TEST(Record, everyDamagedFileIsRefusedOrRead) {
     const auto read = readJobWithRecord("job", damaged);
     if (!read)
       ++refused;
-    else
-      (void)saw::planFor(read->record,
+    else if (read->record.plan)
+      (void)saw::planFor(*read->record.plan,
                          requestOf(read->job, sheetParts(breakDown(read->job).parts)));
   }
   EXPECT_GT(refused, 50);

@@ -135,6 +135,10 @@ int fsync(int file) {
   if (isUnder(file) && fails("fsync")) return -1;
   return next<int (*)(int)>("fsync")(file);
 }
+int fdatasync(int file) {
+  if (isUnder(file) && fails("fsync")) return -1;
+  return next<int (*)(int)>("fdatasync")(file);
+}
 int close(int file) {
   // Of what is only read nothing can be lost.
   const bool fail = std::strcmp(fault.call, "close") == 0 && writes(::fcntl(file, F_GETFL)) &&

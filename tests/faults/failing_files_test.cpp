@@ -21,6 +21,7 @@
 #include "app/stages/parts/parts_stage.h"
 #include "core/formats/file.h"
 #include "core/formats/job_json.h"
+#include "core/formats/journal.h"
 #include "tests/app/driver.h"
 #include "tests/faults/jobs.h"
 
@@ -85,30 +86,52 @@ class FailingFiles : public testing::Test {
 };
 
 TEST_F(FailingFiles, aSaveLeavesTheOldFileOrTheNewOneAndSaysSo) {
-  Document document;
-  ASSERT_TRUE(document.openDemo(QStringLiteral("ringing-trolley")).empty());
+  Session session;
+  ASSERT_TRUE(session.openDemo(QStringLiteral("ringing-trolley")).empty());
   const QString file = path("a.plainpatch");
-  ASSERT_FALSE(document.save(file).has_value());
+  ASSERT_FALSE(session.save(file).has_value());
   const auto inFile = [&] {
     const auto text = readFile(file.toStdString());
     return text ? readJob("a", text.value()) : Result<Job>(text.problems());
   };
-  Job old = document.job();
+  Job old = session.job();
   Job next = old;
   int edits = 0;
   everyCall(
       [&] {
         old = inFile().value();
         next.name = "changed " + std::to_string(++edits);
-        EXPECT_TRUE(document.edit(QStringLiteral("rename"), next).empty());
-        return document.save(file).has_value();
+        EXPECT_TRUE(session.edit(QStringLiteral("rename"), next).empty());
+        return session.save(file).has_value();
       },
       [&](const char* what) {
         const auto job = inFile();
         ASSERT_TRUE(job.ok()) << what;
         EXPECT_TRUE(job.value() == old || job.value() == next) << what;
-        EXPECT_TRUE(document.isModified()) << what;
+        EXPECT_TRUE(session.isModified()) << what;
       });
+}
+
+TEST_F(FailingFiles, whatHappenedIsOnTheDiskOrSaidNotToBe) {
+  const std::string file = path("a.plainpatch.journal").toStdString();
+  std::vector<Event> noted;
+  std::int64_t seq = 0;
+  Event event;
+  everyCall(
+      [&] {
+        event.seq = ++seq;
+        event.note = "a mishap";
+        Journal journal(file, "AB12");
+        const bool failed = journal.append(event).has_value();
+        if (!failed) noted.push_back(event);
+        return failed;
+      },
+      [&](const char* what) {
+        // Read as the next session would; what could not be cut off again is not taken for an
+        // event.
+        EXPECT_EQ(Journal(file, "AB12").takeUp().events, noted) << what;
+      });
+  EXPECT_GT(noted.size(), 3U);
 }
 
 TEST_F(FailingFiles, listsOfOneOrderAreAllWrittenOrNone) {
@@ -158,10 +181,10 @@ TEST_F(FailingFiles, autosavesThatFailAreSaidUntilOneIsWritten) {
     test::appear(&window);
     ASSERT_TRUE(window.openDemo(QStringLiteral("ringing-trolley")));
     const auto edit = [&](const char* name) {
-      Job next = window.document().job();
+      Job next = window.session().job();
       next.name = name;
-      ASSERT_TRUE(window.document().edit(QStringLiteral("rename"), next).empty());
-      window.document().file().settle();
+      ASSERT_TRUE(window.session().edit(QStringLiteral("rename"), next).empty());
+      window.session().file().settle();
       test::settle();
     };
     for (const char* call : kCalls)
@@ -178,7 +201,7 @@ TEST_F(FailingFiles, autosavesThatFailAreSaidUntilOneIsWritten) {
           return label->isVisible() && label->accessibleName() == QStringLiteral("Not protected");
         }));
       }
-    window.document().file().end();
+    window.session().file().end();
   }
   qputenv("XDG_STATE_HOME", state);
 }
@@ -187,9 +210,9 @@ TEST_F(FailingFiles, whatIsPrintedIsWholeOrNotThere) {
   MainWindow window;
   test::appear(&window);
   ASSERT_TRUE(window.openDemo(QStringLiteral("ringing-trolley")));
-  ASSERT_TRUE(test::waitFor([&] { return window.document().isPlanCurrent(); }));
-  window.document().runner().stop();
-  PrintDialog dialog(window.document(), &window);
+  ASSERT_TRUE(test::waitFor([&] { return window.session().plans().isCurrent(); }));
+  window.session().plans().runner().stop();
+  PrintDialog dialog(window.session(), &window);
   dialog.show();
   everyCall(
       [&] {

@@ -49,25 +49,25 @@ int runVictim(int argc, char** argv, const QString& folder, std::uint64_t seed) 
   } else {
     Job fresh = job;
     fresh.name = "edit 0";
-    window.document().edit(QStringLiteral("begin"), fresh);
+    window.session().edit(QStringLiteral("begin"), fresh);
   }
   int number = 0;
   QTimer timer;
   PrintDialog* dialog = nullptr;
   QObject::connect(&timer, &QTimer::timeout, [&] {
-    Document& document = window.document();
-    Job next = document.job();
+    Session& session = window.session();
+    Job next = session.job();
     next.name = "edit " + std::to_string(++number);
     if (!next.assemblies.empty() && next.assemblies[0].isCarcass())
       next.assemblies[0].carcass().width = Length::mm(500 + number % 300);
     if (!next.loose.empty())
       next.loose[random() % next.loose.size()].length = Length::mm(300 + number % 500);
-    if (!document.edit(QStringLiteral("edit"), next).empty()) std::exit(1);
+    if (!session.edit(QStringLiteral("edit"), next).empty()) std::exit(1);
     std::printf("%d %.6f\n", number, now());
     std::fflush(stdout);
-    if (saved && random() % 12 == 0 && document.save(path)) std::exit(1);
+    if (saved && random() % 12 == 0 && session.save(path)) std::exit(1);
     if (random() % 20 == 0 && dialog == nullptr) {
-      dialog = new PrintDialog(document, &window);
+      dialog = new PrintDialog(session, &window);
       dialog->printInto(folder);
     }
   });
@@ -78,27 +78,27 @@ int runVictim(int argc, char** argv, const QString& folder, std::uint64_t seed) 
 // What the next start finds: the number of the last edit, from the autosave or the file.
 int runHeir(int argc, char** argv, const QString& folder) {
   QApplication application(argc, argv);
-  Document document;
+  Session session;
   const QString path = folder + QStringLiteral("/job.plainpatch");
   int best = 0;
   const auto numberOf = [](const Job& job) {
     return job.name.starts_with("edit ") ? std::atoi(job.name.c_str() + 5) : 0;
   };
   if (QFile::exists(path)) {
-    const Problems problems = document.open(path);
+    const Problems problems = session.open(path);
     if (!problems.empty()) {
       std::printf("the file cannot be opened: %s\n", describe(problems).c_str());
       return 1;
     }
-    best = numberOf(document.job());
+    best = numberOf(session.job());
   }
-  for (const Unsaved& left : document.file().unsaved()) {
-    const Problems problems = document.recover(left);
+  for (const Unsaved& left : session.file().unsaved()) {
+    const Problems problems = session.recover(left);
     if (!problems.empty()) {
       std::printf("the autosave cannot be read: %s\n", describe(problems).c_str());
       return 1;
     }
-    best = std::max(best, numberOf(document.job()));
+    best = std::max(best, numberOf(session.job()));
   }
   const QDir state(JobFile::folder());
   const QStringList litter =
@@ -110,7 +110,7 @@ int runHeir(int argc, char** argv, const QString& folder) {
     std::printf("left behind: %s\n", qPrintable(litter.join(QLatin1Char(' '))));
     return 1;
   }
-  document.file().end();
+  session.file().end();
   std::printf("edit %d\n", best);
   return 0;
 }

@@ -352,8 +352,8 @@ class Monkey : public QObject {
                        widget->mapToGlobal(QPointF(within(*widget, dice))), Qt::NoButton,
                        Qt::LeftButton, Qt::NoModifier);
       QApplication::sendEvent(widget, &move);
-      if (i == 2 && dice.oneIn(3)) window_.document().undo();
-      if (i == 2 && dice.oneIn(6)) window_.document().redo();
+      if (i == 2 && dice.oneIn(3)) window_.session().undo();
+      if (i == 2 && dice.oneIn(6)) window_.session().redo();
       if (i == 2 && dice.oneIn(4)) QApplication::processEvents();
     }
     if (alive) QTest::mouseRelease(widget, Qt::LeftButton, {}, within(*widget, dice));
@@ -451,16 +451,16 @@ class Monkey : public QObject {
   }
 
   void compare() {
-    Document& document = window_.document();
+    Session& session = window_.session();
     const QString path = folder_ + QStringLiteral("/compared.plainpatch");
-    if (const auto problem = document.save(path)) return fail("not saved: " + describe(*problem));
+    if (const auto problem = session.save(path)) return fail("not saved: " + describe(*problem));
     const auto text = readFile(path.toStdString());
     if (!text) return fail("not read: " + describe(text.problems()));
     const auto read = readJob(path.toStdString(), text.value());
     if (!read) return fail("cannot be opened: " + describe(read.problems()));
-    if (!(read.value() == document.job())) return fail("another job when opened again");
+    if (!(read.value() == session.job())) return fail("another job when opened again");
     // Back to where it began, so that it does not end in a job with nothing in it.
-    if (document.job().assemblies.empty() && document.job().loose.empty()) document.edit({}, job_);
+    if (session.job().assemblies.empty() && session.job().loose.empty()) session.edit({}, job_);
   }
 
   MainWindow& window_;

@@ -6,17 +6,16 @@
 #include <QVBoxLayout>
 #include <algorithm>
 
-#include "app/paint/figures.h"
-#include "app/paint/look.h"
-#include "app/shell/field.h"
+#include "app/fields/field.h"
 #include "app/stages/draw/sentence.h"
 #include "core/job/ids.h"
 #include "core/job/mirror.h"
+#include "pictures/paint/figures.h"
+#include "pictures/paint/look.h"
 
 namespace pp {
 
-AssemblyList::AssemblyList(Document& document, QWidget* parent)
-    : QWidget(parent), document_(document) {
+AssemblyList::AssemblyList(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(0, 0, 0, 0);
   list_ = new QListWidget;
@@ -45,22 +44,23 @@ AssemblyList::AssemblyList(Document& document, QWidget* parent)
   button(tr("Remove"), tr("Remove assembly"), &AssemblyList::removeAssembly);
   column->addLayout(buttons);
   connect(list_, &QListWidget::currentRowChanged, this, [this](int row) {
-    if (row < 0 || row >= static_cast<int>(document_.job().assemblies.size())) return;
-    const Assembly& chosen = document_.job().assemblies[static_cast<std::size_t>(row)];
-    document_.measure(tr("width of %1").arg(qs(chosen.code)), widthOf(document_.job(), chosen));
-    document_.select({chosen.code, std::nullopt, {}});
+    if (row < 0 || row >= static_cast<int>(session_.job().assemblies.size())) return;
+    const Assembly& chosen = session_.job().assemblies[static_cast<std::size_t>(row)];
+    session_.pointing().measure(tr("width of %1").arg(qs(chosen.code)),
+                                widthOf(session_.job(), chosen));
+    session_.pointing().select({chosen.code, std::nullopt, {}});
   });
   connect(list_, &QListWidget::itemChanged, this, &AssemblyList::rename);
   connect(&library_, &LibraryReader::arrived, this, &AssemblyList::offerAssemblies);
 }
 
 const Assembly* AssemblyList::assembly() const {
-  return findAssembly(document_.job(), document_.selection().assembly);
+  return findAssembly(session_.job(), session_.pointing().selection().assembly);
 }
 
 void AssemblyList::refresh() {
   const QSignalBlocker quiet(list_);
-  const auto& assemblies = document_.job().assemblies;
+  const auto& assemblies = session_.job().assemblies;
   const int count = static_cast<int>(assemblies.size());
   while (list_->count() > count) delete list_->takeItem(list_->count() - 1);
   while (list_->count() < count) {
@@ -76,7 +76,7 @@ void AssemblyList::refresh() {
                          (one.copies > 1 ? QStringLiteral("  × %1").arg(one.copies) : QString());
     if (item->text() != text) item->setText(text);
     item->setData(Qt::UserRole, qs(one.code));
-    if (one.code == document_.selection().assembly) chosen = row;
+    if (one.code == session_.pointing().selection().assembly) chosen = row;
   }
   if (list_->currentRow() != chosen) list_->setCurrentRow(chosen);
 }
@@ -86,7 +86,7 @@ std::string AssemblyList::freeCode(const Assembly& assembly) const {
   constexpr const char* kLetters[] = {"B", "G", "W", "F", "P", "S", "D", "R", "K"};
   for (int n = 1;; ++n)
     if (std::string code = kLetters[assembly.body.index()] + std::to_string(n);
-        findAssembly(document_.job(), code) == nullptr)
+        session_.isFreeCode(code))
       return code;
 }
 
@@ -101,7 +101,7 @@ void AssemblyList::offerAssemblies(const std::vector<LibraryItem>& items) {
   menu->setAccessibleName(tr("What to add"));
   for (const LibraryItem& item : items)
     menu->addAction(unmarked(qs(item.name)), this, [this, item] {
-      auto added = placed(item, document_.job());
+      auto added = placed(item, session_.job());
       if (!added) return emit refused(added.problems());
       added.value().name = item.name;
       addAssembly(std::move(added).value());
@@ -110,33 +110,33 @@ void AssemblyList::offerAssemblies(const std::vector<LibraryItem>& items) {
   const QStringList kinds = kindNames();
   for (int i = 0; i < kinds.size(); ++i)
     menu->addAction(tr("plain %1").arg(kinds[i]), this,
-                    [this, i] { addAssembly(plainAssembly(document_.job(), i)); });
+                    [this, i] { addAssembly(plainAssembly(session_.job(), i)); });
   menu->setActiveAction(menu->actions().front());
   menu->popup(add_->mapToGlobal(QPoint(0, add_->height())));
 }
 
 void AssemblyList::addAssembly(Assembly added) {
-  Job next = document_.job();
+  Job next = session_.job();
   if (next.materials.empty())
     return emit refused({{{}, 0, {}, "no material in the rack", "one, to make the assembly of"}});
   added.code = freeCode(added);
   const std::string code = added.code;
   next.assemblies.push_back(std::move(added));
-  const Problems problems = document_.edit(tr("add %1").arg(qs(code)), std::move(next));
+  const Problems problems = session_.edit(tr("add %1").arg(qs(code)), std::move(next));
   if (!problems.empty()) return emit refused(problems);
-  document_.select({code, std::nullopt, {}});
+  session_.pointing().select({code, std::nullopt, {}});
 }
 
 void AssemblyList::copyAssembly() {
   const Assembly* of = assembly();
   if (of == nullptr) return;
-  Job next = document_.job();
+  Job next = session_.job();
   Assembly copy = withoutIds(*of);
   copy.code = freeCode(copy);
   const std::string code = copy.code;
   next.assemblies.push_back(std::move(copy));
-  document_.edit(tr("copy %1").arg(qs(of->code)), std::move(next));
-  document_.select({code, std::nullopt, {}});
+  session_.edit(tr("copy %1").arg(qs(of->code)), std::move(next));
+  session_.pointing().select({code, std::nullopt, {}});
 }
 
 // A carcass turned into its mirror image; copy it first to have the pair.
@@ -144,41 +144,41 @@ void AssemblyList::mirrorAssembly() {
   const Assembly* of = assembly();
   if (of == nullptr || !of->isCarcass())
     return emit refused({{{}, 0, {}, "nothing that has a left and a right", "a carcass"}});
-  Job next = document_.job();
+  Job next = session_.job();
   const std::string code = of->code;
   for (std::size_t i = 0; i < next.assemblies.size(); ++i)
-    if (document_.job().assemblies[i].id == of->id) pp::mirrorAssembly(next, i);
-  const Problems problems = document_.edit(tr("mirror %1").arg(qs(code)), std::move(next));
+    if (session_.job().assemblies[i].id == of->id) pp::mirrorAssembly(next, i);
+  const Problems problems = session_.edit(tr("mirror %1").arg(qs(code)), std::move(next));
   if (!problems.empty()) emit refused(problems);
 }
 
 void AssemblyList::moveAssembly(int by) {
-  Job next = document_.job();
-  const std::string code = document_.selection().assembly;
+  Job next = session_.job();
+  const std::string code = session_.pointing().selection().assembly;
   for (std::size_t i = 0; i < next.assemblies.size(); ++i) {
-    if (document_.job().assemblies[i].code != code) continue;
+    if (session_.job().assemblies[i].code != code) continue;
     const auto to = static_cast<std::ptrdiff_t>(i) + by;
     if (to < 0 || to >= static_cast<std::ptrdiff_t>(next.assemblies.size())) return;
     next.assemblies.swapRows(i, static_cast<std::size_t>(to));
     break;
   }
-  document_.edit(tr("move %1").arg(qs(code)), std::move(next));
+  session_.edit(tr("move %1").arg(qs(code)), std::move(next));
 }
 
 void AssemblyList::keepAssembly() {
   const Assembly* of = assembly();
   if (of == nullptr) return;
-  if (const auto problem = keepInLibrary(*of, document_.job())) return emit refused({*problem});
+  if (const auto problem = keepInLibrary(*of, session_.job())) return emit refused({*problem});
   emit said(tr("Kept in the library as “%1”; Add offers it.").arg(qs(of->name)));
 }
 
 void AssemblyList::removeAssembly() {
   const Assembly* of = assembly();
   if (of == nullptr) return;
-  Job next = document_.job();
+  Job next = session_.job();
   const std::string code = of->code;
   erase_if(next.assemblies, [&code](const Assembly& one) { return one.code == code; });
-  const Problems problems = document_.edit(tr("remove %1").arg(qs(code)), std::move(next));
+  const Problems problems = session_.edit(tr("remove %1").arg(qs(code)), std::move(next));
   if (!problems.empty()) emit refused(problems);
 }
 
@@ -190,19 +190,19 @@ void AssemblyList::rename(QListWidgetItem* item) {
       this,
       [this, old = item->data(Qt::UserRole).toString().toStdString(),
        text = item->text().trimmed()] {
-        const auto& known = document_.job().assemblies;
+        const auto& known = session_.job().assemblies;
         std::size_t row = 0;
         while (row < known.size() && known[row].code != old) ++row;
         if (row == known.size()) return refresh();
-        Job next = document_.job();
+        Job next = session_.job();
         const std::string code = text.section(QLatin1Char(' '), 0, 0).toStdString();
         next.assemblies[row].name = text.section(QLatin1Char(' '), 1)
                                         .section(QStringLiteral("  × "), 0, 0)
                                         .trimmed()
                                         .toStdString();
         next.assemblies[row].code = code;
-        const Problems problems = document_.edit(tr("rename"), std::move(next));
-        if (problems.empty()) return document_.select({code, std::nullopt, {}});
+        const Problems problems = session_.edit(tr("rename"), std::move(next));
+        if (problems.empty()) return session_.pointing().select({code, std::nullopt, {}});
         refresh();
         emit refused(problems);
       },

@@ -4,7 +4,7 @@
 #include <QListWidget>
 #include <QPushButton>
 
-#include "app/shell/document.h"
+#include "app/session/session.h"
 #include "app/stages/draw/library.h"
 
 namespace pp {
@@ -12,8 +12,8 @@ namespace pp {
 class AssemblyList : public QWidget {
   Q_OBJECT
  public:
-  explicit AssemblyList(Document& document, QWidget* parent = nullptr);
-  // Follows the document; told by the stage, once an edit.
+  explicit AssemblyList(Session& session, QWidget* parent = nullptr);
+  // Follows the session; told by the stage, once an edit.
   void refresh();
 
  signals:
@@ -33,7 +33,7 @@ class AssemblyList : public QWidget {
   std::string freeCode(const Assembly& assembly) const;
   const Assembly* assembly() const;
 
-  Document& document_;
+  Session& session_;
   QListWidget* list_;
   QPushButton* add_;
   LibraryReader library_;

@@ -6,9 +6,9 @@
 
 #include <algorithm>
 #include <utility>
-#include "app/paint/figures.h"
-#include "app/paint/look.h"
 #include "app/stages/draw/flow_layout.h"
+#include "pictures/paint/figures.h"
+#include "pictures/paint/look.h"
 
 #include "core/job/ids.h"
 #include "core/job/size_list.h"
@@ -16,18 +16,18 @@
 
 namespace pp {
 
-DrawStage::DrawStage(Document& document, QWidget* parent) : Stage(document, parent) {
+DrawStage::DrawStage(Session& session, QWidget* parent) : Stage(session, parent) {
   auto* row = new QHBoxLayout(this);
   row->setContentsMargins(0, 0, 0, 0);
   row->setSpacing(12);
   row->addWidget(makeMiddle(), 1);
   row->addWidget(makeSide());
-  connect(&document, &Document::changed, this, [this] {
+  connect(&session, &Session::changed, this, [this] {
     edited_ = true;
     sentence_->expire();
     stale();
   });
-  connect(&document, &Document::selectionChanged, this, [this] {
+  connect(&session.pointing(), &Pointing::selectionChanged, this, [this] {
     sentence_->expire();
     stale();
   });
@@ -38,13 +38,13 @@ QWidget* DrawStage::makeMiddle() {
   auto* column = new QVBoxLayout(middle);
   column->setContentsMargins(0, 0, 0, 8);
   auto* pictures = new QHBoxLayout;
-  elevation_ = new ElevationView(document());
+  elevation_ = new ElevationView(session());
   pictures->addWidget(elevation_, 3);
-  space_ = new SpaceView(document());
+  space_ = new SpaceView(session());
   auto* beside = new QVBoxLayout;
   beside->setSpacing(0);
   beside->addWidget(space_, 3);
-  section_ = new SectionView(document());
+  section_ = new SectionView(session());
   beside->addWidget(section_, 2);
   pictures->addLayout(beside, 2);
   column->addLayout(pictures, 1);
@@ -82,7 +82,7 @@ QWidget* DrawStage::makeMiddle() {
   connect(answer_, &QLineEdit::returnPressed, this, &DrawStage::answer);
   auto* escape = new QShortcut(Qt::Key_Escape, answer_);
   escape->setContext(Qt::WidgetShortcut);
-  connect(escape, &QShortcut::activated, this, [this] { document().modes().end(this); });
+  connect(escape, &QShortcut::activated, this, [this] { session().modes().end(this); });
   return middle;
 }
 
@@ -91,9 +91,9 @@ QWidget* DrawStage::makeSide() {
   side->setFixedWidth(312);
   auto* column = new QVBoxLayout(side);
   column->setContentsMargins(0, 10, 12, 8);
-  list_ = new AssemblyList(document());
+  list_ = new AssemblyList(session());
   column->addWidget(list_);
-  sentence_ = new SentenceView(document().modes());
+  sentence_ = new SentenceView(session().modes());
   sentence_->setTabAfter(elevation_);
   auto* scroll = new QScrollArea;
   scroll->setFrameShape(QFrame::NoFrame);
@@ -117,17 +117,18 @@ QWidget* DrawStage::makeSide() {
   connect(list_, &AssemblyList::said, remark_, &QLabel::setText);
   connect(sentence_, &SentenceView::changed, this, &DrawStage::changeAssembly);
   connect(sentence_, &SentenceView::refused, sentenceProblem_, &ProblemLine::show);
-  connect(sentence_, &SentenceView::touched, this,
-          [this](const QString& name, Length length) { document().measure(name, length); });
+  connect(sentence_, &SentenceView::touched, this, [this](const QString& name, Length length) {
+    session().pointing().measure(name, length);
+  });
   return side;
 }
 
 const Assembly* DrawStage::assembly() const {
-  return findAssembly(document().job(), document().selection().assembly);
+  return findAssembly(session().job(), session().pointing().selection().assembly);
 }
 
 int DrawStage::openCount() const {
-  return static_cast<int>(document().findings().size());
+  return static_cast<int>(session().findings().size());
 }
 
 std::vector<KeyHelp> DrawStage::keys() const {
@@ -153,11 +154,12 @@ void DrawStage::refresh() {
   list_->refresh();
   sentenceProblem_->clear();
   if (const Assembly* of = assembly()) {
-    sentence_->setParagraphs(describe(document().job(), *of, document().selection().opening),
-                             document().style());
+    sentence_->setParagraphs(
+        describe(session().job(), *of, session().pointing().selection().opening),
+        session().style());
     remark_->setText(remark(of->body));
   } else {
-    sentence_->setParagraphs({}, document().style());
+    sentence_->setParagraphs({}, session().style());
     remark_->clear();
   }
   const Assembly* drawn = assembly();
@@ -165,15 +167,15 @@ void DrawStage::refresh() {
   if (asked_ == 0 && drawn != nullptr && !drawn->isCarcass())
     prompt_->setText(tr("Change the underlined words; the drawing follows."));
   else if (asked_ == 0)
-    prompt_->setText(document().selection().opening
+    prompt_->setText(session().pointing().selection().opening
                          ? tr("Press a letter to fill the opening chosen.")
                          : tr("Choose an opening by mouse or arrow keys."));
 }
 
 // What the assembly takes to build, and what the last change of it costs or saves.
 void DrawStage::followEffort(bool edited) {
-  const std::string& code = document().selection().assembly;
-  const Effort now = effortOf(document().breakdown().parts, code);
+  const std::string& code = session().pointing().selection().assembly;
+  const Effort now = effortOf(session().breakdown().parts, code);
   if (edited || code != effortOf_) effortChange_.clear();
   if (edited && code == effortOf_ && now != effort_) {
     const auto change = [](std::int64_t by, const QString& one, const QString& many) {
@@ -199,14 +201,14 @@ void DrawStage::ask(int key) {
   if (key == Qt::Key_X) return space_->toggleApart();
   const Assembly* of = assembly();
   if (of == nullptr || !of->isCarcass()) return;
-  if (!document().selection().opening) {
-    Selection selection = document().selection();
+  if (!session().pointing().selection().opening) {
+    Selection selection = session().pointing().selection();
     selection.opening = leaves(of->carcass().inside).front();
-    document().select(selection);
+    session().pointing().select(selection);
   }
   if (key == Qt::Key_E) return emptyOpening();
   // Withdrawn when the job or the selection changes: an answer is about this opening only.
-  document().modes().begin(this, Modes::About::Drawing, [this] {
+  session().modes().begin(this, Modes::About::Drawing, [this] {
     const bool typing = answer_->hasFocus();
     asked_ = 0;
     answer_->setVisible(false);
@@ -254,9 +256,9 @@ void DrawStage::ask(int key) {
 }
 
 void DrawStage::answer() {
-  if (!document().modes().isIn(this)) return;
-  const OpeningPath path = *document().selection().opening;
-  const Unit unit = document().job().unit;
+  if (!session().modes().isIn(this)) return;
+  const OpeningPath path = *session().pointing().selection().opening;
+  const Unit unit = session().job().unit;
   const std::string text = answer_->text().toStdString();
   // What closes an opening stays when what is in it changes.
   Opening opening = *pp::find(assembly()->carcass().inside, path);
@@ -316,16 +318,16 @@ void DrawStage::setOpening(const QString& what, const OpeningPath& path, Opening
   Opening& inside = edited.carcass().inside;
   inside = replaced(inside, path, std::move(opening));
   const Problems problems =
-      document().editAssembly(what, document().selection().assembly, std::move(edited));
+      session().editAssembly(what, session().pointing().selection().assembly, std::move(edited));
   if (!problems.empty()) return answerProblem_->show(problems);
-  document().modes().end(this);
-  Selection selection = document().selection();
+  session().modes().end(this);
+  Selection selection = session().pointing().selection();
   selection.opening = select;
-  document().select(std::move(selection));
+  session().pointing().select(std::move(selection));
 }
 
 void DrawStage::emptyOpening() {
-  OpeningPath path = *document().selection().opening;
+  OpeningPath path = *session().pointing().selection().opening;
   const bool open =
       std::holds_alternative<OpenSpace>(pp::find(assembly()->carcass().inside, path)->content);
   if (open && !path.empty()) path.pop_back();
@@ -341,7 +343,7 @@ void DrawStage::changeAssembly(const QString& name,
   if (of == nullptr) return;
   Assembly edited = *of;
   Problems problems = apply(edited);
-  if (problems.empty()) problems = document().editAssembly(name, of->code, std::move(edited));
+  if (problems.empty()) problems = session().editAssembly(name, of->code, std::move(edited));
   // Typing the value that is there already is no edit, but the field must still go.
   if (problems.empty())
     stale();

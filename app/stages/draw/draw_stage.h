@@ -4,7 +4,7 @@
 #include <QLabel>
 #include <QLineEdit>
 
-#include "app/shell/field.h"
+#include "app/fields/field.h"
 #include "app/stages/draw/assembly_list.h"
 #include "app/stages/draw/elevation_view.h"
 #include "app/stages/draw/section_view.h"
@@ -18,8 +18,8 @@ namespace pp {
 class DrawStage : public Stage {
   Q_OBJECT
  public:
-  explicit DrawStage(Document& document, QWidget* parent = nullptr);
-  ~DrawStage() override { document().modes().end(this); }
+  explicit DrawStage(Session& session, QWidget* parent = nullptr);
+  ~DrawStage() override { session().modes().end(this); }
   QString title() const override { return tr("Draw"); }
   int openCount() const override;
   std::vector<KeyHelp> keys() const override;

@@ -6,14 +6,14 @@
 
 #include <algorithm>
 
-#include "app/paint/elevation_picture.h"
-#include "app/paint/figures.h"
-#include "app/paint/look.h"
+#include "pictures/paint/elevation_picture.h"
+#include "pictures/paint/figures.h"
+#include "pictures/paint/look.h"
 
 namespace pp {
 
-ElevationView::ElevationView(Document& document, QWidget* parent)
-    : QWidget(parent), document_(document) {
+ElevationView::ElevationView(Session& session, QWidget* parent)
+    : QWidget(parent), session_(session) {
   setFocusPolicy(Qt::StrongFocus);
   setMinimumSize(320, 260);
   setAccessibleName(tr("Elevation"));
@@ -21,12 +21,12 @@ ElevationView::ElevationView(Document& document, QWidget* parent)
     fresh_ = false;
     update();
   };
-  connect(&document_, &Document::changed, this, change);
-  connect(&document_, &Document::selectionChanged, this, change);
+  connect(&session_, &Session::changed, this, change);
+  connect(&session_.pointing(), &Pointing::selectionChanged, this, change);
 }
 
 const Assembly* ElevationView::assembly() const {
-  return findAssembly(document_.job(), document_.selection().assembly);
+  return findAssembly(session_.job(), session_.pointing().selection().assembly);
 }
 
 const std::optional<CarcassLayout>& ElevationView::layout() const {
@@ -46,29 +46,29 @@ void ElevationView::prepare() const {
   scene_ = {};
   if (const Assembly* of = assembly()) {
     if (of->isCarcass()) {
-      auto layout = layOut(document_.job(), *of);
+      auto layout = layOut(session_.job(), *of);
       if (layout) layout_ = std::move(layout).value();
     } else {
-      scene_ = sceneOf(document_.job(), *of, document_.breakdown());
+      scene_ = sceneOf(session_.job(), *of, session_.breakdown());
     }
   }
 }
 
 void ElevationView::refresh() {
   QString description;
-  if (layout() && document_.selection().opening)
+  if (layout() && session_.pointing().selection().opening)
     for (const OpeningRect& leaf : layout_->leaves)
-      if (leaf.path == *document_.selection().opening)
+      if (leaf.path == *session_.pointing().selection().opening)
         description = tr("opening %1 wide, %2 high")
-                          .arg(qs(format(leaf.rect.width, document_.style())),
-                               qs(format(leaf.rect.height, document_.style())));
+                          .arg(qs(format(leaf.rect.width, session_.style())),
+                               qs(format(leaf.rect.height, session_.style())));
   setAccessibleDescription(description);
   update();
 }
 
 QRectF ElevationView::openingRect(const OpeningPath& path) const {
   if (!layout()) return {};
-  const ElevationPicture picture{&document_.job(), assembly(), &*layout(), {}};
+  const ElevationPicture picture{&session_.job(), assembly(), &*layout(), {}};
   const Mapping map = picture.mapping(rect());
   for (const OpeningRect& leaf : layout()->leaves)
     if (leaf.path == path)
@@ -78,7 +78,7 @@ QRectF ElevationView::openingRect(const OpeningPath& path) const {
 
 QRectF ElevationView::panelRect(std::size_t index) const {
   if (!layout() || index >= layout()->panels.size()) return {};
-  const ElevationPicture picture{&document_.job(), assembly(), &*layout(), {}};
+  const ElevationPicture picture{&session_.job(), assembly(), &*layout(), {}};
   const FrontRect& r = layout()->panels[index].rect;
   return picture.mapping(rect()).rect(r.x, r.z, r.width, r.height);
 }
@@ -89,10 +89,10 @@ void ElevationView::paintSolid(QPainter& painter) {
   const QRectF room = QRectF(rect()).adjusted(kRoom, 16, -16, -kRoom);
   SolidView view;
   view.turn = view.tilt = 0;
-  view.selected = qs(document_.selection().part);
+  view.selected = qs(session_.pointing().selection().part);
   const SolidPicture picture(scene());
   picture.paint(painter, room, view);
-  picture.paintSizes(painter, room, view, document_.style(), 26);
+  picture.paintSizes(painter, room, view, session_.style(), 26);
 }
 
 void ElevationView::paintEvent(QPaintEvent*) {
@@ -108,8 +108,8 @@ void ElevationView::paintEvent(QPaintEvent*) {
                                            : tr("This cannot be drawn; see the second look."));
     return;
   } else {
-    const ElevationPicture picture{&document_.job(), assembly(), &*layout(),
-                                   document_.selection().opening};
+    const ElevationPicture picture{&session_.job(), assembly(), &*layout(),
+                                   session_.pointing().selection().opening};
     picture.paint(painter, rect());
     if (dragged_ && moved_ != Length{}) {
       const Mapping map = picture.mapping(rect());
@@ -122,7 +122,7 @@ void ElevationView::paintEvent(QPaintEvent*) {
       painter.setFont(look::text(13, true));
       painter.drawText(ghost.center() + QPointF(14, -8),
                        (moved_ > Length{} ? QStringLiteral("+") : QStringLiteral("−")) +
-                           figure(moved_ > Length{} ? moved_ : -moved_, document_.style()));
+                           figure(moved_ > Length{} ? moved_ : -moved_, session_.style()));
     }
   }
   if (hasFocus()) {
@@ -133,19 +133,20 @@ void ElevationView::paintEvent(QPaintEvent*) {
 }
 
 void ElevationView::choose(const OpeningPath& path) {
-  Selection selection = document_.selection();
+  Selection selection = session_.pointing().selection();
   selection.opening = path;
   for (const OpeningRect& leaf : layout()->leaves)
-    if (leaf.path == path) document_.measure(tr("clear width of the opening"), leaf.rect.width);
-  document_.select(std::move(selection));
+    if (leaf.path == path)
+      session_.pointing().measure(tr("clear width of the opening"), leaf.rect.width);
+  session_.pointing().select(std::move(selection));
 }
 
 void ElevationView::mousePressEvent(QMouseEvent* event) {
   if (!layout()) return;
-  const ElevationPicture picture{&document_.job(), assembly(), &*layout(), {}};
+  const ElevationPicture picture{&session_.job(), assembly(), &*layout(), {}};
   const auto panel = picture.panelAt(event->position(), rect());
   if (panel && event->button() == Qt::LeftButton) {
-    document_.modes().begin(this, Modes::About::Drawing, [this] {
+    session_.modes().begin(this, Modes::About::Drawing, [this] {
       dragged_.reset();
       moved_ = Length{};
       update();
@@ -160,7 +161,7 @@ void ElevationView::mousePressEvent(QMouseEvent* event) {
 
 void ElevationView::mouseMoveEvent(QMouseEvent* event) {
   if (!dragged_ || !layout() || *dragged_ >= layout()->panels.size()) return;
-  const ElevationPicture picture{&document_.job(), assembly(), &*layout(), {}};
+  const ElevationPicture picture{&session_.job(), assembly(), &*layout(), {}};
   const QPointF by = event->position() - grabbed_;
   const bool upright = layout()->panels[*dragged_].kind == PanelKind::Divider;
   const double mm = (upright ? by.x() : -by.y()) / picture.mapping(rect()).scale;
@@ -172,13 +173,13 @@ void ElevationView::mouseReleaseEvent(QMouseEvent*) {
   if (!dragged_) return;
   const std::size_t panel = *dragged_;
   const Length by = moved_;
-  document_.modes().end(this);
+  session_.modes().end(this);
   if (by != Length{} && layout()) movePanel(panel, by);
 }
 
 Length ElevationView::step() const {
-  return document_.job().unit == Unit::Millimetre ? Length::mm(1)
-                                                  : Length::in(0, 1, document_.job().fraction);
+  return session_.job().unit == Unit::Millimetre ? Length::mm(1)
+                                                 : Length::in(0, 1, session_.job().fraction);
 }
 
 void ElevationView::movePanel(std::size_t index, Length by) {
@@ -220,18 +221,18 @@ void ElevationView::movePanel(std::size_t index, Length by) {
   split = *moved;
   inside = replaced(inside, panel.path, opening);
   const std::string code = edited.code;
-  const Problems problems = document_.editAssembly(tr("move a panel"), code, std::move(edited));
+  const Problems problems = session_.editAssembly(tr("move a panel"), code, std::move(edited));
   if (!problems.empty()) emit refused(problems);
 }
 
 // The panel to the right of, or under, the opening that is selected; else the one before it.
 void ElevationView::nudge(int key) {
-  if (!layout() || !document_.selection().opening) return;
+  if (!layout() || !session_.pointing().selection().opening) return;
   const bool upright = key == Qt::Key_Left || key == Qt::Key_Right;
   const Length by = key == Qt::Key_Left || key == Qt::Key_Down ? -step() : step();
   const OpeningRect* here = nullptr;
   for (const OpeningRect& leaf : layout()->leaves)
-    if (leaf.path == *document_.selection().opening) here = &leaf;
+    if (leaf.path == *session_.pointing().selection().opening) here = &leaf;
   if (here == nullptr) return;
   const FrontRect& r = here->rect;
   for (const bool after : {true, false})
@@ -250,7 +251,7 @@ void ElevationView::nudge(int key) {
 // To the nearest opening in the direction of the arrow.
 void ElevationView::move(int key) {
   if (!layout() || layout()->leaves.empty()) return;
-  const auto& selected = document_.selection().opening;
+  const auto& selected = session_.pointing().selection().opening;
   if (!selected) return choose(layout()->leaves.front().path);
   const QPointF here = openingRect(*selected).center();
   const OpeningRect* best = nullptr;

@@ -5,21 +5,21 @@
 #include <QWidget>
 #include <optional>
 
-#include "app/paint/solid_picture.h"
-#include "app/shell/document.h"
+#include "app/session/session.h"
+#include "pictures/paint/solid_picture.h"
 
 namespace pp {
 
 class ElevationView : public QWidget {
   Q_OBJECT
  public:
-  explicit ElevationView(Document& document, QWidget* parent = nullptr);
+  explicit ElevationView(Session& session, QWidget* parent = nullptr);
   // Where an opening or a panel of the layout lies in the widget; empty where it is not drawn.
   QRectF openingRect(const OpeningPath& path) const;
   QRectF panelRect(std::size_t index) const;
   // Says anew what is selected, for those who do not see it.
   void refresh();
-  ~ElevationView() override { document_.modes().end(this); }
+  ~ElevationView() override { session_.modes().end(this); }
 
  signals:
   void letter(int key);  // V, H, D, O, A, T, L, E or X
@@ -47,7 +47,7 @@ class ElevationView : public QWidget {
   const SolidScene& scene() const;
   void prepare() const;
 
-  Document& document_;
+  Session& session_;
   // Of the job as it is, made when it is first asked for after a change.
   mutable bool fresh_ = false;
   mutable std::optional<CarcassLayout> layout_;

@@ -7,9 +7,9 @@
 
 #include <algorithm>
 
-#include "app/paint/figures.h"
 #include "app/session/file_names.h"
 #include "core/formats/file.h"
+#include "pictures/paint/figures.h"
 
 namespace pp {
 namespace {

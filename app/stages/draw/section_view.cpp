@@ -4,8 +4,8 @@
 #include <array>
 #include <limits>
 
-#include "app/paint/figures.h"
-#include "app/paint/look.h"
+#include "pictures/paint/figures.h"
+#include "pictures/paint/look.h"
 
 namespace pp {
 namespace {
@@ -44,17 +44,16 @@ bool seenFromAbove(const AssemblyBody& body) {
 
 }  // namespace
 
-SectionView::SectionView(Document& document, QWidget* parent)
-    : QWidget(parent), document_(document) {
+SectionView::SectionView(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
   setMinimumHeight(150);
 }
 
 void SectionView::refresh() {
   scene_ = {};
-  const Assembly* of = findAssembly(document_.job(), document_.selection().assembly);
+  const Assembly* of = findAssembly(session_.job(), session_.pointing().selection().assembly);
   // Boards one by one have nothing inside.
   if (of != nullptr && !std::holds_alternative<Boards>(of->body)) {
-    scene_ = sceneOf(document_.job(), *of, document_.breakdown());
+    scene_ = sceneOf(session_.job(), *of, session_.breakdown());
     plan_ = seenFromAbove(of->body);
   }
   setVisible(!scene_.empty());
@@ -63,7 +62,7 @@ void SectionView::refresh() {
   view_.turn = plan_ ? 0 : -90;
   view_.tilt = plan_ ? 90 : 0;
   view_.section = sectionAt(scene_, plan_);
-  view_.selected = qs(document_.selection().part);
+  view_.selected = qs(session_.pointing().selection().part);
   setAccessibleName(plan_ ? tr("Plan, cut through") : tr("Side section"));
   update();
 }
@@ -82,15 +81,15 @@ void SectionView::paintEvent(QPaintEvent*) {
   painter.setFont(look::text(12, true));
   painter.drawText(QRectF(rect()).adjusted(8, 4, -8, 0), Qt::AlignTop | Qt::AlignLeft,
                    accessibleName());
-  picture.paintSizes(painter, room(), view_, document_.style(), 18);
+  picture.paintSizes(painter, room(), view_, session_.style(), 18);
 }
 
 void SectionView::mouseReleaseEvent(QMouseEvent* event) {
   const QString code = SolidPicture(scene_).codeAt(event->position(), room(), view_);
   if (code.isEmpty()) return;
-  Selection selection = document_.selection();
+  Selection selection = session_.pointing().selection();
   selection.part = code.toStdString();
-  document_.select(std::move(selection));
+  session_.pointing().select(std::move(selection));
 }
 
 }  // namespace pp

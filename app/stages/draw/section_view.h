@@ -3,16 +3,16 @@
 
 #include <QWidget>
 
-#include "app/paint/solid_picture.h"
-#include "app/shell/document.h"
+#include "app/session/session.h"
+#include "pictures/paint/solid_picture.h"
 
 namespace pp {
 
 class SectionView : public QWidget {
   Q_OBJECT
  public:
-  explicit SectionView(Document& document, QWidget* parent = nullptr);
-  // Follows the document; told by the stage, once an edit.
+  explicit SectionView(Session& session, QWidget* parent = nullptr);
+  // Follows the session; told by the stage, once an edit.
   void refresh();
 
  protected:
@@ -22,7 +22,7 @@ class SectionView : public QWidget {
  private:
   QRectF room() const;
 
-  Document& document_;
+  Session& session_;
   SolidScene scene_;
   SolidView view_;
   bool plan_ = false;

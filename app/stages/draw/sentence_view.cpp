@@ -8,11 +8,11 @@
 #include <QPointer>
 #include <QVBoxLayout>
 
-#include "app/paint/figures.h"
-#include "app/paint/look.h"
-#include "app/shell/field.h"
+#include "app/fields/field.h"
 #include "app/stages/draw/flow_layout.h"
 #include "core/length/parse.h"
+#include "pictures/paint/figures.h"
+#include "pictures/paint/look.h"
 
 namespace pp {
 

@@ -3,9 +3,9 @@
 
 #include <QObject>
 
-#include "app/paint/figures.h"
 #include "app/stages/draw/sentence.h"
 #include "core/length/parse.h"
+#include "pictures/paint/figures.h"
 
 namespace pp {
 

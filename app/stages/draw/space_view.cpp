@@ -4,8 +4,8 @@
 #include <QMouseEvent>
 #include <algorithm>
 
-#include "app/paint/figures.h"
-#include "app/paint/look.h"
+#include "pictures/paint/figures.h"
+#include "pictures/paint/look.h"
 
 namespace pp {
 namespace {
@@ -14,7 +14,7 @@ constexpr double kStep = 15;  // degrees a key or a stretch of the mouse turns b
 
 }  // namespace
 
-SpaceView::SpaceView(Document& document, QWidget* parent) : QWidget(parent), document_(document) {
+SpaceView::SpaceView(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
   setFocusPolicy(Qt::StrongFocus);
   setMinimumSize(200, 160);
   setAccessibleName(tr("View in space"));
@@ -22,9 +22,9 @@ SpaceView::SpaceView(Document& document, QWidget* parent) : QWidget(parent), doc
 
 void SpaceView::refresh() {
   scene_ = {};
-  if (const Assembly* of = findAssembly(document_.job(), document_.selection().assembly))
-    scene_ = sceneOf(document_.job(), *of, document_.breakdown());
-  view_.selected = qs(document_.selection().part);
+  if (const Assembly* of = findAssembly(session_.job(), session_.pointing().selection().assembly))
+    scene_ = sceneOf(session_.job(), *of, session_.breakdown());
+  view_.selected = qs(session_.pointing().selection().part);
   describe();
   update();
 }
@@ -108,9 +108,9 @@ void SpaceView::mouseReleaseEvent(QMouseEvent* event) {
   if (dragged_) return;
   const QString code = SolidPicture(scene_).codeAt(event->position(), rect(), view_);
   if (code.isEmpty()) return;
-  Selection selection = document_.selection();
+  Selection selection = session_.pointing().selection();
   selection.part = code.toStdString();
-  document_.select(std::move(selection));
+  session_.pointing().select(std::move(selection));
 }
 
 void SpaceView::focusInEvent(QFocusEvent*) {

@@ -3,17 +3,17 @@
 
 #include <QWidget>
 
-#include "app/paint/solid_picture.h"
-#include "app/shell/document.h"
+#include "app/session/session.h"
+#include "pictures/paint/solid_picture.h"
 
 namespace pp {
 
 class SpaceView : public QWidget {
   Q_OBJECT
  public:
-  explicit SpaceView(Document& document, QWidget* parent = nullptr);
+  explicit SpaceView(Session& session, QWidget* parent = nullptr);
   const SolidView& view() const { return view_; }
-  // Follows the document; told by the stage, once an edit.
+  // Follows the session; told by the stage, once an edit.
   void refresh();
 
  public slots:
@@ -33,7 +33,7 @@ class SpaceView : public QWidget {
   void look(double turn, double tilt);
   void describe();
 
-  Document& document_;
+  Session& session_;
   SolidScene scene_;
   SolidView view_;
   QPointF pressed_, last_;

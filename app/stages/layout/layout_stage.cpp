@@ -6,9 +6,12 @@
 #include <QSignalBlocker>
 #include <algorithm>
 
-#include "app/paint/figures.h"
-#include "app/paint/look.h"
-#include "app/shell/field.h"
+#include "app/fields/field.h"
+#include "app/fields/question.h"
+#include "app/stages/layout/scope_dialog.h"
+#include "app/words/problem_words.h"
+#include "pictures/paint/figures.h"
+#include "pictures/paint/look.h"
 
 namespace pp {
 namespace {
@@ -24,13 +27,15 @@ QLabel* label(const QString& name, int pixels, bool bold = false) {
 
 }  // namespace
 
-LayoutStage::LayoutStage(Document& document, QWidget* parent) : Stage(document, parent) {
+LayoutStage::LayoutStage(Session& session, QWidget* parent) : Stage(session, parent) {
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(0, 10, 12, 8);
   column->setSpacing(6);
   column->addLayout(makeTop());
-  bound_ = label(tr("Proven minimum"), 13);
-  column->addWidget(bound_);
+  cuttings_ = new CuttingsStrip;
+  connect(cuttings_, &CuttingsStrip::giveUp, this, &LayoutStage::giveUp);
+  column->addWidget(cuttings_);
+  column->addLayout(makeTaking());
   unplaced_ = label(tr("Not placed"), 13);
   unplaced_->setObjectName(QStringLiteral("problem"));
   unplaced_->setWordWrap(true);
@@ -51,18 +56,18 @@ LayoutStage::LayoutStage(Document& document, QWidget* parent) : Stage(document, 
   column->addWidget(scroll, 1);
   connect(sheets_, &SheetsView::chosen, this, &LayoutStage::choose);
   connect(plans_, &PlanStrip::chosen, this,
-          [this](const std::shared_ptr<const Plan>& plan) { this->document().showPlan(plan); });
-  connect(&document, &Document::changed, this, [this] {
+          [this](const std::shared_ptr<const Plan>& plan) { this->session().plans().show(plan); });
+  connect(&session, &Session::changed, this, [this] {
     searchSeconds_ = 2;
     failure_.clear();
     stale();
   });
-  connect(&document, &Document::planChanged, this, &LayoutStage::stale);
-  connect(&document, &Document::selectionChanged, this, [this] {
-    sheets_->setSelected(this->document().selection().part);
+  connect(&session.plans(), &PlanDesk::changed, this, &LayoutStage::stale);
+  connect(&session.pointing(), &Pointing::selectionChanged, this, [this] {
+    sheets_->setSelected(this->session().pointing().selection().part);
     stale();
   });
-  connect(&document.runner(), &PlanRunner::failed, this, [this](const QString& why) {
+  connect(&session.plans().runner(), &PlanRunner::failed, this, [this](const QString& why) {
     failure_ = tr("The plan failed its own check and is not shown: %1").arg(why);
     stale();
   });
@@ -89,16 +94,33 @@ QLayout* LayoutStage::makeTop() {
   tries_ = label(tr("Tries"), 12);
   row->addWidget(tries_);
   connect(search_, &QPushButton::clicked, this, [this] {
-    if (document().runner().isRunning()) return document().runner().stop();
+    if (session().plans().runner().isRunning()) return session().plans().runner().stop();
     searchSeconds_ = kLongSearch;
-    document().layOut(kLongSearch);
+    session().plans().layOut(kLongSearch);
   });
   connect(goal_, &QComboBox::activated, this, [this](int index) {
-    Job next = document().job();
+    Job next = session().job();
     const Goal goals[] = {Goal::Cost, Goal::Offcuts, Goal::Setups};
     next.saw.goal = goals[index];
-    document().edit(tr("goal: %1").arg(goal_->itemText(index).toLower()), std::move(next));
+    session().edit(tr("goal: %1").arg(goal_->itemText(index).toLower()), std::move(next));
   });
+  return row;
+}
+
+QLayout* LayoutStage::makeTaking() {
+  auto* row = new QHBoxLayout;
+  scope_ = new QPushButton;
+  scope_->setAccessibleName(tr("What is laid out"));
+  row->addWidget(scope_);
+  bound_ = label(tr("Proven minimum"), 13);
+  bound_->setWordWrap(true);
+  row->addWidget(bound_, 1);
+  taking_ = new QPushButton(tr("Take to the saw  T"));
+  taking_->setAccessibleName(tr("Take to the saw"));
+  row->addWidget(taking_);
+  connect(scope_, &QPushButton::clicked, this,
+          [this] { (new ScopeDialog(session(), this))->open(); });
+  connect(taking_, &QPushButton::clicked, this, &LayoutStage::takeToTheSaw);
   return row;
 }
 
@@ -136,7 +158,7 @@ QWidget* LayoutStage::makeHand() {
 }
 
 int LayoutStage::openCount() const {
-  const auto& plan = document().plan().plan;
+  const auto& plan = session().plans().shown().plan;
   return plan ? static_cast<int>(plan->missing()) : 0;
 }
 
@@ -144,6 +166,7 @@ std::vector<KeyHelp> LayoutStage::keys() const {
   return {{tr("Space, on the button"), tr("search on, or stop")},
           {tr("left, right on the plans"), tr("show the plan before or after")},
           {tr("arrow keys on the sheets"), tr("choose a part: the tape shows its cut length")},
+          {tr("T"), tr("take the plan to the saw: it stays as it is, whatever is drawn")},
           {tr("P"), tr("pin the part to its sheet")},
           {tr("I"), tr("pin it in its place")},
           {tr("U"), tr("take its pin out")},
@@ -153,6 +176,8 @@ std::vector<KeyHelp> LayoutStage::keys() const {
 void LayoutStage::keyPressEvent(QKeyEvent* event) {
   if (event->modifiers() != Qt::NoModifier) return Stage::keyPressEvent(event);
   switch (event->key()) {
+    case Qt::Key_T:
+      return takeToTheSaw();
     case Qt::Key_P:
       return pin(false);
     case Qt::Key_I:
@@ -162,7 +187,7 @@ void LayoutStage::keyPressEvent(QKeyEvent* event) {
     case Qt::Key_W:
       return beginSwap();
     case Qt::Key_Escape:
-      document().modes().end(this);
+      session().modes().end(this);
       return say({});
     default:
       Stage::keyPressEvent(event);
@@ -171,12 +196,12 @@ void LayoutStage::keyPressEvent(QKeyEvent* event) {
 
 void LayoutStage::followGoal() {
   const QSignalBlocker quiet(goal_);
-  const Goal goal = document().job().saw.goal;
+  const Goal goal = session().job().saw.goal;
   goal_->setCurrentIndex(goal == Goal::Cost ? 0 : goal == Goal::Offcuts ? 1 : 2);
 }
 
 QString LayoutStage::unplacedWords() const {
-  const PlanShown& shown = document().plan();
+  const PlanShown& shown = session().plans().shown();
   QStringList out;
   for (const Unplaced& one : shown.plan->unplaced)
     out << tr("%1 (%2): %3")
@@ -187,7 +212,7 @@ QString LayoutStage::unplacedWords() const {
 }
 
 QString LayoutStage::boundWords() const {
-  const Plan& plan = *document().plan().plan;
+  const Plan& plan = *session().plans().shown().plan;
   const auto sheets = static_cast<std::int64_t>(plan.sheets.size());
   if (plan.proven() && sheets <= plan.bound.sheets)
     return tr("Proven: it cannot be done for less, nor with fewer sheets.");
@@ -204,11 +229,11 @@ QString LayoutStage::boundWords() const {
 }
 
 void LayoutStage::followSearch() {
-  const PlanShown& shown = document().plan();
-  const bool running = document().runner().isRunning();
+  const PlanShown& shown = session().plans().shown();
+  const bool running = session().plans().runner().isRunning();
   search_->setText(running ? tr("Stop") : tr("Search on"));
   search_->setAccessibleName(running ? tr("Stop the search") : tr("Search on"));
-  search_->setEnabled(!document().breakdown().parts.empty());
+  search_->setEnabled(session().plans().hasWork());
   progress_->setRange(0, 1000);
   progress_->setValue(
       running ? static_cast<int>(1000 * std::min(1.0, shown.seconds / searchSeconds_)) : 0);
@@ -219,15 +244,50 @@ void LayoutStage::followSearch() {
                              : QString());
 }
 
+void LayoutStage::followCuttings() {
+  cuttings_->follow(session().job(), session().floor().record(), session().floor().progress());
+  const QString scope = scopeWords(session().job(), session().floor().record().scope);
+  constexpr int kMostShown = 28;
+  scope_->setText(tr("Of: %1").arg(
+      scope.size() <= kMostShown ? scope : scope.left(kMostShown - 1) + QStringLiteral("…")));
+  scope_->setToolTip(scope);
+  const auto& plan = session().plans().shown().plan;
+  taking_->setEnabled(plan && session().plans().isCurrent() && plan->complete());
+}
+
+void LayoutStage::takeToTheSaw() {
+  if (!taking_->isEnabled()) return;
+  // What is taken is saved with the job.
+  if (session().path().isEmpty() || session().file().isToRead() ||
+      session().file().isChangedByOthers()) {
+    emit saveWanted();
+    if (session().path().isEmpty() || session().isModified()) return;
+  }
+  const Problems problems = session().takeToTheSaw();
+  say(problems.empty() ? QString() : sentence(problems.front()));
+}
+
+void LayoutStage::giveUp(int cutting) {
+  if (ask(this, tr("Give up cutting %1").arg(cutting),
+          tr("What is cut stays cut and is not laid out again. The rest is."),
+          {tr("Give up"), tr("Keep it")}) != 0)
+    return;
+  if (const auto problem = session().giveUp(cutting)) say(sentence(*problem));
+}
+
 void LayoutStage::refresh() {
   followGoal();
   followSearch();
-  const PlanShown& plans = document().plan();
-  plans_->setPlans(plans, document().job().unit);
+  followCuttings();
+  const PlanShown& plans = session().plans().shown();
+  plans_->setPlans(plans, session().job().unit);
   plans_->setVisible(plans.kept.size() > 1);
   if (!plans.plan) {
-    result_->setText(document().breakdown().parts.empty() ? tr("There is nothing to lay out yet.")
-                                                          : tr("Laying out …"));
+    result_->setText(session().breakdown().parts.empty() ? tr("There is nothing to lay out yet.")
+                     : session().plans().hasWork()       ? tr("Laying out …")
+                     : session().floor().record().scope.isAll()
+                         ? tr("All that is drawn is at the saw or cut.")
+                         : tr("None of that is left to lay out."));
     bound_->clear();
     unplaced_->setVisible(!failure_.isEmpty());
     unplaced_->setText(failure_);
@@ -260,6 +320,10 @@ const Part& LayoutStage::partAt(nest::PlacementRef at) const {
   return (*shown().parts)[placement(at).part];
 }
 
+QString LayoutStage::nameOf(std::size_t sheet) const {
+  return qs(sheetName(*shown().request, *shown().plan, sheet));
+}
+
 const std::string& LayoutStage::codeAt(nest::PlacementRef at) const {
   return partAt(at).code;
 }
@@ -275,18 +339,18 @@ void LayoutStage::followSelection() {
   move_->clear();
   move_->addItem(tr("Move to …"));
   if (!there) return handWhat_->setText(tr("Choose a part to pin, swap or move it."));
-  handWhat_->setText(tr("%1 on S%2").arg(qs(codeAt(*at))).arg(at->sheet + 1));
+  handWhat_->setText(tr("%1 on %2").arg(qs(codeAt(*at)), nameOf(at->sheet)));
   const PlanShown& plan = shown();
   const auto& stock = plan.request->stock;
   const StockSupply& mine = stock[plan.plan->sheets[at->sheet].stock];
   for (std::size_t i = 0; i < plan.plan->sheets.size(); ++i) {
     const StockSupply& other = stock[plan.plan->sheets[i].stock];
     if (i != at->sheet && other.material == mine.material && other.thickness == mine.thickness)
-      move_->addItem(tr("S%1").arg(i + 1), static_cast<int>(i));
+      move_->addItem(nameOf(i), static_cast<int>(i));
   }
-  const auto& pins = document().job().pins;
+  const auto& pins = session().job().pins;
   unpin_->setEnabled(std::any_of(pins.begin(), pins.end(), [&](const JobPin& pin) {
-    return isOn(document().job(), pin, partAt(*at), mine.id);
+    return isOn(session().job(), pin, partAt(*at), mine.id);
   }));
 }
 
@@ -298,15 +362,15 @@ void LayoutStage::choose(std::size_t part) {
   const auto at = sheets_->selection();
   if (swapping_ && at && !(*at == *swapping_)) {
     const nest::PlacementRef from = *swapping_;
-    document().modes().end(this);
+    session().modes().end(this);
     const PlanShown& plan = shown();
     return take(tr("swap %1 and %2").arg(qs(codeAt(from)), qs(codeAt(*at))),
                 nest::swapped(*plan.request, *plan.plan, from, *at),
                 {{from, at->sheet}, {*at, from.sheet}});
   }
   const Part& chosen = (*shown().parts)[part];
-  document().measure(tr("cut length of %1").arg(qs(chosen.code)), chosen.cutLength());
-  document().select({chosen.assembly, std::nullopt, chosen.code});
+  session().pointing().measure(tr("cut length of %1").arg(qs(chosen.code)), chosen.cutLength());
+  session().pointing().select({chosen.assembly, std::nullopt, chosen.code});
   say({});
   followSelection();
 }
@@ -316,7 +380,7 @@ JobPin LayoutStage::pinFor(nest::PlacementRef at, std::size_t sheet) const {
   JobPin pin;
   pin.part = partAt(at).keys.front();
   const std::string& mark = plan.request->stock[plan.plan->sheets[sheet].stock].id;
-  for (const StockPiece& piece : document().job().stock)
+  for (const StockPiece& piece : session().job().stock)
     if (piece.mark == mark) pin.stock = piece.id;
   pin.sheet = static_cast<std::int64_t>(sheet) + 1;
   return pin;
@@ -335,12 +399,12 @@ void LayoutStage::pin(bool inPlace) {
     pin.y = p.y;
     pin.turned = p.turned;
   }
-  std::vector<JobPin> pins = document().job().pins;
+  std::vector<JobPin> pins = session().job().pins;
   pins.push_back(pin);
   say({});
-  document().editPins(inPlace ? tr("pin %1 in place").arg(qs(codeAt(*at)))
-                              : tr("pin %1 to S%2").arg(qs(codeAt(*at))).arg(at->sheet + 1),
-                      std::move(pins), shown().plan);
+  session().editPins(inPlace ? tr("pin %1 in place").arg(qs(codeAt(*at)))
+                             : tr("pin %1 to %2").arg(qs(codeAt(*at)), nameOf(at->sheet)),
+                     std::move(pins), shown().plan);
 }
 
 void LayoutStage::unpin() {
@@ -348,17 +412,17 @@ void LayoutStage::unpin() {
   if (!at || !shown().plan) return;
   const PlanShown& plan = shown();
   const std::string& mark = plan.request->stock[plan.plan->sheets[at->sheet].stock].id;
-  std::vector<JobPin> pins = document().job().pins;
+  std::vector<JobPin> pins = session().job().pins;
   std::erase_if(pins,
-                [&](const JobPin& pin) { return isOn(document().job(), pin, partAt(*at), mark); });
-  document().editPins(tr("unpin %1").arg(qs(codeAt(*at))), std::move(pins), shown().plan);
+                [&](const JobPin& pin) { return isOn(session().job(), pin, partAt(*at), mark); });
+  session().editPins(tr("unpin %1").arg(qs(codeAt(*at))), std::move(pins), shown().plan);
 }
 
 void LayoutStage::beginSwap() {
   if (!sheets_->selection() || !shown().plan) return;
   // The plan must stay as it is while the other part is looked for.
-  document().runner().stop();
-  document().modes().begin(this, Modes::About::Plan, [this] {
+  session().plans().runner().stop();
+  session().modes().begin(this, Modes::About::Plan, [this] {
     swapping_.reset();
     say({});
   });
@@ -370,7 +434,7 @@ void LayoutStage::moveTo(std::size_t sheet) {
   const auto at = sheets_->selection();
   const PlanShown& plan = shown();
   if (!at || !shown().plan || sheet >= plan.plan->sheets.size()) return;
-  take(tr("move %1 to S%2").arg(qs(codeAt(*at))).arg(sheet + 1),
+  take(tr("move %1 to %2").arg(qs(codeAt(*at)), nameOf(sheet)),
        nest::moved(*plan.request, *plan.plan, *at, sheet), {{*at, sheet}});
 }
 
@@ -379,7 +443,7 @@ void LayoutStage::moveTo(std::size_t sheet) {
 void LayoutStage::take(const QString& what, const Result<Plan>& changed,
                        const std::vector<std::pair<nest::PlacementRef, std::size_t>>& moves) {
   if (!changed) return say(qs(changed.problems().front().found) + QLatin1Char('.'));
-  std::vector<JobPin> pins = document().job().pins;
+  std::vector<JobPin> pins = session().job().pins;
   for (const auto& [from, sheet] : moves) {
     const JobPin old = pinFor(from, from.sheet);
     const auto known = std::find_if(pins.begin(), pins.end(), [&old](const JobPin& pin) {
@@ -389,7 +453,7 @@ void LayoutStage::take(const QString& what, const Result<Plan>& changed,
     pins.push_back(pinFor(from, sheet));
   }
   say({});
-  document().editPins(what, std::move(pins), std::make_shared<const Plan>(changed.value()));
+  session().editPins(what, std::move(pins), std::make_shared<const Plan>(changed.value()));
 }
 
 }  // namespace pp

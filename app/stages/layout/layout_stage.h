@@ -7,6 +7,7 @@
 #include <QProgressBar>
 #include <QPushButton>
 
+#include "app/stages/layout/cuttings_strip.h"
 #include "app/stages/layout/plan_strip.h"
 #include "app/stages/layout/sheets_view.h"
 #include "app/stages/stage.h"
@@ -16,12 +17,12 @@ namespace pp {
 class LayoutStage : public Stage {
   Q_OBJECT
  public:
-  explicit LayoutStage(Document& document, QWidget* parent = nullptr);
+  explicit LayoutStage(Session& session, QWidget* parent = nullptr);
   QString title() const override { return tr("Lay out"); }
   int openCount() const override;
   std::vector<KeyHelp> keys() const override;
   QWidget* firstFocus() override { return search_; }
-  ~LayoutStage() override { document().modes().end(this); }
+  ~LayoutStage() override { session().modes().end(this); }
 
  protected:
   void refresh() override;
@@ -29,10 +30,14 @@ class LayoutStage : public Stage {
 
  private:
   QLayout* makeTop();
+  QLayout* makeTaking();
   QWidget* makeHand();
   void followGoal();
   void followSelection();
   void followSearch();
+  void followCuttings();
+  void takeToTheSaw();
+  void giveUp(int cutting);
   QString unplacedWords() const;
   QString boundWords() const;
 
@@ -48,10 +53,14 @@ class LayoutStage : public Stage {
   const PlanShown& shown() const { return sheets_->shown(); }
   const Placement& placement(nest::PlacementRef at) const;
   const Part& partAt(nest::PlacementRef at) const;
+  QString nameOf(std::size_t sheet) const;
   const std::string& codeAt(nest::PlacementRef at) const;
   JobPin pinFor(nest::PlacementRef at, std::size_t sheet) const;
 
   QComboBox* goal_;
+  QPushButton* scope_;
+  QPushButton* taking_;
+  CuttingsStrip* cuttings_;
   QPushButton* search_;
   QProgressBar* progress_;
   QLabel* tries_;

@@ -5,9 +5,9 @@
 #include <QPainter>
 #include <cmath>
 
-#include "app/paint/figures.h"
-#include "app/paint/look.h"
 #include "core/nest/goals/kept.h"
+#include "pictures/paint/figures.h"
+#include "pictures/paint/look.h"
 
 namespace pp {
 namespace {

@@ -3,7 +3,7 @@
 
 #include <QWidget>
 
-#include "app/shell/document.h"
+#include "app/session/session.h"
 
 namespace pp {
 

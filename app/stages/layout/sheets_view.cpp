@@ -5,9 +5,9 @@
 #include <QPaintEvent>
 #include <QPainter>
 
-#include "app/paint/figures.h"
-#include "app/paint/look.h"
-#include "app/paint/sheet_picture.h"
+#include "pictures/paint/figures.h"
+#include "pictures/paint/look.h"
+#include "pictures/paint/sheet_picture.h"
 
 namespace pp {
 namespace {
@@ -20,7 +20,7 @@ SheetPicture pictureOf(const PlanShown& shown, std::size_t sheet) {
   out.parts = shown.parts.get();
   out.request = shown.request.get();
   out.sheet = &shown.plan->sheets[sheet];
-  out.index = sheet;
+  out.name = sheetName(*shown.request, *shown.plan, sheet);
   return out;
 }
 

@@ -4,11 +4,10 @@
 #include <QScrollArea>
 #include <QVBoxLayout>
 
-#include "app/paint/figures.h"
-#include "app/paint/look.h"
-#include "app/paint/part_picture.h"
-#include "app/shell/field.h"
-#include "core/nest/bars.h"
+#include "app/fields/field.h"
+#include "pictures/paint/figures.h"
+#include "pictures/paint/look.h"
+#include "pictures/paint/part_picture.h"
 
 namespace pp {
 namespace {
@@ -29,35 +28,37 @@ LengthStyle raised(LengthStyle style) {
   return style;
 }
 
-// The cutting list of the bars that a lumber part is cut from.
-QString barWords(const Job& job, const std::vector<Part>& parts, const Part& part) {
-  const LengthStyle style = raised(styleOf(job));
-  std::vector<Part> mine;
-  for (const Part& one : parts)
-    if (one.lumber && one.material == part.material && one.cutWidth() == part.cutWidth())
-      mine.push_back(one);
+// The cutting list of the bars that a lumber part is cut from, as the plan has it.
+QString barWords(const PlanShown& shown, const LengthStyle& style, const Part& part) {
+  if (!shown.plan) return PartView::tr("Laying out …");
+  const NestRequest& request = *shown.request;
   QStringList out;
-  for (const nest::BarList& list : nest::barLists(job, mine)) {
+  for (const BarList& list : shown.plan->bars) {
+    const BarPart& first = request.barParts[list.parts.front()];
+    if (first.material != part.material || first.width != part.cutWidth()) continue;
     int number = 0;
-    for (const nest::Bar& bar : list.plan.bars) {
+    for (const Bar& bar : list.plan.bars) {
       QStringList cuts;
-      for (const std::size_t i : bar.cuts)
-        cuts << QStringLiteral("%1 %2").arg(qs(list.wanted[i].code),
-                                            qs(format(list.wanted[i].length, style)));
+      for (const std::size_t i : bar.cuts) {
+        const BarDemand& cut = request.barParts[list.parts[i]].wanted;
+        cuts << QStringLiteral("%1 %2").arg(qs(cut.code), qs(format(cut.length, style)));
+      }
+      const BarStock& stock = request.barStock[list.stock[bar.stock]].bar;
       out << PartView::tr("%1. %2, %3: %4; %5 left")
                  .arg(++number)
-                 .arg(qs(list.stock[bar.stock].id), qs(format(list.stock[bar.stock].length, style)),
+                 .arg(qs(stock.id), qs(format(stock.length, style)),
                       cuts.join(QStringLiteral(", ")), qs(format(bar.rest, style)));
     }
     for (const std::size_t i : list.plan.unplaced)
-      out << PartView::tr("No bar for %1").arg(qs(list.wanted[i].code));
+      out << PartView::tr("No bar for %1").arg(qs(request.barParts[list.parts[i]].wanted.code));
     out << (list.plan.proven ? PartView::tr("It cannot be done for less.")
                              : PartView::tr("Not proven to be the least."));
   }
-  return out.join(QLatin1Char('\n'));
+  return out.isEmpty() ? PartView::tr("No cutting is to be made from them.")
+                       : out.join(QLatin1Char('\n'));
 }
 
-QString wordsFor(const Job& job, const std::vector<Part>& parts, const Part& part) {
+QString wordsFor(const Job& job, const PlanShown& plan, const Part& part) {
   const LengthStyle style = raised(styleOf(job));
   const auto paragraph = [](const QString& head, const QString& body) {
     return QStringLiteral("<p style='margin:0 0 8px 0'><b>%1</b><br>%2</p>")
@@ -78,7 +79,7 @@ QString wordsFor(const Job& job, const std::vector<Part>& parts, const Part& par
                .arg(qs(format(part.blank(), style)), qs(format(part.blankWidth, style)));
   out += paragraph(PartView::tr("Cut it to"), cut);
   if (part.lumber)
-    out += paragraph(PartView::tr("The bars of this width"), barWords(job, parts, part));
+    out += paragraph(PartView::tr("The bars of this width"), barWords(plan, style, part));
   if (!part.overridden.empty())
     out += paragraph(PartView::tr("By hand, not by the rules"), qs(part.overridden));
   if (!part.note.empty()) out += paragraph(PartView::tr("Mind"), qs(part.note));
@@ -155,7 +156,7 @@ PartView::PartView(QWidget* parent) : QWidget(parent) {
 }
 
 void PartView::setPart(const std::shared_ptr<const Job>& job, const Breakdown& breakdown,
-                       const Part* part) {
+                       const PlanShown& plan, const Part* part) {
   if (part == nullptr) {
     heading_->setText(tr("Choose a part to see why it is the size it is."));
     picture_->setParts(nullptr, {});
@@ -168,7 +169,7 @@ void PartView::setPart(const std::shared_ptr<const Job>& job, const Breakdown& b
   const QString count = part->quantity > 1 ? tr("   %1 of them").arg(part->quantity) : QString();
   heading_->setText(qs(part->code + "  " + part->name) + count);
   picture_->setParts(job, std::move(shown));
-  words_->setText(wordsFor(*job, breakdown.parts, *part));
+  words_->setText(wordsFor(*job, plan, *part));
 }
 
 }  // namespace pp

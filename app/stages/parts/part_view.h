@@ -5,7 +5,7 @@
 #include <QWidget>
 #include <memory>
 
-#include "core/breakdown/breakdown.h"
+#include "app/jobs/plan_runner.h"
 
 namespace pp {
 
@@ -29,7 +29,8 @@ class PartView : public QWidget {
  public:
   explicit PartView(QWidget* parent = nullptr);
   // A part of that break-down of that job; null shows none.
-  void setPart(const std::shared_ptr<const Job>& job, const Breakdown& breakdown, const Part* part);
+  void setPart(const std::shared_ptr<const Job>& job, const Breakdown& breakdown,
+               const PlanShown& plan, const Part* part);
 
  private:
   QLabel* heading_;

@@ -2,8 +2,8 @@
 
 #include <algorithm>
 
-#include "app/paint/figures.h"
-#include "app/paint/look.h"
+#include "pictures/paint/figures.h"
+#include "pictures/paint/look.h"
 
 namespace pp {
 namespace {

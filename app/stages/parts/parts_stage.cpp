@@ -8,17 +8,17 @@
 
 #include "app/grid/columns.h"
 #include "app/grid/grid_table.h"
-#include "app/paint/figures.h"
-#include "app/paint/look.h"
 #include "core/breakdown/overrides.h"
 #include "core/formats/exchange.h"
 #include "core/formats/file.h"
 #include "core/formats/lists_csv.h"
 #include "core/length/parse.h"
+#include "pictures/paint/figures.h"
+#include "pictures/paint/look.h"
 
 namespace pp {
 
-PartsStage::PartsStage(Document& document, QWidget* parent) : Stage(document, parent) {
+PartsStage::PartsStage(Session& session, QWidget* parent) : Stage(session, parent) {
   auto* row = new QHBoxLayout(this);
   row->setContentsMargins(0, 0, 0, 0);
   row->setSpacing(12);
@@ -88,7 +88,7 @@ PartsStage::PartsStage(Document& document, QWidget* parent) : Stage(document, pa
   left->addLayout(byHand);
   loose_ = makeGridTable(tr("Parts added by hand"),
                          new GridModel(
-                             document, tr("part"), looseColumns(),
+                             session, tr("part"), looseColumns(),
                              [](const Job& job) { return job.loose.size(); }, this));
   loose_->setFixedHeight(146);
   left->addWidget(loose_);
@@ -104,8 +104,8 @@ PartsStage::PartsStage(Document& document, QWidget* parent) : Stage(document, pa
   row->addWidget(part_);
   connect(table_->selectionModel(), &QItemSelectionModel::currentRowChanged, this,
           [this](const QModelIndex& current) { choose(current.row()); });
-  connect(&document, &Document::changed, this, &PartsStage::stale);
-  connect(&document, &Document::selectionChanged, this, &PartsStage::stale);
+  connect(&session, &Session::changed, this, &PartsStage::stale);
+  connect(&session.pointing(), &Pointing::selectionChanged, this, &PartsStage::stale);
 }
 
 std::vector<KeyHelp> PartsStage::keys() const {
@@ -116,9 +116,9 @@ std::vector<KeyHelp> PartsStage::keys() const {
 }
 
 void PartsStage::refresh() {
-  if (model_->breakdown() == document().breakdownValue()) return followSelection();
-  model_->setParts(document().jobValue(), document().breakdownValue());
-  loose_->setVisible(!document().job().loose.empty());
+  if (model_->breakdown() == session().breakdownValue()) return followSelection();
+  model_->setParts(session().jobValue(), session().breakdownValue());
+  loose_->setVisible(!session().job().loose.empty());
   arrange();
 }
 
@@ -150,19 +150,19 @@ void PartsStage::arrange() {
 }
 
 void PartsStage::followSelection() {
-  int row = model_->rowOf(document().selection().part);
+  int row = model_->rowOf(session().pointing().selection().part);
   if (row < 0) row = model_->rowCount() > 1 ? 1 : -1;
   if (row < 0) return showPart(nullptr);
   // Choosing a part for want of another is nobody's selection.
-  const QSignalBlocker quiet(document().selection().part.empty() ? table_->selectionModel()
-                                                                 : nullptr);
+  const QSignalBlocker quiet(
+      session().pointing().selection().part.empty() ? table_->selectionModel() : nullptr);
   if (table_->currentIndex().row() != row) table_->selectRow(row);
   showPart(model_->partAt(row));
   table_->viewport()->update();
 }
 
 void PartsStage::showPart(const Part* part) {
-  part_->setPart(model_->job(), *model_->breakdown(), part);
+  part_->setPart(model_->job(), *model_->breakdown(), session().plans().shown(), part);
 }
 
 QWidget* PartsStage::makeOverride() {
@@ -206,8 +206,8 @@ void PartsStage::beginOverride() {
   const Part* part = model_->partAt(table_->currentIndex().row());
   if (part == nullptr) return;
   PartOverride known;
-  if (const PartOverride* made = overrideOf(document().job(), *part)) known = *made;
-  const LengthStyle style = document().style();
+  if (const PartOverride* made = overrideOf(session().job(), *part)) known = *made;
+  const LengthStyle style = session().style();
   lengthByHand_->setText(known.length ? typed(*known.length, style) : QString());
   widthByHand_->setText(known.width ? typed(*known.width, style) : QString());
   lengthByHand_->setPlaceholderText(typed(part->length.total(), style));
@@ -216,7 +216,7 @@ void PartsStage::beginOverride() {
   bandingByHand_->clear();
   bandingByHand_->addItems({tr("banding as ruled"), tr("no banding")});
   int chosen = known.banding ? 1 : 0;
-  for (const Banding& banding : document().job().bandings) {
+  for (const Banding& banding : session().job().bandings) {
     if (known.banding && *known.banding == banding.id) chosen = bandingByHand_->count();
     bandingByHand_->addItem(qs(banding.name), qs(banding.id));
   }
@@ -233,7 +233,7 @@ void PartsStage::applyOverride() {
   made.why = why_->text().trimmed().toStdString();
   const auto size = [this](const QLineEdit* field, std::optional<Length>& into) -> Problems {
     if (field->text().trimmed().isEmpty()) return {};
-    const auto length = parseExpression(field->text().toStdString(), document().job().unit);
+    const auto length = parseExpression(field->text().toStdString(), session().job().unit);
     if (!length) return length.problems();
     into = *length;
     return {};
@@ -246,10 +246,10 @@ void PartsStage::applyOverride() {
   if (bandingByHand_->currentIndex() == 1) made.banding = std::string();
   if (bandingByHand_->currentIndex() > 1)
     made.banding = bandingByHand_->currentData().toString().toStdString();
-  Job next = document().job();
+  Job next = session().job();
   const QString code = qs(part->code);
-  setOverride(next, document().breakdown().parts, *part, made);
-  const Problems problems = document().edit(tr("change %1 by hand").arg(code), std::move(next));
+  setOverride(next, session().breakdown().parts, *part, made);
+  const Problems problems = session().edit(tr("change %1 by hand").arg(code), std::move(next));
   problem_->show(problems);
   if (problems.empty()) {
     override_->hide();
@@ -262,22 +262,22 @@ void PartsStage::dropOverride() {
   override_->hide();
   table_->setFocus();
   if (part == nullptr) return;
-  Job next = document().job();
+  Job next = session().job();
   const QString code = qs(part->code);
   pp::dropOverride(next, *part);
-  problem_->show(document().edit(tr("%1 as ruled").arg(code), std::move(next)));
+  problem_->show(session().edit(tr("%1 as ruled").arg(code), std::move(next)));
 }
 
 // The way back from a part to where it came from.
 void PartsStage::showOpening() {
   const Part* part = model_->partAt(table_->currentIndex().row());
   if (part == nullptr) return;
-  const Assembly* of = findAssembly(document().job(), part->assembly);
+  const Assembly* of = findAssembly(session().job(), part->assembly);
   if (of == nullptr)
     return problem_->show({{{}, 0, {}, "a part added by hand", "a part of an assembly"}});
   Selection selection{part->assembly, std::nullopt, part->code};
   if (of->isCarcass() && !part->opening.empty()) selection.opening = part->opening;
-  document().select(std::move(selection));
+  session().pointing().select(std::move(selection));
   emit showDrawing();
 }
 
@@ -290,11 +290,11 @@ void PartsStage::readCsv() {
 bool PartsStage::readCsvFile(const QString& path) {
   const auto text = readFile(path.toStdString());
   if (!text) return problem_->show(text.problems()), false;
-  const auto boards = readLooseBoards(path.toStdString(), text.value(), document().job());
+  const auto boards = readLooseBoards(path.toStdString(), text.value(), session().job());
   if (!boards) return problem_->show(boards.problems()), false;
-  Job next = document().job();
+  Job next = session().job();
   next.loose.append(boards->begin(), boards->end());
-  const Problems problems = document().edit(tr("read a parts list"), std::move(next));
+  const Problems problems = session().edit(tr("read a parts list"), std::move(next));
   problem_->show(problems);
   return problems.empty();
 }
@@ -307,13 +307,13 @@ void PartsStage::writeCsv() {
 
 bool PartsStage::writeCsvFile(const QString& path) {
   const auto problem =
-      writeFile(path.toStdString(), writeParts(document().job(), document().breakdown().parts));
+      writeFile(path.toStdString(), writeParts(session().job(), session().breakdown().parts));
   problem_->show(problem ? Problems{*problem} : Problems{});
   return !problem;
 }
 
 void PartsStage::addLoose() {
-  Job next = document().job();
+  Job next = session().job();
   if (next.materials.empty())
     return problem_->show({{{}, 0, {}, "no material in the rack", "one to cut the part from"}});
   LooseBoard board;
@@ -322,7 +322,7 @@ void PartsStage::addLoose() {
   board.length = Length::mm(600);
   board.width = Length::mm(300);
   next.loose.push_back(board);
-  problem_->show(document().edit(tr("add a part"), std::move(next)));
+  problem_->show(session().edit(tr("add a part"), std::move(next)));
   loose_->setCurrentIndex(loose_->model()->index(loose_->model()->rowCount() - 1, 0));
   loose_->setFocus();
 }
@@ -330,19 +330,19 @@ void PartsStage::addLoose() {
 void PartsStage::removeLoose() {
   const int row = loose_->currentIndex().row();
   if (row < 0) return;
-  Job next = document().job();
+  Job next = session().job();
   next.loose.erase(static_cast<std::size_t>(row));
-  problem_->show(document().edit(tr("remove a part"), std::move(next)));
+  problem_->show(session().edit(tr("remove a part"), std::move(next)));
 }
 
 void PartsStage::choose(int row) {
   const Part* part = model_->partAt(row);
   if (part == nullptr) return;  // a heading keeps what is shown
   showPart(part);
-  document().measure(tr("length of %1").arg(qs(part->code)), part->length.total());
-  if (document().selection().part == part->code) return;
+  session().pointing().measure(tr("length of %1").arg(qs(part->code)), part->length.total());
+  if (session().pointing().selection().part == part->code) return;
   Selection selection{part->assembly, std::nullopt, part->code};
-  document().select(std::move(selection));
+  session().pointing().select(std::move(selection));
 }
 
 }  // namespace pp

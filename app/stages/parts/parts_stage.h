@@ -6,7 +6,7 @@
 #include <QLineEdit>
 #include <QTableView>
 
-#include "app/shell/field.h"
+#include "app/fields/field.h"
 #include "app/stages/parts/part_view.h"
 #include "app/stages/parts/parts_model.h"
 #include "app/stages/stage.h"
@@ -16,7 +16,7 @@ namespace pp {
 class PartsStage : public Stage {
   Q_OBJECT
  public:
-  explicit PartsStage(Document& document, QWidget* parent = nullptr);
+  explicit PartsStage(Session& session, QWidget* parent = nullptr);
   QString title() const override { return tr("Parts"); }
   std::vector<KeyHelp> keys() const override;
   QWidget* firstFocus() override { return table_; }

@@ -7,8 +7,8 @@
 
 #include "app/grid/columns.h"
 #include "app/grid/grid_table.h"
-#include "app/paint/figures.h"
-#include "app/paint/look.h"
+#include "pictures/paint/figures.h"
+#include "pictures/paint/look.h"
 
 namespace pp {
 namespace {
@@ -31,7 +31,7 @@ QPushButton* button(const QString& words, const QString& name) {
 
 }  // namespace
 
-RackStage::RackStage(Document& document, QWidget* parent) : Stage(document, parent) {
+RackStage::RackStage(Session& session, QWidget* parent) : Stage(session, parent) {
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(0, 10, 12, 8);
   column->setSpacing(8);
@@ -41,7 +41,7 @@ RackStage::RackStage(Document& document, QWidget* parent) : Stage(document, pare
                            {moreMaterial, lessMaterial}));
   materials_ = makeGridTable(tr("Materials"),
                              new GridModel(
-                                 document, tr("material"), materialColumns(),
+                                 session, tr("material"), materialColumns(),
                                  [](const Job& job) { return job.materials.size(); }, this));
   column->addWidget(materials_, 4);
   auto* moreSheets = button(tr("Add sheet"), tr("Add sheet"));
@@ -50,7 +50,7 @@ RackStage::RackStage(Document& document, QWidget* parent) : Stage(document, pare
   column->addLayout(header(tr("Sheets and offcuts"), {moreSheets, moreOffcuts, lessStock}));
   stock_ = makeGridTable(tr("Sheets and offcuts"),
                          new GridModel(
-                             document, tr("rack"), stockColumns(),
+                             session, tr("rack"), stockColumns(),
                              [](const Job& job) { return job.stock.size(); }, this));
   column->addWidget(stock_, 5);
   changes_ = new Label;
@@ -59,7 +59,7 @@ RackStage::RackStage(Document& document, QWidget* parent) : Stage(document, pare
   changes_->setWordWrap(true);
   changes_->hide();
   column->addWidget(changes_);
-  connect(&document, &Document::changed, this, &RackStage::stale);
+  connect(&session, &Session::changed, this, &RackStage::stale);
   auto* below = new QHBoxLayout;
   auto* saws = new QVBoxLayout;
   below->addLayout(saws, 55);
@@ -69,11 +69,11 @@ RackStage::RackStage(Document& document, QWidget* parent) : Stage(document, pare
   saws->addLayout(header(tr("Saws, first to last; 0: no limit"), {moreSaws, lessSaws}));
   machines_ = makeGridTable(tr("The saws"),
                             new GridModel(
-                                document, tr("saw"), machineColumns(),
+                                session, tr("saw"), machineColumns(),
                                 [](const Job& job) { return job.shop.machines.size(); }, this));
   machines_->setFixedHeight(kLowTable);
   saws->addWidget(machines_);
-  supplies_ = new Supplies(document);
+  supplies_ = new Supplies(session);
   below->addWidget(supplies_, 58);
   connect(moreSaws, &QPushButton::clicked, this, &RackStage::addMachine);
   connect(lessSaws, &QPushButton::clicked, this, &RackStage::removeMachine);
@@ -82,7 +82,7 @@ RackStage::RackStage(Document& document, QWidget* parent) : Stage(document, pare
   saw_ = makeGridTable(
       tr("How the shop saws"),
       new GridModel(
-          document, tr("saw"), sawColumns(), [](const Job&) { return std::size_t{1}; }, this));
+          session, tr("saw"), sawColumns(), [](const Job&) { return std::size_t{1}; }, this));
   saw_->setFixedHeight(62);
   column->addWidget(saw_);
   problem_ = new ProblemLine;
@@ -105,9 +105,9 @@ std::vector<KeyHelp> RackStage::keys() const {
 
 std::string RackStage::freeMark(const std::string& stem) const {
   const auto taken = [this](const std::string& mark) {
-    return std::any_of(document().job().stock.begin(), document().job().stock.end(),
+    return std::any_of(session().job().stock.begin(), session().job().stock.end(),
                        [&](const StockPiece& piece) { return piece.mark == mark; }) ||
-           findMaterial(document().job(), mark) != nullptr;
+           findMaterial(session().job(), mark) != nullptr;
   };
   for (int n = 1;; ++n)
     if (std::string mark = stem + std::to_string(n); !taken(mark)) return mark;
@@ -115,7 +115,7 @@ std::string RackStage::freeMark(const std::string& stem) const {
 
 // After a change here: which parts are another size now, and from what to what.
 void RackStage::refresh() {
-  const auto before = std::exchange(last_, document().breakdownValue());
+  const auto before = std::exchange(last_, session().breakdownValue());
   // What changed while another stage was shown was not changed here.
   const std::vector<PartChange> changes = std::exchange(seen_, true) && before != last_
                                               ? changedParts(before->parts, last_->parts)
@@ -123,7 +123,7 @@ void RackStage::refresh() {
   changes_->setVisible(!changes.empty());
   if (changes.empty()) return;
   constexpr std::size_t kShown = 3;
-  const LengthStyle style = document().style();
+  const LengthStyle style = session().style();
   QStringList words;
   for (const PartChange& one : changes)
     words << tr("%1 %2: %3 → %4")
@@ -145,38 +145,38 @@ void RackStage::hideEvent(QHideEvent* event) {
 }
 
 void RackStage::addMachine() {
-  Job next = document().job();
+  Job next = session().job();
   Machine machine;
   machine.name = tr("saw %1").arg(next.shop.machines.size() + 1).toStdString();
   next.shop.machines.push_back(machine);
-  problem_->show(document().edit(tr("add a saw"), std::move(next)));
+  problem_->show(session().edit(tr("add a saw"), std::move(next)));
 }
 
 void RackStage::removeMachine() {
   const int row = machines_->currentIndex().row();
   if (row < 0) return;
-  Job next = document().job();
+  Job next = session().job();
   next.shop.machines.erase(next.shop.machines.begin() + row);
-  problem_->show(document().edit(tr("remove a saw"), std::move(next)));
+  problem_->show(session().edit(tr("remove a saw"), std::move(next)));
 }
 
 void RackStage::addMaterial() {
-  Job next = document().job();
+  Job next = session().job();
   Material material;
   material.id = "material-" + std::to_string(++next.lastId);
   material.name = tr("plywood").toStdString();
   material.nominal = material.measured = Length::mm(18);
   next.materials.push_back(material);
-  problem_->show(document().edit(tr("add a material"), std::move(next)));
+  problem_->show(session().edit(tr("add a material"), std::move(next)));
 }
 
 void RackStage::removeMaterial() {
   const int row = materials_->currentIndex().row();
   if (row < 0) return;
-  Job next = document().job();
+  Job next = session().job();
   const std::string name = next.materials[static_cast<std::size_t>(row)].name;
   next.materials.erase(next.materials.begin() + row);
-  if (!document().edit(tr("remove a material"), std::move(next)).empty())
+  if (!session().edit(tr("remove a material"), std::move(next)).empty())
     problem_->show({{{},
                      0,
                      {},
@@ -185,7 +185,7 @@ void RackStage::removeMaterial() {
 }
 
 void RackStage::addStock(StockKind kind) {
-  Job next = document().job();
+  Job next = session().job();
   if (next.materials.empty())
     return problem_->show({{{}, 0, {}, "no material", "one to add a sheet of"}});
   StockPiece piece;
@@ -197,16 +197,16 @@ void RackStage::addStock(StockKind kind) {
   piece.width = sheet ? Length::mm(1220) : Length::mm(300);
   if (!sheet) piece.quantity = 1;
   next.stock.push_back(piece);
-  problem_->show(document().edit(sheet ? tr("add a sheet") : tr("add an offcut"), std::move(next)));
+  problem_->show(session().edit(sheet ? tr("add a sheet") : tr("add an offcut"), std::move(next)));
   stock_->setCurrentIndex(stock_->model()->index(stock_->model()->rowCount() - 1, 0));
 }
 
 void RackStage::removeStock() {
   const int row = stock_->currentIndex().row();
   if (row < 0) return;
-  Job next = document().job();
+  Job next = session().job();
   next.stock.erase(static_cast<std::size_t>(row));
-  problem_->show(document().edit(tr("take out of the rack"), std::move(next)));
+  problem_->show(session().edit(tr("take out of the rack"), std::move(next)));
 }
 
 }  // namespace pp

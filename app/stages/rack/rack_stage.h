@@ -5,8 +5,8 @@
 #include <QLabel>
 #include <QTableView>
 
+#include "app/fields/field.h"
 #include "app/grid/grid_model.h"
-#include "app/shell/field.h"
 #include "app/stages/rack/supplies.h"
 #include "app/stages/stage.h"
 
@@ -15,7 +15,7 @@ namespace pp {
 class RackStage : public Stage {
   Q_OBJECT
  public:
-  explicit RackStage(Document& document, QWidget* parent = nullptr);
+  explicit RackStage(Session& session, QWidget* parent = nullptr);
   QString title() const override { return tr("Rack"); }
   std::vector<KeyHelp> keys() const override;
   QWidget* firstFocus() override { return stock_; }

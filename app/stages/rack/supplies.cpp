@@ -28,7 +28,7 @@ void eraseRow(std::vector<Row>& rows, std::size_t row) {
 
 }  // namespace
 
-Supplies::Supplies(Document& document, QWidget* parent) : QWidget(parent), document_(document) {
+Supplies::Supplies(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(8);
@@ -97,7 +97,7 @@ Supplies::Supplies(Document& document, QWidget* parent) : QWidget(parent), docum
 
 void Supplies::addKind(const QString& name, std::vector<GridColumn> columns,
                        std::function<std::size_t(const Job&)> rows, Kind kind) {
-  auto* model = new GridModel(document_, name.toLower(), std::move(columns), std::move(rows), this);
+  auto* model = new GridModel(session_, name.toLower(), std::move(columns), std::move(rows), this);
   connect(model, &GridModel::refused, this, &Supplies::refused);
   kind.table = makeGridTable(name, model);
   tables_->addWidget(kind.table);
@@ -119,9 +119,9 @@ void Supplies::show(std::size_t kind) {
 
 void Supplies::add() {
   const Kind& kind = kinds_[shown_];
-  Job next = document_.job();
+  Job next = session_.job();
   kind.add(next);
-  emit refused(document_.edit(kind.addWhat, std::move(next)));
+  emit refused(session_.edit(kind.addWhat, std::move(next)));
   kind.table->setCurrentIndex(kind.table->model()->index(kind.table->model()->rowCount() - 1, 0));
 }
 
@@ -129,9 +129,9 @@ void Supplies::remove() {
   const Kind& kind = kinds_[shown_];
   const int row = kind.table->currentIndex().row();
   if (row < 0) return;
-  Job next = document_.job();
+  Job next = session_.job();
   kind.remove(next, static_cast<std::size_t>(row));
-  emit refused(document_.edit(kind.removeWhat, std::move(next)));
+  emit refused(session_.edit(kind.removeWhat, std::move(next)));
 }
 
 void Supplies::readSlidesCsv() {
@@ -141,18 +141,18 @@ void Supplies::readSlidesCsv() {
 
 bool Supplies::readSlidesFile(const QString& path) {
   const auto text = readFile(path.toStdString());
-  auto slides = text ? readSlides(path.toStdString(), text.value(), document_.job().unit)
+  auto slides = text ? readSlides(path.toStdString(), text.value(), session_.job().unit)
                      : Result<std::vector<Slide>>(text.problems());
   if (!slides) {
     emit refused(slides.problems());
     return false;
   }
-  Job next = document_.job();
+  Job next = session_.job();
   for (Slide& slide : slides.value())
     for (const Slide& known : next.slides)
       if (known.name == slide.name) slide.id = known.id;  // the same one, with what is new of it
   next.slides = std::move(slides).value();
-  const Problems problems = document_.edit(tr("read slides"), std::move(next));
+  const Problems problems = session_.edit(tr("read slides"), std::move(next));
   emit refused(problems);
   return problems.empty();
 }
@@ -164,7 +164,7 @@ void Supplies::writeSlidesCsv() {
 }
 
 bool Supplies::writeSlidesFile(const QString& path) {
-  const auto problem = writeFile(path.toStdString(), writeSlides(document_.job().slides));
+  const auto problem = writeFile(path.toStdString(), writeSlides(session_.job().slides));
   emit refused(problem ? Problems{*problem} : Problems{});
   return !problem;
 }

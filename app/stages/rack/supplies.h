@@ -19,7 +19,7 @@ inline constexpr int kLowTable = 122;
 class Supplies : public QWidget {
   Q_OBJECT
  public:
-  explicit Supplies(Document& document, QWidget* parent = nullptr);
+  explicit Supplies(Session& session, QWidget* parent = nullptr);
 
   // Takes the slides of a list in the place of those there are, or says what is wrong with it.
   bool readSlidesFile(const QString& path);
@@ -44,7 +44,7 @@ class Supplies : public QWidget {
   void readSlidesCsv();
   void writeSlidesCsv();
 
-  Document& document_;
+  Session& session_;
   std::vector<Kind> kinds_;
   std::size_t shown_ = 0;
   QHBoxLayout* head_;

@@ -19,6 +19,7 @@ class Opened {
  public:
   Opened(const NestRequest& request, const Plan& plan)
       : request_(request), plan_(plan), grouped_(group(request)) {
+    grouped_.bars = plan.bars;
     for (const Group& group : grouped_.groups) {
       arrangements_.push_back(arrangementOf(request, group, plan));
       sheets_.push_back(sheetsOf(request, group, plan));
@@ -73,10 +74,6 @@ class Opened {
   std::vector<std::vector<std::size_t>> sheets_;  // of the plan, per arrangement's sheet
 };
 
-std::string mm(Nm nm) {
-  return formatMm(Length::nm(nm)) + " mm";
-}
-
 // Puts a block where a leaf was taken out, or else anywhere on the sheet.
 bool place(const Group& group, SlackTree& tree, int block) {
   std::vector<SlackTree> one = {tree};
@@ -90,7 +87,8 @@ bool place(const Group& group, SlackTree& tree, int block) {
 }
 
 // Why a block does not go on the tree as it is: what the best spot lacks.
-std::string lacking(const Group& group, const SlackTree& tree, int block) {
+std::string lacking(const NestRequest& request, const Group& group, const SlackTree& tree,
+                    int block) {
   const Block& what = group.blocks[static_cast<std::size_t>(block)];
   if (!what.mayLieOn(tree.stock()))
     return "it is pinned to another sheet or has to come from one lot";
@@ -111,9 +109,10 @@ std::string lacking(const Group& group, const SlackTree& tree, int block) {
   }
   if (!any) return "no room is left there";
   if (bestW > 0 && bestH > 0)
-    return fmt::format("the best room there is {} too short and {} too narrow", mm(bestW),
-                       mm(bestH));
-  return fmt::format("the best room there is {} too {}", mm(bestW > 0 ? bestW : bestH),
+    return fmt::format("the best room there is {} too short and {} too narrow",
+                       said(request, Length::nm(bestW)), said(request, Length::nm(bestH)));
+  return fmt::format("the best room there is {} too {}",
+                     said(request, Length::nm(bestW > 0 ? bestW : bestH)),
                      bestW > 0 ? "short" : "narrow");
 }
 
@@ -127,16 +126,19 @@ Result<Plan> moved(const NestRequest& request, const Plan& plan, PlacementRef fr
   if (!source || !target) return no("a sheet with pinned places is changed by moving the pins");
   const std::string name = opened.part(from).code;
   if (source->first != target->first)
-    return no(fmt::format("S{} is of another material or thickness than {}", toSheet + 1, name));
-  if (from.sheet == toSheet) return no(fmt::format("{} lies on S{} already", name, toSheet + 1));
+    return no(fmt::format("{} is of another material or thickness than {}",
+                          sheetName(request, plan, toSheet), name));
+  if (from.sheet == toSheet)
+    return no(fmt::format("{} lies on {} already", name, sheetName(request, plan, toSheet)));
   const auto leaf = opened.leafOf(from, *source);
-  if (!leaf) return no(fmt::format("{} is not on S{} any more", name, from.sheet + 1));
+  if (!leaf)
+    return no(fmt::format("{} is not on {} any more", name, sheetName(request, plan, from.sheet)));
   const int block = opened.tree(*source).node(*leaf).block;
   const Group& group = opened.groupAt(source->first);
   opened.tree(*source).remove(*leaf);
   if (!place(group, opened.tree(*target), block))
-    return no(fmt::format("{} does not go on S{}: {}", name, toSheet + 1,
-                          lacking(group, opened.tree(*target), block)));
+    return no(fmt::format("{} does not go on {}: {}", name, sheetName(request, plan, toSheet),
+                          lacking(request, group, opened.tree(*target), block)));
   return opened.close();
 }
 
@@ -160,11 +162,11 @@ Result<Plan> swapped(const NestRequest& request, const Plan& plan, PlacementRef 
   opened.tree(*at).remove(*leafA);
   opened.tree(*bt).remove(*leafB);
   if (!place(group, opened.tree(*bt), blockA))
-    return no(fmt::format("{} does not go on S{}: {}", nameA, b.sheet + 1,
-                          lacking(group, opened.tree(*bt), blockA)));
+    return no(fmt::format("{} does not go on {}: {}", nameA, sheetName(request, plan, b.sheet),
+                          lacking(request, group, opened.tree(*bt), blockA)));
   if (!place(group, opened.tree(*at), blockB))
-    return no(fmt::format("{} does not go on S{}: {}", nameB, a.sheet + 1,
-                          lacking(group, opened.tree(*at), blockB)));
+    return no(fmt::format("{} does not go on {}: {}", nameB, sheetName(request, plan, a.sheet),
+                          lacking(request, group, opened.tree(*at), blockB)));
   return opened.close();
 }
 

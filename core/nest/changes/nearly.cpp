@@ -15,6 +15,7 @@ NestRequest only(const NestRequest& request, const std::set<std::string>& materi
                  Length thickness) {
   NestRequest out = request;
   out.parts.clear();
+  out.barParts.clear();
   out.goal = Goal::Cost;
   std::map<std::size_t, std::size_t> at;
   for (std::size_t i = 0; i < request.parts.size(); ++i) {

@@ -1,0 +1,70 @@
+#include "app/session/floor_desk.h"
+
+#include <QDateTime>
+#include <utility>
+
+#include "core/formats/file.h"
+
+namespace pp {
+
+QStringList FloorDesk::begin(Record record, const QString& path, const std::string& job,
+                             bool toRead) {
+  record_ = std::move(record);
+  journal_.reset();
+  QStringList out;
+  if (!path.isEmpty()) {
+    const std::string name = journalOf(path.toStdString());
+    std::vector<Event> events;
+    if (toRead) {
+      if (const auto text = readFile(name))
+        if (auto read = readJournal(name, text.value(), job))
+          events = std::move(read.value().events);
+    } else {
+      journal_.emplace(name, job);
+      Journal::Left left = journal_->takeUp();
+      events = std::move(left.events);
+      for (const std::string& words : left.said) out << QString::fromStdString(words);
+    }
+    if (const auto problem = fold(name, events, record_.events))
+      out << QString::fromStdString(describe(*problem));
+  }
+  follow();
+  return out;
+}
+
+void FloorDesk::saved(Record record, const QString& path, const std::string& job) {
+  record_ = std::move(record);
+  journal_.emplace(journalOf(path.toStdString()), job);
+  // Events that stay in the journal are those the file has: taking them up again changes nothing.
+  (void)journal_->clear();
+  follow();
+}
+
+std::optional<Problem> FloorDesk::note(Event event) {
+  const QDateTime now = QDateTime::currentDateTime();
+  event.time = now.toMSecsSinceEpoch();
+  constexpr int kSecondsPerMinute = 60;
+  event.offset = now.offsetFromUtc() / kSecondsPerMinute;
+  event = following(record_.events, std::move(event));
+  if (!journal_) return Problem{{}, 0, {}, "a job without a file", "one that is saved"};
+  if (auto problem = journal_->append(event)) return problem;
+  record_.events.push_back(std::move(event));
+  follow();
+  return std::nullopt;
+}
+
+void FloorDesk::reservePrinted(const Job& job) {
+  reserve(record_, job, Carried::OnPaper);
+}
+
+void FloorDesk::setScope(Scope scope) {
+  record_.scope = std::move(scope);
+  emit changed();
+}
+
+void FloorDesk::follow() {
+  progress_ = floor::progress(record_.cuttings, record_.events);
+  emit changed();
+}
+
+}  // namespace pp

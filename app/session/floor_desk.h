@@ -1,0 +1,47 @@
+// What was taken to the saw and what happened since: the record half of the job's file, and the
+// journal that has every event before anything shows it.
+#pragma once
+
+#include <QObject>
+#include <QStringList>
+
+#include "core/floor/open_parts.h"
+#include "core/formats/journal.h"
+
+namespace pp {
+
+class FloorDesk : public QObject {
+  Q_OBJECT
+ public:
+  using QObject::QObject;
+
+  const Record& record() const { return record_; }
+  const floor::Progress& progress() const { return progress_; }
+
+  // The record of a job of that file, or of none. What its journal has beyond it is taken up, and
+  // what of that is lost is returned in words. A job that is opened to read leaves the journal as
+  // it is.
+  QStringList begin(Record record, const QString& path, const std::string& job, bool toRead);
+  // The record was written, as it is given, to that file; its journal is emptied.
+  void saved(Record record, const QString& path, const std::string& job);
+
+  // On the disk, then shown. A problem where the disk refuses: nothing happened then.
+  std::optional<Problem> note(Event event);
+
+  // What was printed carries the codes it shows for good.
+  void reservePrinted(const Job& job);
+  // What Lay out plans.
+  void setScope(Scope scope);
+
+ signals:
+  void changed();
+
+ private:
+  void follow();
+
+  Record record_;
+  floor::Progress progress_;
+  std::optional<Journal> journal_;
+};
+
+}  // namespace pp

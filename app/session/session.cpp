@@ -1,0 +1,355 @@
+#include "app/session/session.h"
+
+#include <QFile>
+#include <QRandomGenerator>
+#include <algorithm>
+#include <utility>
+
+#include "app/words/problem_words.h"
+#include "core/breakdown/settle.h"
+#include "core/formats/file.h"
+#include "core/formats/job_json.h"
+#include "core/job/ids.h"
+#include "pictures/paint/figures.h"
+
+namespace pp {
+namespace {
+
+Job emptyJob() {
+  Job job;
+  job.name = "New job";
+  job.materials = {{"birch-18", "birch", Length::mm(18), Length::mm(18), true, Tone::Birch, 650},
+                   {"birch-12", "birch", Length::mm(12), Length::mm(12), true, Tone::Birch, 650},
+                   {"birch-6", "birch", Length::mm(6), Length::mm(6), true, Tone::Birch, 650}};
+  job.bandings = {{"iron-on", "birch iron-on", Length::um(600), Length::mm(22), Money::whole(11),
+                   Length::mm(50'000), false}};
+  for (const Material& material : job.materials) {
+    StockPiece sheet;
+    sheet.mark = material.id + " sheet";
+    sheet.material = material.id;
+    sheet.length = Length::mm(2440);
+    sheet.width = Length::mm(1220);
+    sheet.price = Money::whole(material.nominal.inNm() / 400'000);
+    job.stock.push_back(sheet);
+  }
+  for (const int length : {350, 400, 450, 500})
+    job.slides.push_back({"side slide " + std::to_string(length), Length::mm(length)});
+  return job;
+}
+
+// Sixteen hexadecimal digits that no other job has.
+std::string newJobId() {
+  return QString::number(QRandomGenerator::system()->generate64(), 16)
+      .rightJustified(16, QLatin1Char('0'))
+      .toStdString();
+}
+
+QString lostWords(const Lost& lost) {
+  QStringList words;
+  if (!lost.overrides.empty())
+    words << counted(std::ssize(lost.overrides), QObject::tr("choice made by hand"),
+                     QObject::tr("choices made by hand"));
+  if (!lost.pins.empty())
+    words << counted(std::ssize(lost.pins), QObject::tr("pin"), QObject::tr("pins"));
+  return QObject::tr("%1 went with it; undo brings all back.")
+      .arg(words.join(QObject::tr(" and ")));
+}
+
+}  // namespace
+
+Session::Session(QObject* parent)
+    : QObject(parent), history_(std::make_shared<const Job>(emptyJob())) {
+  connect(&plans_, &PlanDesk::another, this, [this] { modes_.planChanged(); });
+  connect(&plans_, &PlanDesk::findingsChanged, this, [this] {
+    mergeFindings();
+    emit findingsChanged();
+  });
+  connect(&pointing_, &Pointing::selectionChanged, this, [this] { modes_.selectionChanged(); });
+  openNew();
+}
+
+Problems Session::edit(const QString& what, Job next) {
+  if (next == job()) return {};
+  if (Problems problems = changedCodes(floor_.record(), next); !problems.empty()) return problems;
+  raise(next, floor_.record());
+  auto settled = settle(next, history_.lastId());
+  if (!settled) return inWords(settled.problems(), next);
+  const Lost lost = std::move(settled.value().lost);
+  breakdown_ = std::make_shared<const Breakdown>(std::move(settled.value().breakdown));
+  history_.push(what.toStdString(), std::make_shared<const Job>(std::move(next)));
+  show();
+  if (!lost.empty()) emit said(lostWords(lost));
+  return {};
+}
+
+Problems Session::editAssembly(const QString& what, const std::string& code, Assembly assembly) {
+  Job next = job();
+  for (std::size_t i = 0; i < next.assemblies.size(); ++i) {
+    if (job().assemblies[i].code != code) continue;
+    next.assemblies[i] = std::move(assembly);
+    if (Problems problems = validate(next); !problems.empty())
+      return inWords(std::move(problems), next);
+    // A drawing that cannot be solved would leave nothing to look at: it is refused where it is
+    // typed. Drawers that do not go in are a finding instead, since the rest can still be drawn.
+    Problems unsolved;
+    for (const Trouble& trouble : breakDown(next, std::as_const(next).assemblies[i]).troubles)
+      if (!trouble.drawers) unsolved.push_back(trouble.problem);
+    if (!unsolved.empty()) return inWords(std::move(unsolved), next);
+    break;
+  }
+  return edit(what, std::move(next));
+}
+
+QString Session::undoText() const {
+  return QString::fromStdString(history_.undoText());
+}
+QString Session::redoText() const {
+  return QString::fromStdString(history_.redoText());
+}
+
+// A job of the history that has been settled before.
+void Session::showAnother() {
+  breakdown_ = std::make_shared<const Breakdown>(breakDown(job()));
+  show();
+}
+
+void Session::undo() {
+  if (!canUndo()) return;
+  history_.undo();
+  showAnother();
+}
+
+void Session::redo() {
+  if (!canRedo()) return;
+  history_.redo();
+  showAnother();
+}
+
+QString Session::title() const {
+  return qs(job().name);
+}
+
+void Session::take(Job job, Record record, const QString& path, Access access) {
+  plans_.clear();
+  raise(job, record);
+  if (job.id.empty()) job.id = newJobId();
+  giveIds(job);
+  breakdown_ = std::make_shared<const Breakdown>(breakDown(job));
+  job.codes = breakdown_->codes;
+  history_ = History(std::make_shared<const Job>(std::move(job)));
+  file_.begin(path, access == Access::ToRead);
+  const Job& now = this->job();
+  const QStringList lost = floor_.begin(std::move(record), path, now.id, access == Access::ToRead);
+  modes_.jobChanged();
+  const std::string first = now.assemblies.empty() ? std::string() : now.assemblies.front().code;
+  pointing_.select({first, std::nullopt, {}});
+  derive();
+  emit pointing_.selectionChanged();
+  if (!now.assemblies.empty())
+    pointing_.measure(tr("width of %1").arg(qs(first)), widthOf(now, now.assemblies.front()));
+  if (!lost.isEmpty()) emit said(lost.join(QLatin1Char(' ')));
+}
+
+// What the job does not have is not selected, whoever pointed at it.
+void Session::dropWhatIsGone() {
+  Selection selection = pointing_.selection();
+  if (findAssembly(job(), selection.assembly) == nullptr)
+    selection = {
+        job().assemblies.empty() ? std::string() : job().assemblies.front().code, std::nullopt, {}};
+  if (selection.opening) {
+    const Assembly* of = findAssembly(job(), selection.assembly);
+    if (of == nullptr || !of->isCarcass() ||
+        find(of->carcass().inside, *selection.opening) == nullptr)
+      selection.opening.reset();
+  }
+  pointing_.select(std::move(selection));
+}
+
+// Everything follows the job that history says is now and its break-down.
+void Session::show() {
+  modes_.jobChanged();
+  dropWhatIsGone();
+  derive();
+  emit pointing_.selectionChanged();
+  protect();
+}
+
+void Session::derive() {
+  jobFindings_ = secondLook(job(), *breakdown_);
+  followPlan(std::exchange(from_, nullptr));
+  mergeFindings();
+  emit changed();
+  emit stateChanged();
+}
+
+void Session::followPlan(std::shared_ptr<const Plan> from) {
+  plans_.follow(jobValue(),
+                floor::openRequest(job(), breakdown_->parts, floor_.record(), floor_.progress()),
+                floor_.record().plan, std::move(from));
+}
+
+// The findings of the job and of its plan together.
+void Session::mergeFindings() {
+  findings_ = jobFindings_;
+  findings_.insert(findings_.end(), plans_.findings().begin(), plans_.findings().end());
+  std::stable_sort(findings_.begin(), findings_.end(),
+                   [](const Finding& a, const Finding& b) { return a.severity < b.severity; });
+}
+
+Problems Session::editPins(const QString& what, std::vector<JobPin> pins,
+                           std::shared_ptr<const Plan> from) {
+  Job next = job();
+  next.pins = std::move(pins);
+  from_ = std::move(from);
+  const Problems problems = edit(what, std::move(next));
+  from_ = nullptr;
+  return problems;
+}
+
+bool Session::isFreeCode(const std::string& code) const {
+  return findAssembly(job(), code) == nullptr && isFree(floor_.record(), code);
+}
+
+void Session::setScope(Scope scope) {
+  if (scope == floor_.record().scope) return;
+  floor_.setScope(std::move(scope));
+  followPlan();
+  mergeFindings();
+  emit findingsChanged();
+}
+
+Problems Session::takeToTheSaw() {
+  const auto plan = plans_.isCurrent() ? plans_.shown().plan : nullptr;
+  if (!plan) return {{{}, 0, {}, "no plan of what is drawn now", "one that is laid out"}};
+  if (!plan->complete())
+    return {{{}, 0, {}, "parts without a place", "a plan that has room for all"}};
+  Record record = recordToSave();
+  reserve(record, job(), Carried::OnPaper);
+  record.cuttings.push_back(floor::frozen(record, plans_.open(), *plan));
+  const int number = record.cuttings.back().number;
+  // The next plan is of the rest.
+  record.plan.reset();
+  record.scope = {};
+  if (auto problem = file_.save(path(), job(), record)) return {*problem};
+  history_.markSaved();
+  floor_.saved(std::move(record), path(), job().id);
+  Event event;
+  event.kind = EventKind::Taken;
+  event.cutting = number;
+  // Without its event the cutting was never taken.
+  if (auto problem = floor_.note(std::move(event))) return {*problem};
+  plans_.runner().stop();
+  derive();
+  return {};
+}
+
+std::optional<Problem> Session::giveUp(int cutting) {
+  Event event;
+  event.kind = EventKind::GivenUp;
+  event.cutting = cutting;
+  if (auto problem = floor_.note(std::move(event))) return problem;
+  derive();
+  return std::nullopt;
+}
+
+Problems Session::open(const QString& path, Access access) {
+  const auto text = readFile(path.toStdString());
+  if (!text) return text.problems();
+  auto read = readJobWithRecord(path.toStdString(), text.value());
+  if (!read) return read.problems();
+  take(std::move(read.value().job), std::move(read.value().record), path, access);
+  return {};
+}
+
+Problems Session::openDemo(const QString& name) {
+  QFile file(QStringLiteral(":/demo/%1.plainpatch").arg(name));
+  if (!file.open(QIODevice::ReadOnly))
+    return {{name.toStdString(), 0, {}, "no such demo job", "log-wall or ringing-trolley"}};
+  auto job = readJob(name.toStdString(), file.readAll().toStdString());
+  if (!job) return job.problems();
+  job.value().id.clear();  // it becomes a job of its own
+  take(std::move(job).value(), {}, QString(), Access::ToEdit);
+  return {};
+}
+
+void Session::openNew() {
+  take(emptyJob(), {}, QString(), Access::ToEdit);
+}
+
+// With what a file is to have that is written now.
+Record Session::recordToSave() const {
+  Record out = floor_.record();
+  reserve(out, job());
+  if (auto plan = plans_.toKeep()) out.plan = std::move(plan);
+  // A cutting that was saved and whose event was not was never taken: its number is free.
+  while (!out.cuttings.empty() && floor_.progress().cuttings.count(out.cuttings.back().number) == 0)
+    out.cuttings.pop_back();
+  return out;
+}
+
+std::optional<Problem> Session::save(const QString& path) {
+  Record record = recordToSave();
+  if (auto problem = file_.save(path, job(), record)) return problem;
+  floor_.saved(std::move(record), path, job().id);
+  plans_.markInFile();
+  history_.markSaved();
+  emit stateChanged();
+  return std::nullopt;
+}
+
+std::optional<Problem> Session::saveAs(const QString& path, As as) {
+  const QString before = this->path();
+  if (as == As::Move || before.isEmpty()) {
+    if (auto problem = save(path)) return problem;
+    if (!before.isEmpty() && targetOf(before.toStdString()) != targetOf(path.toStdString())) {
+      QFile::remove(before);
+      QFile::remove(QString::fromStdString(journalOf(before.toStdString())));
+    }
+    return std::nullopt;
+  }
+  Job copy = job();
+  copy.id = newJobId();
+  Record record;
+  reserve(record, copy);
+  record.plan = plans_.toKeep();
+  if (auto problem = file_.save(path, copy, record)) return problem;
+  history_.setJobId(copy.id);
+  history_.markSaved();
+  floor_.saved(std::move(record), path, copy.id);
+  derive();
+  return std::nullopt;
+}
+
+void Session::keepRecord() {
+  if (isModified() || path().isEmpty() || file_.isToRead() || file_.isChangedByOthers()) return;
+  // A file of an older version is left as it is until it is saved.
+  if (!floor_.record().codes.empty() && !plans_.isInFile()) (void)save(path());
+}
+
+// After every edit; a job that is as its file has it needs no protection.
+void Session::protect() {
+  if (isModified())
+    file_.protect(jobValue());
+  else
+    file_.nothingToProtect();
+}
+
+Problems Session::recover(const Unsaved& left, Access access) {
+  auto read = JobFile::read(left);
+  if (!read) return read.problems();
+  // The record was never undone: it is as the file has it.
+  Record record;
+  if (!left.path.isEmpty())
+    if (const auto text = readFile(left.path.toStdString()))
+      if (auto file = readJobWithRecord(left.path.toStdString(), text.value()))
+        record = std::move(file.value().record);
+  take(std::move(read.value().job), std::move(record), left.path, access);
+  history_.markUnsaved();  // what was recovered is not in the file yet
+  protect();
+  file_.settle();
+  JobFile::forget(left);
+  emit stateChanged();
+  return {};
+}
+
+}  // namespace pp

@@ -1,0 +1,128 @@
+// The job that is open: one immutable value, the values before and after it, and what follows from
+// it; the desks that hold what else belongs to it. Every change of the job in the window goes
+// through edit().
+#pragma once
+
+#include <QObject>
+#include <QString>
+#include <memory>
+#include <vector>
+
+#include "app/session/floor_desk.h"
+#include "app/session/history.h"
+#include "app/session/job_file.h"
+#include "app/session/modes.h"
+#include "app/session/plan_desk.h"
+#include "app/session/pointing.h"
+#include "core/breakdown/breakdown.h"
+#include "core/secondlook/second_look.h"
+
+namespace pp {
+
+class Session : public QObject {
+  Q_OBJECT
+ public:
+  explicit Session(QObject* parent = nullptr);
+  ~Session() override = default;
+
+  const Job& job() const { return *history_.now(); }
+  std::shared_ptr<const Job> jobValue() const { return history_.now(); }
+  const Breakdown& breakdown() const { return *breakdown_; }
+  std::shared_ptr<const Breakdown> breakdownValue() const { return breakdown_; }
+  // Of the job, and of the plan where there is one; most severe first.
+  const std::vector<Finding>& findings() const { return findings_; }
+  LengthStyle style() const { return styleOf(job()); }
+
+  // Takes `next` as the job, `what` as the words for undo. Problems, and no change, when it is not
+  // valid. Taking an equal job is no edit.
+  Problems edit(const QString& what, Job next);
+  // Puts `assembly` in the place of the one with that code. As edit(), but also refuses what could
+  // then not be built.
+  Problems editAssembly(const QString& what, const std::string& code, Assembly assembly);
+
+  const History& history() const { return history_; }
+  bool canUndo() const { return history_.canUndo(); }
+  bool canRedo() const { return history_.canRedo(); }
+  QString undoText() const;
+  QString redoText() const;
+  void undo();
+  void redo();
+
+  QString path() const { return file_.path(); }
+  QString title() const;
+  bool isModified() const { return !history_.isSaved(); }
+
+  // Replaces what is open. On failure nothing changes.
+  enum class Access { ToEdit, ToRead };
+  Problems open(const QString& path, Access access = Access::ToEdit);
+  // Opens a job that ships with the program as a new, unsaved one.
+  Problems openDemo(const QString& name);
+  void openNew();
+  std::optional<Problem> save(const QString& path);
+  // Under another name: the job moves there with all that it has, and its old file goes; or what is
+  // drawn becomes a job of its own there.
+  enum class As { Move, Copy };
+  std::optional<Problem> saveAs(const QString& path, As as);
+  // Before the job is left: the plan that is shown goes into its file, where that holds the job as
+  // it is.
+  void keepRecord();
+
+  // The job's file, its lock and its autosave.
+  JobFile& file() { return file_; }
+  const JobFile& file() const { return file_; }
+  // Takes up what a session that ended badly has left, as changes that are not saved.
+  Problems recover(const Unsaved& left, Access access = Access::ToEdit);
+
+  // What the user is in the middle of.
+  Modes& modes() { return modes_; }
+  Pointing& pointing() { return pointing_; }
+  const Pointing& pointing() const { return pointing_; }
+  PlanDesk& plans() { return plans_; }
+  const PlanDesk& plans() const { return plans_; }
+  FloorDesk& floor() { return floor_; }
+  const FloorDesk& floor() const { return floor_; }
+
+  // An edit of the pins that goes on from a plan of the same parts.
+  Problems editPins(const QString& what, std::vector<JobPin> pins,
+                    std::shared_ptr<const Plan> from);
+  // Whether an assembly that is begun now may have that code.
+  bool isFreeCode(const std::string& code) const;
+
+  // What Lay out plans.
+  void setScope(Scope scope);
+  // Freezes the plan that is shown into a cutting and saves the job with it. No step that could be
+  // undone. The job has a file.
+  Problems takeToTheSaw();
+  // What of a cutting is not cut yet is not cut any more.
+  std::optional<Problem> giveUp(int cutting);
+
+ signals:
+  void changed();       // the job, its break-down and findings
+  void stateChanged();  // path, modified, undo words
+  void findingsChanged();
+  // What an edit took with it, for the user to know.
+  void said(const QString& words);
+
+ private:
+  void take(Job job, Record record, const QString& path, Access access);
+  void show();
+  void showAnother();
+  void dropWhatIsGone();
+  void derive();
+  void followPlan(std::shared_ptr<const Plan> from = {});
+  void protect();
+  void mergeFindings();
+  Record recordToSave() const;
+
+  History history_;
+  JobFile file_;
+  Modes modes_;
+  Pointing pointing_;
+  PlanDesk plans_;
+  FloorDesk floor_;
+  std::shared_ptr<const Breakdown> breakdown_ = std::make_shared<const Breakdown>();
+  std::vector<Finding> jobFindings_, findings_;
+  std::shared_ptr<const Plan> from_;  // what the next search goes on from
+};
+
+}  // namespace pp

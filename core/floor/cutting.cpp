@@ -1,0 +1,19 @@
+#include "core/floor/cutting.h"
+
+#include <algorithm>
+
+namespace pp {
+
+bool Scope::has(const Part& part) const {
+  const auto in = [](const auto& list, auto one) {
+    return list.empty() || std::find(list.begin(), list.end(), one) != list.end();
+  };
+  return in(assemblies, part.keys.front().assembly) && in(roles, part.role);
+}
+
+PieceId pieceAt(const CuttingPlan& cutting, const Placement& placement) {
+  const PartDemand& part = cutting.request.parts[placement.part];
+  return {part.code, part.number(placement.copy)};
+}
+
+}  // namespace pp

@@ -1,0 +1,33 @@
+// What Lay out plans: the parts that no cutting holds.
+#pragma once
+
+#include "core/floor/progress.h"
+#include "core/floor/record.h"
+
+namespace pp::floor {
+
+// A part of which some pieces are wanted, and the numbers these get.
+struct OpenPart {
+  Part part;  // so many as are wanted
+  std::vector<std::int64_t> numbers;
+};
+
+// Of the parts as drawn, in their order, those in the scope that no cutting holds: a cutting under
+// way holds all its pieces, one that was given up those that are cut and good. A part is known by
+// its keys, whatever has become of its size. A number that a piece has is not given again.
+std::vector<OpenPart> openParts(const std::vector<Part>& drawn, const Scope& scope,
+                                const std::vector<Cutting>& cuttings, const Progress& progress);
+
+// The parts, and the request for them, numbers and the first sheet's included.
+struct OpenRequest {
+  std::vector<Part> parts;   // of sheets, row by row those of the request
+  std::vector<Part> lumber;  // row by row those of its bars
+  NestRequest request;
+};
+OpenRequest openRequest(const Job& job, const std::vector<Part>& drawn, const Record& record,
+                        const Progress& progress);
+
+// The cutting that a complete plan of the request becomes.
+Cutting frozen(const Record& record, const OpenRequest& open, Plan plan);
+
+}  // namespace pp::floor

@@ -1,0 +1,118 @@
+#include "core/formats/event_json.h"
+
+#include <chrono>
+#include <cstdio>
+#include <cstdlib>
+#include <tuple>
+
+namespace pp {
+namespace {
+
+constexpr std::int64_t kMinute = 60'000;  // milliseconds
+constexpr std::int64_t kDay = 24 * 60 * kMinute;
+
+const Choices<EventKind>& kinds() {
+  static const Choices<EventKind> choices = {{"taken", EventKind::Taken},
+                                             {"given up", EventKind::GivenUp},
+                                             {"plan taken", EventKind::PlanTaken},
+                                             {"plan taken back", EventKind::PlanTakenBack},
+                                             {"cut made", EventKind::CutMade},
+                                             {"cut taken back", EventKind::CutTakenBack},
+                                             {"part spoiled", EventKind::PartSpoiled},
+                                             {"came out at", EventKind::CameOutAt},
+                                             {"spare", EventKind::Spare},
+                                             {"sheet measured", EventKind::SheetMeasured},
+                                             {"machined", EventKind::Machined},
+                                             {"banded", EventKind::Banded},
+                                             {"coat given", EventKind::CoatGiven},
+                                             {"step assembled", EventKind::StepAssembled},
+                                             {"went wrong", EventKind::WentWrong},
+                                             {"piece returned", EventKind::PieceReturned},
+                                             {"clock started", EventKind::ClockStarted},
+                                             {"clock stopped", EventKind::ClockStopped},
+                                             {"mishap noted", EventKind::MishapNoted}};
+  return choices;
+}
+
+// A field that is written only where it says something.
+template <class A, class T>
+void some(A& a, const char* name, T& value) {
+  if constexpr (std::is_same_v<A, JsonWriter>)
+    if (value == T{}) return;
+  a(name, value);
+}
+
+template <class A>
+void both(A& a, Event& v, std::string& time, std::string& hash) {
+  a.must("seq", v.seq);
+  a.must("time", time);
+  a.choice("kind", v.kind, kinds());
+  some(a, "cutting", v.cutting);
+  some(a, "plan", v.plan);
+  some(a, "step", v.step);
+  std::string code = v.piece ? v.piece->code : std::string();
+  std::int64_t number = v.piece ? v.piece->number : 0;
+  some(a, "code", code);
+  some(a, "number", number);
+  if (!code.empty()) v.piece = PieceId{code, number};
+  some(a, "name", v.name);
+  some(a, "length", v.length);
+  some(a, "width", v.width);
+  some(a, "thickness", v.thickness);
+  some(a, "note", v.note);
+  a.must("hash", hash);
+}
+
+}  // namespace
+
+std::string timeText(std::int64_t time, int offset) {
+  const std::int64_t local = time + offset * kMinute;
+  const std::int64_t days = local >= 0 ? local / kDay : (local - kDay + 1) / kDay;
+  const std::int64_t rest = local - days * kDay;
+  const std::chrono::year_month_day day{
+      std::chrono::sys_days(std::chrono::days(static_cast<int>(days)))};
+  return fmt::format("{:04}-{:02}-{:02}T{:02}:{:02}:{:02}.{:03}{}{:02}:{:02}",
+                     static_cast<int>(day.year()), static_cast<unsigned>(day.month()),
+                     static_cast<unsigned>(day.day()), rest / (60 * kMinute), rest / kMinute % 60,
+                     rest / 1000 % 60, rest % 1000, offset < 0 ? '-' : '+', std::abs(offset) / 60,
+                     std::abs(offset) % 60);
+}
+
+std::optional<std::pair<std::int64_t, int>> parseTime(const std::string& text) {
+  int year = 0, month = 0, day = 0, hour = 0, minute = 0, second = 0, milli = 0, east = 0, past = 0;
+  char sign = 0;
+  if (std::sscanf(text.c_str(), "%4d-%2d-%2dT%2d:%2d:%2d.%3d%c%2d:%2d", &year, &month, &day, &hour,
+                  &minute, &second, &milli, &sign, &east, &past) != 10)
+    return std::nullopt;
+  const std::chrono::year_month_day date{std::chrono::year(year),
+                                         std::chrono::month(static_cast<unsigned>(month)),
+                                         std::chrono::day(static_cast<unsigned>(day))};
+  if (!date.ok()) return std::nullopt;
+  const int offset = (sign == '-' ? -1 : 1) * (east * 60 + past);
+  const std::int64_t days = std::chrono::sys_days(date).time_since_epoch().count();
+  const std::int64_t time = days * kDay +
+                            ((hour * 60 + minute) * 60 + second) * std::int64_t{1000} + milli -
+                            offset * kMinute;
+  // The same text again: nothing that is out of bounds or put otherwise.
+  if (timeText(time, offset) != text) return std::nullopt;
+  return std::pair(time, offset);
+}
+
+void fields(JsonWriter& a, Event& v) {
+  std::string time = timeText(v.time, v.offset);
+  std::string hash = hashOf(v);
+  both(a, v, time, hash);
+}
+
+void fields(JsonReader& a, Event& v) {
+  std::string time;
+  std::string hash;
+  both(a, v, time, hash);
+  if (const auto when = parseTime(time))
+    std::tie(v.time, v.offset) = *when;
+  else
+    a.refuse(a.pointer() + "/time", time, "a time such as 2026-11-26T08:01:02.345+01:00");
+  if (hash != hashOf(v)) a.refuse(a.pointer() + "/hash", hash, "the hash of what stands there");
+}
+
+}  // namespace pp

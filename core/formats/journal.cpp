@@ -1,0 +1,227 @@
+#include "core/formats/journal.h"
+
+#include <fcntl.h>
+#include <sys/stat.h>
+#include <unistd.h>
+
+#include <algorithm>
+#include <cerrno>
+#include <cstdio>
+#include <cstring>
+#include <filesystem>
+
+#include "core/formats/event_json.h"
+#include "core/formats/file.h"
+
+namespace pp {
+namespace {
+
+constexpr const char* kFormat = "plain-patch-journal";
+constexpr int kVersion = 1;
+
+struct Head {
+  std::string format = kFormat;
+  int version = kVersion;
+  std::string job;
+};
+
+template <class A>
+void fields(A& a, Head& v) {
+  a.must("format", v.format);
+  a.must("version", v.version);
+  a.must("job", v.job);
+}
+
+std::string lineOf(OrderedJson json) {
+  return json.dump(-1, ' ', true, OrderedJson::error_handler_t::replace) + "\n";
+}
+
+template <class T>
+std::string line(const T& value) {
+  JsonWriter writer;
+  T copy = value;  // the description is shared with the reader and so takes a mutable value
+  fields(writer, copy);
+  return lineOf(writer.take());
+}
+
+// Reads one line into `value`; the first thing that is wrong with it.
+template <class T>
+std::optional<Problem> readLine(const std::string& file, std::size_t number, std::string_view text,
+                                T& value) {
+  auto json = parseJson(file, text);
+  Problems problems;
+  if (json) {
+    JsonReader reader(json.value(), "", problems);
+    fields(reader, value);
+    reader.finish();
+  } else {
+    problems = json.problems();
+  }
+  if (problems.empty()) return std::nullopt;
+  Problem out = problems.front();
+  out.file = file;
+  out.line = number;
+  return out;
+}
+
+Problem refused(const std::string& path, const char* what) {
+  return {path,
+          0,
+          {},
+          std::string(what) + ": " + std::strerror(errno),
+          "a disk that takes what happened"};
+}
+
+// Closes what it was given.
+struct Open {
+  int fd;
+  ~Open() {
+    if (fd >= 0) ::close(fd);
+  }
+};
+
+bool writeAll(int fd, std::string_view text) {
+  while (!text.empty()) {
+    const ssize_t count = ::write(fd, text.data(), text.size());
+    if (count < 0 && errno == EINTR) continue;
+    if (count <= 0) return false;
+    text.remove_prefix(static_cast<std::size_t>(count));
+  }
+  return true;
+}
+
+// That a name appeared or went is on the disk too.
+bool syncFolder(const std::string& path) {
+  const auto folder = std::filesystem::path(path).parent_path();
+  const Open dir{::open(folder.empty() ? "." : folder.c_str(), O_RDONLY | O_DIRECTORY | O_CLOEXEC)};
+  return dir.fd >= 0 && ::fsync(dir.fd) == 0;
+}
+
+}  // namespace
+
+std::string journalOf(const std::string& path) {
+  return targetOf(path) + ".journal";
+}
+
+Result<JournalText> readJournal(const std::string& file, std::string_view text,
+                                const std::string& job) {
+  JournalText out;
+  std::size_t number = 0;
+  Head head;
+  while (out.whole < text.size()) {
+    const std::size_t end = text.find('\n', out.whole);
+    if (end == std::string_view::npos) {
+      out.torn = true;
+      break;
+    }
+    const std::string_view one = text.substr(out.whole, end - out.whole);
+    ++number;
+    std::optional<Problem> wrong;
+    if (number == 1) {
+      wrong = readLine(file, number, one, head);
+      if (!wrong && (head.format != kFormat || head.version != kVersion))
+        wrong = Problem{file, 1, "format",
+                        fmt::format("'{}' version {}", shown(head.format), head.version),
+                        fmt::format("'{}' version {}", kFormat, kVersion)};
+      if (!wrong && head.job != job)
+        wrong = Problem{file, 1, "job", shown(head.job), "this job, " + job};
+      if (wrong) return *wrong;
+    } else {
+      Event event;
+      wrong = readLine(file, number, one, event);
+      if (!wrong && !out.events.empty() && event.seq <= out.events.back().seq)
+        wrong = Problem{file, number, "seq", std::to_string(event.seq), "more than the one before"};
+      if (wrong) {
+        out.damaged = std::move(wrong);
+        return out;
+      }
+      out.events.push_back(std::move(event));
+    }
+    out.whole = end + 1;
+  }
+  return out;
+}
+
+std::optional<Problem> fold(const std::string& file, const std::vector<Event>& from,
+                            std::vector<Event>& events) {
+  for (const Event& event : from) {
+    const auto at = std::lower_bound(events.begin(), events.end(), event.seq,
+                                     [](const Event& a, std::int64_t seq) { return a.seq < seq; });
+    if (at == events.end()) {
+      events.push_back(event);
+    } else if (at->seq != event.seq || hashOf(*at) != hashOf(event)) {
+      return Problem{file, 0, fmt::format("event {}", event.seq), "another event of that number",
+                     "the one in the job's file"};
+    }
+  }
+  return std::nullopt;
+}
+
+Journal::Left Journal::takeUp() {
+  Left out;
+  std::error_code error;
+  if (!std::filesystem::exists(path_, error)) return out;
+  const auto text = readFile(path_);
+  if (!text) {
+    out.said.push_back(describe(text.problems()));
+    return out;
+  }
+  const auto putAside = [&](const std::string& why) {
+    std::string aside;
+    for (int i = 1; aside.empty() || std::filesystem::exists(aside, error); ++i)
+      aside = fmt::format("{}.aside-{}", path_, i);
+    std::filesystem::rename(path_, aside, error);
+    out.said.push_back(fmt::format("{} The journal is kept as {}.", why,
+                                   std::filesystem::path(aside).filename().string()));
+  };
+  auto read = readJournal(path_, text.value(), job_);
+  if (!read) {
+    // A first line that was begun and never finished has no event after it.
+    if (text->find('\n') == std::string::npos)
+      std::filesystem::remove(path_, error);
+    else
+      putAside(describe(read.problems()));
+    return out;
+  }
+  out.events = std::move(read->events);
+  if (read->damaged) {
+    putAside(fmt::format("What happened is known up to here: {}.", describe({*read->damaged})));
+    // What is whole goes on.
+    if (auto problem = writeFile(path_, std::string_view(text.value()).substr(0, read->whole)))
+      out.said.push_back(describe({*problem}));
+  } else if (read->torn) {
+    if (read->whole == 0)
+      std::filesystem::remove(path_, error);
+    else if (::truncate(path_.c_str(), static_cast<off_t>(read->whole)) != 0)
+      out.said.push_back(describe({refused(path_, "the torn end cannot be cut off")}));
+    if (!out.events.empty() || read->whole > 0)
+      out.said.push_back("The last thing noted was not written to its end and is dropped.");
+  }
+  return out;
+}
+
+std::optional<Problem> Journal::append(const Event& event) {
+  const Open file{::open(path_.c_str(), O_WRONLY | O_APPEND | O_CREAT | O_CLOEXEC, 0666)};
+  if (file.fd < 0) return refused(path_, "it cannot be opened");
+  struct stat before {};
+  if (::fstat(file.fd, &before) != 0) return refused(path_, "its size is not known");
+  const bool isNew = before.st_size == 0;
+  const std::string text =
+      (isNew ? line(Head{kFormat, kVersion, job_}) : std::string()) + line(event);
+  if (writeAll(file.fd, text) && ::fdatasync(file.fd) == 0 && (!isNew || syncFolder(path_)))
+    return std::nullopt;
+  const Problem problem = refused(path_, "it cannot be written");
+  // Nothing of it may be there, or the next event would follow half a line.
+  if (::ftruncate(file.fd, before.st_size) == 0) ::fdatasync(file.fd);
+  return problem;
+}
+
+std::optional<Problem> Journal::clear() {
+  if (::unlink(path_.c_str()) == 0)
+    syncFolder(path_);
+  else if (errno != ENOENT)
+    return refused(path_, "it cannot be removed");
+  return std::nullopt;
+}
+
+}  // namespace pp

@@ -1,0 +1,215 @@
+// How a part stands in the record half of a job's file, whole, as it was when it was taken to the
+// saw.
+#pragma once
+
+#include <algorithm>
+#include <array>
+#include <type_traits>
+
+#include "core/breakdown/part.h"
+#include "core/formats/carcass_fields.h"
+
+namespace pp {
+
+// A list of texts that each stand for a value: `say` makes one, `parse` gives nothing where it is
+// none.
+template <class A, class T, class Say, class Parse>
+void texts(A& a, const char* name, std::vector<T>& values, const Say& say, const Parse& parse,
+           const char* expected) {
+  std::vector<std::string> words;
+  if constexpr (std::is_same_v<A, JsonReader>) {
+    a(name, words);
+    values.clear();
+    for (const std::string& word : words) {
+      if (const auto value = parse(word))
+        values.push_back(*value);
+      else
+        a.refuse(a.pointer() + "/" + name, word, expected);
+    }
+  } else {
+    for (const T& value : values) words.push_back(say(value));
+    a(name, words);
+  }
+}
+
+// As many texts as the array has places.
+template <class A, class T, std::size_t N, class Say, class Parse>
+void texts(A& a, const char* name, std::array<T, N>& values, const Say& say, const Parse& parse,
+           const char* expected) {
+  std::vector<T> list(values.begin(), values.end());
+  texts(a, name, list, say, parse, expected);
+  if (list.size() == N)
+    std::copy(list.begin(), list.end(), values.begin());
+  else if constexpr (std::is_same_v<A, JsonReader>)
+    a.refuse(a.pointer() + "/" + name, list.size(), std::to_string(N) + " of them");
+}
+
+// A choice whose words are those of a function, from the first to the last of an enumeration.
+template <class T, class Name>
+std::optional<T> parseName(const std::string& word, T last, const Name& name) {
+  for (int i = 0; i <= static_cast<int>(last); ++i)
+    if (name(static_cast<T>(i)) == word) return static_cast<T>(i);
+  return std::nullopt;
+}
+
+template <class A>
+void fields(A& a, Term& v) {
+  a.must("times", v.times);
+  a.must("name", v.name);
+  a.must("value", v.value);
+}
+
+template <class A>
+void reason(A& a, const char* name, Reason& v) {
+  std::vector<Term> terms = v.terms();
+  std::int64_t among = v.among();
+  const std::string share = std::string(name) + "Among";
+  a(name, terms);
+  a(share.c_str(), among);
+  if constexpr (std::is_same_v<A, JsonReader>)
+    if (among < 1) a.refuse(a.pointer() + "/" + share, among, "1 or more");
+  v = Reason::of(std::move(terms), std::max<std::int64_t>(1, among));
+}
+
+inline std::string directionText(const Direction& v) {
+  return std::string(1, "xyz"[static_cast<int>(v.axis)]) + (v.sign > 0 ? "+" : "-");
+}
+inline std::optional<Direction> parseDirection(const std::string& text) {
+  for (const Axis axis : {Axis::X, Axis::Y, Axis::Z})
+    for (const int sign : {1, -1})
+      if (directionText({axis, sign}) == text) return Direction{axis, sign};
+  return std::nullopt;
+}
+
+template <class A>
+void fields(A& a, Turn& v) {
+  a.choice("axis", v.axis, {{"x", Axis::X}, {"y", Axis::Y}, {"z", Axis::Z}});
+  a.must("angle", v.angle);
+  a.must("x", v.about[0]);
+  a.must("y", v.about[1]);
+  a.must("z", v.about[2]);
+}
+
+template <class A>
+void fields(A& a, Pose& v) {
+  a.must("x", v.origin[0]);
+  a.must("y", v.origin[1]);
+  a.must("z", v.origin[2]);
+  std::array<Direction, 3> axes = {v.u, v.v, v.w};
+  texts(a, "axes", axes, directionText, parseDirection, "a direction such as x+");
+  v.u = axes[0];
+  v.v = axes[1];
+  v.w = axes[2];
+  a("turn", v.turn);
+}
+
+inline const Choices<Edge>& edgeChoices() {
+  static const Choices<Edge> choices = {
+      {"l1", Edge::L1}, {"l2", Edge::L2}, {"w1", Edge::W1}, {"w2", Edge::W2}};
+  return choices;
+}
+inline const Choices<Face>& faceChoices() {
+  static const Choices<Face> choices = {{"inside", Face::Inside}, {"outside", Face::Outside}};
+  return choices;
+}
+
+template <class A>
+void fields(A& a, Machining& v) {
+  a.choice("cut", v.cut,
+           {{"dado", Cut::Dado},
+            {"rabbet", Cut::Rabbet},
+            {"groove", Cut::Groove},
+            {"notch", Cut::Notch},
+            {"pin holes", Cut::PinHoles},
+            {"edge groove", Cut::EdgeGroove},
+            {"bevel", Cut::Bevel},
+            {"taper", Cut::Taper},
+            {"arc", Cut::Arc},
+            {"hole", Cut::Hole},
+            {"slot", Cut::Slot},
+            {"hinge cup", Cut::HingeCup},
+            {"pockets", Cut::Pockets},
+            {"mortises", Cut::Mortises}});
+  a.choice("face", v.face, faceChoices());
+  a("receives", v.receives);
+  a("u0", v.u0);
+  a("u1", v.u1);
+  a("v0", v.v0);
+  a("v1", v.v1);
+  a("depth", v.depth);
+  a("w0", v.w0);
+  a.choice("from", v.from, edgeChoices());
+  a("distance", v.distance);
+  a("width", v.width);
+  a("holes", v.holes);
+  a("pitch", v.pitch);
+  a("angle", v.angle);
+  a("through", v.through);
+}
+
+template <class A>
+void fields(A& a, Join& v) {
+  a.choice("edge", v.edge, edgeChoices());
+  a.choice("kind", v.kind,
+           {{"butt", JoinKind::Butt},
+            {"dado", JoinKind::Dado},
+            {"pocket", JoinKind::Pocket},
+            {"loose tenon", JoinKind::LooseTenon},
+            {"dowel", JoinKind::Dowel},
+            {"brads", JoinKind::Brads},
+            {"rabbet", JoinKind::Rabbet},
+            {"mitre", JoinKind::Mitre}});
+  a("to", v.to);
+}
+
+template <class A>
+void fields(A& a, Part& v) {
+  a.must("code", v.code);
+  a.must("number", v.number);
+  a.must("name", v.name);
+  texts(a, "keys", v.keys, keyText, parseKey, "the key of a part");
+  a("assembly", v.assembly);
+  a.must("quantity", v.quantity);
+  a.choice("hand", v.hand, {{"none", Hand::None}, {"left", Hand::Left}, {"right", Hand::Right}});
+  a.must("material", v.material);
+  a("lot", v.lot);
+  a.must("thickness", v.thickness);
+  reason(a, "length", v.length);
+  reason(a, "width", v.width);
+  a.choice("grain", v.grain,
+           {{"length", PartGrain::Length}, {"width", PartGrain::Width}, {"any", PartGrain::Any}});
+  a.choice("show", v.show, faceChoices());
+  texts(
+      a, "edges", v.edges, sideName,
+      [](const std::string& word) { return parseName(word, Side::Bottom, sideName); },
+      "front, back, left, right, top or bottom");
+  const auto same = [](const std::string& text) { return text; };
+  const auto any = [](const std::string& text) { return std::optional<std::string>(text); };
+  texts(a, "bands", v.bands, same, any, "a banding's id");
+  const auto seen = [](bool is) { return std::string(is ? "seen" : "hidden"); };
+  texts(
+      a, "exposed", v.exposed, seen,
+      [&](const std::string& word) {
+        return word == seen(true) || word == seen(false) ? std::optional(word == seen(true))
+                                                         : std::nullopt;
+      },
+      "seen or hidden");
+  a("bandedLength", v.bandedLength);
+  a("bandedWidth", v.bandedWidth);
+  a("oversize", v.oversize);
+  a("oversizeWhy", v.oversizeWhy);
+  a.choice("finish", v.finish, kFinishes);
+  a("lumber", v.lumber);
+  a("perBlank", v.perBlank);
+  reason(a, "blankWidth", v.blankWidth);
+  a("note", v.note);
+  a("overridden", v.overridden);
+  a("run", v.run);
+  a("runOrder", v.runOrder);
+  a("machining", v.machining);
+  a("joins", v.joins);
+  a("poses", v.poses);
+  if (!v.keys.empty()) v.role = v.keys.front().role;
+}
+
+}  // namespace pp

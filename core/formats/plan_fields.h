@@ -1,0 +1,252 @@
+// How a plan, and what it was asked for, stand in the record half of a job's file.
+#pragma once
+
+#include "core/formats/rack_fields.h"
+#include "core/plan/plan.h"
+
+namespace pp {
+
+template <class A>
+void fields(A& a, Placement& v) {
+  a.must("part", v.part);
+  a.must("copy", v.copy);
+  a.must("x", v.x);
+  a.must("y", v.y);
+  a.must("dx", v.dx);
+  a.must("dy", v.dy);
+  a("turned", v.turned);
+}
+
+template <class A>
+void fields(A& a, CutTree& v) {
+  using Kind = CutTree::Kind;
+  a.choice("kind", v.kind,
+           {{"part", Kind::Part},
+            {"row", Kind::Row},
+            {"column", Kind::Column},
+            {"leftover", Kind::Leftover},
+            {"waste", Kind::Waste}});
+  a.must("dx", v.dx);
+  a.must("dy", v.dy);
+  a("placement", v.placement);
+  a("children", v.children);
+  a("fixed", v.fixed);
+  a("anchored", v.anchored);
+  a("mitred", v.mitred);
+}
+
+template <class A>
+void fields(A& a, Leftover& v) {
+  a.must("id", v.id);
+  a.must("x", v.x);
+  a.must("y", v.y);
+  a.must("dx", v.dx);
+  a.must("dy", v.dy);
+}
+
+template <class A>
+void fields(A& a, PlannedSheet& v) {
+  a.must("stock", v.stock);
+  a.must("placements", v.placements);
+  a.must("tree", v.tree);
+  a.must("leftovers", v.leftovers);
+}
+
+template <class A>
+void fields(A& a, Play& v) {
+  a.must("from", v.from);
+  a.must("to", v.to);
+}
+
+template <class A>
+void fields(A& a, SawCut& v) {
+  a.must("step", v.step);
+  a.must("sheet", v.sheet);
+  a.must("piece", v.piece);
+  a.must("machine", v.machine);
+  a.choice("direction", v.direction, {{"rip", CutDirection::Rip}, {"cross", CutDirection::Cross}});
+  a.must("at", v.at);
+  a.must("kerf", v.kerf);
+  a("tilted", v.tilted);
+  a.choice("fence", v.fence, {{"low", FenceSide::Low}, {"high", FenceSide::High}});
+  a.must("distance", v.distance);
+  a("low", v.low);
+  a("high", v.high);
+  a.must("setup", v.setup);
+  a.choice("is", v.kind,
+           {{"trim", CutKind::Trim},
+            {"rough", CutKind::Rough},
+            {"over", CutKind::Over},
+            {"final", CutKind::Final}});
+  a("play", v.play);
+}
+
+template <class A>
+void fields(A& a, PieceEnd& v) {
+  using Kind = PieceEnd::Kind;
+  a.must("piece", v.piece);
+  a.choice("kind", v.kind,
+           {{"part", Kind::Part}, {"leftover", Kind::Leftover}, {"waste", Kind::Waste}});
+  a.must("sheet", v.sheet);
+  a("index", v.index);
+}
+
+template <class A>
+void fields(A& a, Bar& v) {
+  a.must("stock", v.stock);
+  a.must("cuts", v.cuts);
+  a("rest", v.rest);
+}
+
+template <class A>
+void fields(A& a, BarPlan& v) {
+  a.must("bars", v.bars);
+  a("unplaced", v.unplaced);
+  a.must("cost", v.cost);
+  a("proven", v.proven);
+}
+
+template <class A>
+void fields(A& a, BarList& v) {
+  a.must("parts", v.parts);
+  a.must("stock", v.stock);
+  a.must("plan", v.plan);
+}
+
+template <class A>
+void fields(A& a, CutTrouble& v) {
+  a.must("step", v.step);
+  a("impossible", v.impossible);
+  a.must("why", v.why);
+}
+
+template <class A>
+void fields(A& a, Unplaced& v) {
+  a.must("part", v.part);
+  a.must("count", v.count);
+  a.must("reason", v.reason);
+}
+
+template <class A>
+void fields(A& a, Bound& v) {
+  a.must("cost", v.cost);
+  a.must("sheets", v.sheets);
+  a("method", v.method);
+}
+
+template <class A>
+void fields(A& a, Plan& v) {
+  a.must("sheets", v.sheets);
+  a.must("cuts", v.cuts);
+  a("troubles", v.troubles);
+  a("unplaced", v.unplaced);
+  a.must("bound", v.bound);
+  a.must("cost", v.cost);
+  a.must("setups", v.setups);
+  a("ends", v.ends);
+  a("bars", v.bars);
+}
+
+template <class A>
+void fields(A& a, PartDemand& v) {
+  a.must("code", v.code);
+  a.must("length", v.length);
+  a.must("width", v.width);
+  a.must("thickness", v.thickness);
+  a.must("material", v.material);
+  a.must("quantity", v.quantity);
+  a.choice("grain", v.grain,
+           {{"length", PartGrain::Length}, {"width", PartGrain::Width}, {"any", PartGrain::Any}});
+  a("run", v.run);
+  a("runOrder", v.runOrder);
+  a("mitred", v.mitred);
+  a("shows", v.shows);
+  a("lot", v.lot);
+  a("numbers", v.numbers);
+}
+
+template <class A>
+void fields(A& a, StockSupply& v) {
+  a.must("id", v.id);
+  a.must("material", v.material);
+  a.must("thickness", v.thickness);
+  a("measured", v.measured);
+  a.must("length", v.length);
+  a.must("width", v.width);
+  a.choice(
+      "grain", v.grain,
+      {{"length", SheetGrain::Length}, {"width", SheetGrain::Width}, {"none", SheetGrain::None}});
+  a("quantity", v.quantity);
+  a("price", v.price);
+  a.choice("kind", v.kind, {{"sheet", StockKind::Sheet}, {"offcut", StockKind::Offcut}});
+  a("trim", v.trim);
+  a("lot", v.lot);
+  a("density", v.density);
+  a("piece", v.piece);
+}
+
+template <class A>
+void fields(A& a, Pin::Place& v) {
+  a.must("x", v.x);
+  a.must("y", v.y);
+  a("turned", v.turned);
+}
+
+template <class A>
+void fields(A& a, Pin& v) {
+  a.must("part", v.part);
+  a.must("copies", v.copies);
+  a.must("stock", v.stock);
+  a.must("sheet", v.sheet);
+  a("place", v.place);
+}
+
+template <class A>
+void fields(A& a, BarDemand& v) {
+  a.must("code", v.code);
+  a.must("length", v.length);
+  a.must("quantity", v.quantity);
+  a("numbers", v.numbers);
+}
+
+template <class A>
+void fields(A& a, BarPart& v) {
+  a.must("material", v.material);
+  a.must("width", v.width);
+  a.must("wanted", v.wanted);
+}
+
+template <class A>
+void fields(A& a, BarStock& v) {
+  a.must("id", v.id);
+  a.must("length", v.length);
+  a("quantity", v.quantity);
+  a("price", v.price);
+}
+
+template <class A>
+void fields(A& a, BarSupply& v) {
+  a.must("material", v.material);
+  a.must("width", v.width);
+  a.must("bar", v.bar);
+}
+
+template <class A>
+void fields(A& a, NestRequest& v) {
+  a.must("parts", v.parts);
+  a.must("stock", v.stock);
+  a("pins", v.pins);
+  a.must("shop", v.shop);
+  a.must("kerf", v.kerf);
+  a("keepLong", v.keepLong);
+  a("keepShort", v.keepShort);
+  a.choice("goal", v.goal,
+           {{"cost", Goal::Cost}, {"offcuts", Goal::Offcuts}, {"setups", Goal::Setups}});
+  a("ease", v.ease);
+  a("barParts", v.barParts);
+  a("barStock", v.barStock);
+  a("barKerf", v.barKerf);
+  a("firstSheet", v.firstSheet);
+}
+
+}  // namespace pp

@@ -1,0 +1,32 @@
+// How long the break-down and the checks take, from the log wall alone to a job of 300 parts.
+#include <benchmark/benchmark.h>
+
+#include "core/secondlook/second_look.h"
+#include "measurements/demo_jobs.h"
+
+namespace {
+
+void breakDown(benchmark::State& state) {
+  const pp::Job job = pp::bench::logWall(state.range(0));
+  std::int64_t pieces = 0;
+  for (auto _ : state) {
+    const pp::Breakdown breakdown = pp::breakDown(job);
+    pieces = pp::pieceCount(breakdown.parts);
+  }
+  state.counters["pieces"] = static_cast<double>(pieces);
+}
+BENCHMARK(breakDown)->Arg(1)->Arg(3)->Unit(benchmark::kMicrosecond);
+
+void breakDownAndLook(benchmark::State& state) {
+  const pp::Job job = pp::bench::logWall(state.range(0));
+  std::int64_t pieces = 0;
+  for (auto _ : state) {
+    const pp::Breakdown breakdown = pp::breakDown(job);
+    benchmark::DoNotOptimize(pp::secondLook(job, breakdown));
+    pieces = pp::pieceCount(breakdown.parts);
+  }
+  state.counters["pieces"] = static_cast<double>(pieces);
+}
+BENCHMARK(breakDownAndLook)->Arg(1)->Arg(3)->Unit(benchmark::kMicrosecond);
+
+}  // namespace

@@ -1,0 +1,63 @@
+#include "pictures/paint/figures.h"
+
+#include <QObject>
+
+namespace pp {
+namespace {
+
+LengthStyle raised(LengthStyle style) {
+  style.raised = true;
+  return style;
+}
+
+}  // namespace
+
+QString areaFigure(double squareMetres, Unit unit) {
+  constexpr double kSquareFeet = 10.7639104;
+  return unit == Unit::Inch ? QObject::tr("%1 sq ft").arg(squareMetres * kSquareFeet, 0, 'f', 1)
+                            : QObject::tr("%1 m²").arg(squareMetres, 0, 'f', 2);
+}
+
+QString runFigure(Length length, Unit unit) {
+  constexpr double kFoot = 304.8, kMetre = 1000;
+  return unit == Unit::Inch ? QObject::tr("%1 ft").arg(length.inMm() / kFoot, 0, 'f', 1)
+                            : QObject::tr("%1 m").arg(length.inMm() / kMetre, 0, 'f', 1);
+}
+
+QString weightFigure(double grams, Unit unit) {
+  constexpr double kPound = 453.59237, kKilogram = 1000;
+  return unit == Unit::Inch ? QObject::tr("%1 lb").arg(grams / kPound, 0, 'f', 0)
+                            : QObject::tr("%1 kg").arg(grams / kKilogram, 0, 'f', 0);
+}
+
+QString counted(std::int64_t n, const QString& one, const QString& many) {
+  return QStringLiteral("%1 %2").arg(n).arg(n == 1 ? one : many);
+}
+
+QString qs(const std::string& text) {
+  return QString::fromStdString(text);
+}
+
+QString figure(Length length, const LengthStyle& style) {
+  return qs(format(length, raised(style)));
+}
+
+QString figureWithUnit(Length length, const LengthStyle& style) {
+  return qs(formatWithUnit(length, raised(style)));
+}
+
+QString figures(Length a, Length b, const LengthStyle& style) {
+  return figure(a, style) + QStringLiteral(" × ") + figure(b, style);
+}
+
+QString typed(Length length, const LengthStyle& style) {
+  const std::string text = format(length, style);
+  if (text.ends_with("+") || text.ends_with("−")) return qs(formatExact(length, style.unit));
+  return qs(text);
+}
+
+QString materialName(const Material& material, const LengthStyle& style) {
+  return qs(material.name) + QLatin1Char(' ') + figure(material.nominal, style);
+}
+
+}  // namespace pp

@@ -1,0 +1,267 @@
+#include "pictures/paint/part_picture.h"
+
+#include <QPainterPath>
+#include <algorithm>
+
+#include "pictures/paint/figures.h"
+#include "pictures/paint/look.h"
+#include "pictures/paint/wood.h"
+
+namespace pp {
+
+PartAspect aspectOf(const Part& part) {
+  PartAspect out;
+  const Side end = part.edges[static_cast<std::size_t>(Edge::W1)];
+  out.lengthUp = end == Side::Bottom;
+  // Seen from inside, the front edge of the left side is at the left, that of the right side at the
+  // right.
+  out.flipAcross = out.lengthUp && part.hand == Hand::Right;
+  return out;
+}
+
+namespace {
+
+constexpr double kMargin = 34;  // room for sizes and edge names
+
+class Drawing {
+ public:
+  Drawing(QPainter& painter, const QRectF& room, const Job& job, const Part& part, Face face)
+      : painter_(painter),
+        job_(job),
+        part_(part),
+        face_(face),
+        aspect_(aspectOf(part)),
+        style_(styleOf(job)) {
+    const Length across = aspect_.lengthUp ? part.width.total() : part.length.total();
+    const Length up = aspect_.lengthUp ? part.length.total() : part.width.total();
+    map_ = Mapping::fit(across, up, room.adjusted(kMargin, kMargin, -kMargin, -kMargin), true);
+    board_ = map_.rect(Length{}, Length{}, across, up);
+  }
+
+  void run() {
+    const Material& material = *findMaterial(job_, part_.material);
+    const bool alongLength = part_.grain != PartGrain::Width;
+    paintWood(painter_, board_, material.tone, alongLength != aspect_.lengthUp, 7);
+    for (const Machining& machining : part_.machining) cut(machining);
+    painter_.setBrush(Qt::NoBrush);
+    painter_.setPen(QPen(look::kGraphite, 1.2));
+    painter_.drawRect(board_);
+    for (const Edge edge : kEdges) edgeMarks(edge);
+    sizes();
+  }
+
+ private:
+  // A rectangle in the part's own frame, on the picture.
+  QRectF place(Length u0, Length u1, Length v0, Length v1) const {
+    const Length width = part_.width.total();
+    const Length length = part_.length.total();
+    if (mirrorAcross()) std::swap(v0 = width - v0, v1 = width - v1);
+    if (mirrorAlong()) std::swap(u0 = length - u0, u1 = length - u1);
+    return aspect_.lengthUp ? map_.rect(v0, u0, v1 - v0, u1 - u0)
+                            : map_.rect(u0, v0, u1 - u0, v1 - v0);
+  }
+  // The other face is seen from the other side: left and right change places.
+  bool mirrorAcross() const {
+    return aspect_.lengthUp && (aspect_.flipAcross != (face_ == Face::Outside));
+  }
+  bool mirrorAlong() const {
+    return !aspect_.lengthUp && ((part_.hand == Hand::Right) != (face_ == Face::Outside));
+  }
+
+  void cut(const Machining& machining) {
+    if (machining.cut == Cut::Notch) {
+      const QRectF rect = place(machining.u0, machining.u1, machining.v0, machining.v1);
+      painter_.fillRect(rect, look::kPaper);
+      painter_.setPen(QPen(look::kGraphite, 1.2));
+      painter_.drawRect(rect);
+      return;
+    }
+    const bool here = machining.face == face_;
+    switch (machining.cut) {
+      case Cut::PinHoles:
+      case Cut::Pockets:
+      case Cut::Mortises:
+        if (here) holes(machining);
+        return;
+      case Cut::HingeCup:
+        if (here) round(machining);
+        return;
+      case Cut::Hole:
+      case Cut::Slot:
+        round(machining);
+        return;
+      case Cut::Taper:
+        taper(machining);
+        return;
+      case Cut::Arc:
+        arc(machining);
+        return;
+      case Cut::Bevel:
+        bevelLine(machining);
+        return;
+      default:
+        break;
+    }
+    const QRectF rect = place(machining.u0, machining.u1, machining.v0, machining.v1);
+    if (here) painter_.fillRect(rect, QColor(0x2B, 0x29, 0x26, 60));
+    painter_.setBrush(Qt::NoBrush);
+    painter_.setPen(QPen(look::kGraphite, 1, here ? Qt::SolidLine : Qt::DotLine));
+    painter_.drawRect(rect);
+  }
+
+  // To its true size, white where it goes through.
+  void round(const Machining& machining) {
+    const Length half = machining.width / 2;
+    const QRectF rect = place(machining.u0 - (machining.cut == Cut::Slot ? Length{} : half),
+                              machining.u1 + (machining.cut == Cut::Slot ? Length{} : half),
+                              machining.v0 - half, machining.v0 + half)
+                            .normalized();
+    const bool through = machining.depth >= part_.thickness;
+    painter_.setBrush(through ? QBrush(look::kPaper) : QBrush(QColor(0x2B, 0x29, 0x26, 60)));
+    painter_.setPen(QPen(look::kGraphite, 1.2));
+    const double radius = std::min(rect.width(), rect.height()) / 2;
+    painter_.drawRoundedRect(rect, radius, radius);
+  }
+
+  QPointF point(Length u, Length v) const { return place(u, u, v, v).center(); }
+
+  void taper(const Machining& machining) {
+    const Length l = part_.length.total();
+    const Length w = machining.from == Edge::L2 ? part_.width.total() : Length{};
+    const QPolygonF off(
+        {point(Length{}, machining.v0), point(l, machining.v1), point(l, w), point(Length{}, w)});
+    painter_.setPen(QPen(look::kGraphite, 1.2));
+    painter_.setBrush(look::kPaper);
+    painter_.drawPolygon(off);
+  }
+
+  void arc(const Machining& machining) {
+    const Length l = part_.length.total();
+    const bool low = machining.from == Edge::L1;
+    const Length edge = low ? Length{} : part_.width.total();
+    // A parabola through both corners; its control point lies twice as deep as the hollow.
+    const Length deep = low ? 2 * machining.depth : edge - 2 * machining.depth;
+    QPainterPath path(point(Length{}, edge));
+    path.quadTo(point(l / 2, deep), point(l, edge));
+    path.closeSubpath();
+    painter_.setPen(QPen(look::kGraphite, 1.2));
+    painter_.setBrush(look::kPaper);
+    painter_.drawPath(path);
+  }
+
+  // Where the bevel meets the face that it takes from.
+  void bevelLine(const Machining& machining) {
+    constexpr double kMillidegrees = 1000;
+    const QRectF band = strip(machining.from, machining.face == face_ ? 3 : 9).normalized();
+    painter_.setPen(
+        QPen(look::kGraphite, 1, machining.face == face_ ? Qt::DotLine : Qt::SolidLine));
+    painter_.setBrush(Qt::NoBrush);
+    painter_.drawRect(band);
+    painter_.setFont(look::text(11));
+    painter_.setPen(look::kGraphite);
+    const QString words =
+        QString::number(static_cast<double>(machining.angle.inMillidegrees()) / kMillidegrees) +
+        QChar(0xB0);
+    painter_.drawText(QRectF(band.center() - QPointF(30, 8), QSizeF(60, 16)), Qt::AlignCenter,
+                      words);
+  }
+
+  void holes(const Machining& machining) {
+    painter_.setPen(Qt::NoPen);
+    painter_.setBrush(look::kGraphite);
+    const bool alongU = machining.u1 > machining.u0;
+    for (int i = 0; i < machining.holes; ++i) {
+      const Length u = machining.u0 + (alongU ? i * machining.pitch : Length{});
+      const Length v = machining.v0 + (alongU ? Length{} : i * machining.pitch);
+      const QPointF at = point(u, v);
+      painter_.drawEllipse(at, 1.4, 1.4);
+    }
+  }
+
+  // The strip just inside (or outside) an edge of the picture.
+  QRectF strip(Edge edge, double inwards) const {
+    const Length l = part_.length.total();
+    const Length w = part_.width.total();
+    QRectF line;
+    switch (edge) {
+      case Edge::L1:
+        line = place(Length{}, l, Length{}, Length{});
+        break;
+      case Edge::L2:
+        line = place(Length{}, l, w, w);
+        break;
+      case Edge::W1:
+        line = place(Length{}, Length{}, Length{}, w);
+        break;
+      case Edge::W2:
+        line = place(l, l, Length{}, w);
+        break;
+    }
+    line = line.normalized();
+    const QPointF in = board_.center() - line.center();
+    if (line.width() > line.height())
+      return in.y() > 0 ? QRectF(line.x(), line.y(), line.width(), inwards)
+                        : QRectF(line.x(), line.y() - inwards, line.width(), inwards);
+    return in.x() > 0 ? QRectF(line.x(), line.y(), inwards, line.height())
+                      : QRectF(line.x() - inwards, line.y(), inwards, line.height());
+  }
+
+  void edgeMarks(Edge edge) {
+    const auto i = static_cast<std::size_t>(edge);
+    if (!part_.bands[i].empty()) {
+      painter_.fillRect(strip(edge, 5), QBrush(look::kGraphite, Qt::BDiagPattern));
+      painter_.setPen(QPen(look::kGraphite, 2.6));
+      const QRectF s = strip(edge, 0).normalized();
+      painter_.drawLine(s.topLeft(), s.bottomRight());
+    }
+    const Side side = part_.edges[i];
+    if (side != Side::Front && side != Side::Top) return;
+    const QRectF outside = strip(edge, -14).normalized();
+    painter_.setPen(look::kGraphite);
+    painter_.setFont(look::text(11, true));
+    const QString word = qs(sideName(side));
+    if (outside.width() >= outside.height()) {
+      painter_.drawText(outside, Qt::AlignCenter, word);
+      return;
+    }
+    painter_.save();
+    painter_.translate(outside.center());
+    painter_.rotate(-90);
+    painter_.drawText(QRectF(-60, -8, 120, 16), Qt::AlignCenter, word);
+    painter_.restore();
+  }
+
+  void sizes() {
+    painter_.setPen(look::kGraphite);
+    painter_.setFont(look::text(12));
+    const Length across = aspect_.lengthUp ? part_.width.total() : part_.length.total();
+    const Length up = aspect_.lengthUp ? part_.length.total() : part_.width.total();
+    painter_.drawText(QRectF(board_.center().x() - 80, board_.bottom() + 16, 160, 16),
+                      Qt::AlignCenter, figure(across, style_));
+    painter_.save();
+    painter_.translate(board_.left() - 24, board_.center().y());
+    painter_.rotate(-90);
+    painter_.drawText(QRectF(-80, -8, 160, 16), Qt::AlignCenter, figure(up, style_));
+    painter_.restore();
+  }
+
+  QPainter& painter_;
+  const Job& job_;
+  const Part& part_;
+  Face face_;
+  PartAspect aspect_;
+  LengthStyle style_;
+  Mapping map_;
+  QRectF board_;
+};
+
+}  // namespace
+
+void paintPart(QPainter& painter, const QRectF& room, const Job& job, const Part& part, Face face) {
+  painter.save();
+  painter.setRenderHint(QPainter::Antialiasing);
+  Drawing(painter, room, job, part, face).run();
+  painter.restore();
+}
+
+}  // namespace pp

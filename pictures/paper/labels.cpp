@@ -1,0 +1,223 @@
+#include <qrencode.h>
+
+#include <QImage>
+#include <algorithm>
+#include <atomic>
+#include <map>
+#include <memory>
+#include <thread>
+#include <utility>
+#include <vector>
+
+#include "pictures/paint/figures.h"
+#include "pictures/paper/pdf.h"
+
+namespace pp {
+namespace {
+
+// A QR code as a black and white picture, a module a pixel: paper shows it as sharp as squares, and
+// it takes a tenth of their room. Null only for texts longer than any job name with its part code.
+QImage qrImage(const QString& text) {
+  const QByteArray utf8 = text.toUtf8();
+  const std::unique_ptr<QRcode, decltype(&QRcode_free)> code(
+      QRcode_encodeString(utf8.constData(), 0, QR_ECLEVEL_M, QR_MODE_8, 1), &QRcode_free);
+  if (!code) return {};
+  QImage image(code->width, code->width, QImage::Format_Mono);
+  // In this order a page takes it for a mask of its own and packs nothing.
+  image.setColorTable({qRgb(0, 0, 0), qRgb(255, 255, 255)});
+  image.fill(1);
+  for (int row = 0; row < code->width; ++row) {
+    uchar* line = image.scanLine(row);
+    for (int column = 0; column < code->width; ++column)
+      if ((code->data[row * code->width + column] & 1U) != 0)
+        line[column / 8] = static_cast<uchar>(line[column / 8] & ~(0x80U >> (column % 8)));
+  }
+  return image;
+}
+
+// The codes of many labels. Making one takes as long as half of its label, so a thread of its own
+// makes them from the last one on while the first are drawn.
+class QrImages {
+ public:
+  explicit QrImages(std::vector<QString> texts)
+      : texts_(std::move(texts)), images_(texts_.size()), taken_(texts_.size()) {
+    thread_ = std::jthread([this](const std::stop_token& stop) {
+      for (std::size_t i = texts_.size(); i-- > 0 && !stop.stop_requested();)
+        if (!taken_[i].exchange(true)) {
+          images_[i] = qrImage(texts_[i]);
+        } else {
+          return;  // those before are drawn already
+        }
+    });
+  }
+  // Asked for in order, each once.
+  QImage take(std::size_t i) {
+    if (!taken_[i].exchange(true)) return qrImage(texts_[i]);
+    // Who made it has left; from here on all are there.
+    if (thread_.joinable()) thread_.join();
+    return std::exchange(images_[i], {});
+  }
+
+ private:
+  std::vector<QString> texts_;
+  std::vector<QImage> images_;
+  std::vector<std::atomic<bool>> taken_;
+  std::jthread thread_;
+};
+
+// `side` includes the quiet zone of four modules.
+void paintQr(QPainter& painter, double x, double y, double side, const QImage& code) {
+  if (code.isNull()) return;
+  constexpr int kQuiet = 4;
+  const double module = side / (code.width() + 2 * kQuiet);
+  const double dark = code.width() * module;
+  painter.setPen(Qt::black);
+  painter.drawImage(QRectF(x + kQuiet * module, y + kQuiet * module, dark, dark), code);
+}
+
+QString bandsLine(const Part& part) {
+  // Edges with one banding are named together: "birch iron-on: front, top".
+  std::map<std::string, QStringList> byBanding;
+  for (const Edge edge : kEdges) {
+    const auto i = static_cast<std::size_t>(edge);
+    if (!part.bands[i].empty()) byBanding[part.bands[i]] << qs(sideName(part.edges[i]));
+  }
+  QStringList out;
+  for (const auto& [banding, sides] : byBanding)
+    out << qs(banding) + QStringLiteral(": ") +
+               (sides.size() == 4 ? QStringLiteral("all round") : sides.join(QStringLiteral(", ")));
+  return out.isEmpty() ? QStringLiteral("no banding") : out.join(QStringLiteral("; "));
+}
+
+// A small drawing of the part with its front and top edge named, banded edges drawn heavy.
+void paintMarks(Page& page, const Part& part, const QRectF& room) {
+  QPainter& painter = page.painter();
+  const bool up = part.edges[static_cast<std::size_t>(Edge::W1)] == Side::Bottom;
+  const double ratio = part.length.total().inMm() / part.width.total().inMm();
+  const double wanted = up ? 1 / ratio : ratio;  // width over height
+  double w = room.width();
+  double h = w / wanted;
+  if (h > room.height()) h = room.height(), w = h * wanted;
+  w = std::max(w, 3.0);
+  h = std::max(h, 3.0);
+  const QRectF board(room.center().x() - w / 2, room.center().y() - h / 2, w, h);
+  painter.setPen(QPen(Qt::black, 0.2));
+  painter.setBrush(Qt::NoBrush);
+  painter.drawRect(board);
+  const bool flip = part.hand == Hand::Right;
+  for (const Edge edge : kEdges) {
+    const auto i = static_cast<std::size_t>(edge);
+    const bool along = edge == Edge::L1 || edge == Edge::L2;
+    const bool first = edge == Edge::L1 || edge == Edge::W1;
+    // Upright: edges along the length are left and right; lying: bottom and top.
+    QLineF line;
+    if (up == along) {
+      const bool left = up ? first != flip : first != flip;
+      line = left ? QLineF(board.topLeft(), board.bottomLeft())
+                  : QLineF(board.topRight(), board.bottomRight());
+    } else {
+      line = first ? QLineF(board.bottomLeft(), board.bottomRight())
+                   : QLineF(board.topLeft(), board.topRight());
+    }
+    if (!part.bands[i].empty()) {
+      painter.setPen(QPen(Qt::black, 0.9));
+      painter.drawLine(line);
+    }
+    const Side side = part.edges[i];
+    if (side != Side::Front && side != Side::Top) continue;
+    const QPointF c = line.center();
+    const double w2 = 12;
+    const bool upright = std::abs(line.dx()) < 0.01;
+    const bool low = upright ? c.x() < board.center().x() : c.y() > board.center().y();
+    if (upright) {
+      painter.save();
+      painter.translate(c.x() + (low ? -1.7 : 1.7), c.y());
+      painter.rotate(-90);
+      page.text(-w2 / 2, -1.5, w2, 3, qs(sideName(side)), 6.5, true, Qt::AlignCenter);
+      painter.restore();
+    } else {
+      page.text(c.x() - w2 / 2, c.y() + (low ? 0.3 : -3.3), w2, 3, qs(sideName(side)), 6.5, true,
+                Qt::AlignCenter);
+    }
+  }
+}
+
+void paintLabel(Page& page, const QRectF& cell, const Job& job, const Part& part, std::int64_t copy,
+                const QImage& qrCode) {
+  const LengthStyle style = styleOf(job);
+  const double x = cell.x() + 2.5;
+  const double y = cell.y() + 2;
+  const double qr = std::min({22.0, cell.height() - 4, cell.width() * 0.36});
+  const double w = cell.width() - qr - 5;
+  const QString hand = part.hand == Hand::None   ? QString()
+                       : part.hand == Hand::Left ? QStringLiteral(", left hand")
+                                                 : QStringLiteral(", right hand");
+  const QString count =
+      part.quantity > 1 ? QStringLiteral("   %1 of %2").arg(copy).arg(part.quantity) : QString();
+  page.text(x, y, w, 5.5, qs(part.code) + count, 13, true);
+  page.text(x, y + 5.6, w, 3.8, qs(part.name) + hand, 8, true);
+  page.text(x, y + 9.3, w, 3.4, qs(assemblyTitle(job, part.assembly)), 7);
+  const QString unit = style.unit == Unit::Inch ? QStringLiteral(" in") : QStringLiteral(" mm");
+  page.text(x, y + 12.7, w, 4.2, figures(part.length.total(), part.width.total(), style) + unit, 9,
+            true);
+  page.text(x, y + 16.8, w, 3.4, materialName(*findMaterial(job, part.material), style), 8.5);
+  page.text(x, y + 20.2, w, 3.2, bandsLine(part), 6.5);
+  const double left = cell.height() - 25.5;
+  if (left > 7) paintMarks(page, part, QRectF(x + 4, y + 26, cell.width() - qr - 14, left - 4.5));
+  paintQr(page.painter(), cell.right() - qr - 1.5, y, qr, qrCode);
+  const QString face =
+      part.show == Face::Inside ? QStringLiteral("inside face") : QStringLiteral("show face");
+  page.text(cell.right() - qr - 1.5, y + qr + 0.5, qr, 3.2, face, 6.5, false, Qt::AlignCenter);
+}
+
+}  // namespace
+
+std::optional<Problem> printLabels(const PrintInput& input, const QString& path,
+                                   const PrintWatch& watch) {
+  const LabelSheet& grid = input.job.labels;
+  const QSizeF paper =
+      QPageSize::size(grid.letter ? QPageSize::Letter : QPageSize::A4, QPageSize::Millimeter);
+  const double w =
+      (paper.width() - 2 * grid.marginLeft.inMm() - (grid.columns - 1) * grid.gapAcross.inMm()) /
+      grid.columns;
+  const double h =
+      (paper.height() - 2 * grid.marginTop.inMm() - (grid.rows - 1) * grid.gapDown.inMm()) /
+      grid.rows;
+  constexpr double kLeastWidth = 40;
+  constexpr double kLeastHeight = 24;
+  if (w < kLeastWidth || h < kLeastHeight)
+    return Problem{
+        {},
+        0,
+        "label sheet",
+        QStringLiteral("labels of %1 × %2 mm").arg(w, 0, 'f', 1).arg(h, 0, 'f', 1).toStdString(),
+        "at least 40 × 24 mm: fewer columns or rows, or smaller margins"};
+  const QString title = QStringLiteral("%1: labels").arg(qs(input.job.name));
+  std::vector<QString> codes;
+  for (const Part& part : input.parts)
+    for (std::int64_t copy = 1; copy <= part.quantity; ++copy)
+      codes.push_back(labelCode(input.job, part, copy));
+  const std::size_t all = codes.size();
+  QrImages images(std::move(codes));
+  return writePdf(
+      path, grid.letter ? Paper::Letter : Paper::A4, false, title, watch, [&](Page& page) {
+        int at = 0;
+        std::size_t done = 0;
+        for (const Part& part : input.parts)
+          for (std::int64_t copy = 1; copy <= part.quantity; ++copy) {
+            if (watch.isStopped()) return;
+            if (at == grid.columns * grid.rows) {
+              page.newSheet();
+              at = 0;
+            }
+            const QRectF cell(
+                grid.marginLeft.inMm() + (at % grid.columns) * (w + grid.gapAcross.inMm()),
+                grid.marginTop.inMm() + (at / grid.columns) * (h + grid.gapDown.inMm()), w, h);
+            paintLabel(page, cell, input.job, part, copy, images.take(done));
+            ++at;
+            watch.tell(++done, all);
+          }
+      });
+}
+
+}  // namespace pp
