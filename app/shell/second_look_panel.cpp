@@ -103,7 +103,9 @@ void SecondLookPanel::fixFirst() {
 
 void SecondLookPanel::fix(const Finding& finding) {
   const Fix wanted = *finding.fix;  // the edit replaces the findings
-  session_.edit(qs(wanted.what).toLower(), wanted.job);
+  Job next = session_.job();
+  wanted.edit(next);
+  session_.edit(qs(wanted.what).toLower(), std::move(next));
 }
 
 }  // namespace pp

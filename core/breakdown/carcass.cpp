@@ -296,11 +296,7 @@ class Builder {
         PartRole::Back, back.material,
         backSize("clear height", in.height, lying, reach.bottom, reach.top, reach.clearance),
         backSize("clear width", in.width, depth, reach.left, reach.right, reach.clearance));
-    part.grain =
-        !findMaterial(maker_.job(), back.material)->grained || back.grain == BackGrain::Either
-            ? PartGrain::Any
-        : back.grain == BackGrain::Upright ? PartGrain::Length
-                                           : PartGrain::Width;
+    part.grain = maker_.grainOf(back.material, back.grain);
     const Length half = reach.clearance / 2;
     const Length y = back.school == BackSchool::Behind ? layout_.sideDepth : layout_.clearDepth;
     Maker::place(

@@ -86,6 +86,8 @@ Result<std::vector<DrawerCell>> drawerCells(Length openingHeight, Length low, Le
     else
       ++shares;
   }
+  // Equal overlay fronts hide equal shares of the opening, whatever they hide beside it.
+  const bool equal = shares == count && low > -gap && high > -gap;
   std::vector<DrawerCell> out;
   Length top = openingHeight + high + gap;  // lower edge of what lies above, gap not yet taken
   for (const Share& front : fronts) {
@@ -94,6 +96,11 @@ Result<std::vector<DrawerCell>> drawerCells(Length openingHeight, Length low, Le
     cell.frontBottom = top - gap - cell.frontHeight.total();
     cell.bottom = count == 1 ? Length{} : cell.frontBottom - gap / 2;
     cell.height = count == 1 ? openingHeight : cell.frontHeight.total() + gap;
+    if (equal) {
+      const auto below = count - 1 - static_cast<std::int64_t>(out.size());
+      cell.bottom = below * openingHeight / count;
+      cell.height = openingHeight / count;
+    }
     top = cell.frontBottom;
     out.push_back(cell);
   }

@@ -2,6 +2,8 @@
 
 #include <algorithm>
 
+#include "core/breakdown/drawer.h"
+
 namespace pp {
 namespace {
 
@@ -13,12 +15,44 @@ constexpr Length kScrewHole = Length::mm(5);
 
 // How far a front may reach over an edge of its opening: over an outside panel the overlay, over
 // one that it shares with a neighbour half of what the gap leaves.
-Length overEdge(const Carcass& carcass, const CarcassLayout& layout, bool outside) {
+// Whether a front covers that opening.
+bool hasFront(const Carcass& carcass, const OpeningRect& opening) {
+  const Opening& of = *find(carcass.inside, opening.path);
+  const auto* bank = std::get_if<DrawerBank>(&of.content);
+  return of.door || (bank != nullptr && bank->kind == BankKind::Drawers);
+}
+
+// Whether another front comes up to the panel that ends the opening to that side.
+bool meets(const Carcass& carcass, const CarcassLayout& layout, const OpeningRect& opening,
+           Side side) {
+  constexpr std::int64_t kMostLayers = 3;  // of a panel between two openings
+  const Length most = kMostLayers * layout.thickness;
+  const FrontRect& r = opening.rect;
+  const auto isBeside = [&](const OpeningRect& other) {
+    const FrontRect& o = other.rect;
+    const bool level = side == Side::Left || side == Side::Right;
+    const Length between = side == Side::Left     ? r.x - o.right()
+                           : side == Side::Right  ? o.x - r.right()
+                           : side == Side::Bottom ? r.z - o.top()
+                                                  : o.z - r.top();
+    const bool overlaps =
+        level ? o.z < r.top() && r.z < o.top() : o.x < r.right() && r.x < o.right();
+    return between > Length{} && between <= most && overlaps && hasFront(carcass, other);
+  };
+  return std::any_of(layout.leaves.begin(), layout.leaves.end(), isBeside) ||
+         std::any_of(layout.doors.begin(), layout.doors.end(), isBeside);
+}
+
+// How far a front goes over an edge of its opening: over an inner panel half of it, less half the
+// gap, where it shares that with another front.
+Length overEdge(const Carcass& carcass, const CarcassLayout& layout, const OpeningRect& opening,
+                Side side, bool outside) {
   const FrontRules& rules = carcass.fronts;
   if (rules.fit == FrontFit::Inset) return -rules.gap;
+  if (outside) return rules.overlay;
   const Length panel = layout.frame ? layout.frame->middle : layout.thickness;
-  const Length shared = (panel - rules.gap) / 2;
-  return outside ? rules.overlay : std::min(rules.overlay, shared);
+  return std::min(rules.overlay,
+                  meets(carcass, layout, opening, side) ? (panel - rules.gap) / 2 : panel);
 }
 
 Machining round(Cut cut, std::string receives, Length u, Length v, Length width, Length depth,
@@ -66,10 +100,13 @@ class FrontMaker {
     const bool grooved = rules_.style == FrontStyle::GroovedFrame;
     for (const bool left : {true, false}) out.push_back(stile(left, grooved, panel, thickness));
     for (const bool lower : {true, false}) out.push_back(rail(lower, grooved, panel, thickness));
-    Part middle = board(FrontPiece::Panel, panelMaterial(), framedPanel(place_.height, rules_),
-                        framedPanel(place_.width, rules_));
+    // Its grain runs as that of a slab would.
+    const Reason high = framedPanel(place_.height, rules_);
+    const Reason wide = framedPanel(place_.width, rules_);
+    Part middle =
+        board(FrontPiece::Panel, panelMaterial(), upright_ ? high : wide, upright_ ? wide : high);
     const Length into = rules_.tongue - rules_.panelClearance / 2;
-    put(middle, width - into, width - into, true,
+    put(middle, width - into, width - into, upright_,
         grooved ? (thickness - panel) / 2 : thickness - panel);
     out.push_back(std::move(middle));
     return out;
@@ -174,6 +211,29 @@ class FrontMaker {
   bool upright_;
 };
 
+// What stands behind a door where its hinges could be, along the edge that hangs: the panels that
+// meet it, and slides.
+std::vector<Span> behind(const Job& job, const Carcass& carcass, const CarcassLayout& layout,
+                         const FrontRect& r, bool flap) {
+  constexpr Length kSlide = Length::mm(45);
+  std::vector<Span> out;
+  const auto add = [&](const FrontRect& one) {
+    if (one.x >= r.right() || one.right() <= r.x || one.z >= r.top() || one.top() <= r.z) return;
+    out.push_back(flap ? Span{one.x - r.x, one.right() - r.x} : Span{one.z - r.z, one.top() - r.z});
+  };
+  for (const PanelRect& panel : layout.panels)
+    if (panel.kind == (flap ? PanelKind::Divider : PanelKind::Shelf)) add(panel.rect);
+  if (flap) return out;
+  for (const OpeningRect& leaf : layout.leaves) {
+    if (!std::holds_alternative<DrawerBank>(find(carcass.inside, leaf.path)->content)) continue;
+    if (const auto drawers = planDrawers(job, carcass, layout, leaf))
+      for (const DrawerPlan& drawer : *drawers)
+        if (drawer.slide != nullptr && drawer.front.rect.height == Length{})
+          add({leaf.rect.x, drawer.boxZ, leaf.rect.width, kSlide});
+  }
+  return out;
+}
+
 struct Leaf {
   FrontPlace place;
   Hinge hinge;
@@ -214,10 +274,11 @@ FrontReach frontReach(const Carcass& carcass, const CarcassLayout& layout,
                       const OpeningRect& opening) {
   const FrontRect& r = opening.rect;
   const FrontRect& clear = layout.clear;
-  return {overEdge(carcass, layout, r.x == clear.x),
-          overEdge(carcass, layout, r.right() == clear.right()),
-          overEdge(carcass, layout, r.z == clear.z),
-          overEdge(carcass, layout, r.top() == clear.top())};
+  const auto over = [&](Side side, bool outside) {
+    return overEdge(carcass, layout, opening, side, outside);
+  };
+  return {over(Side::Left, r.x == clear.x), over(Side::Right, r.right() == clear.right()),
+          over(Side::Bottom, r.z == clear.z), over(Side::Top, r.top() == clear.top())};
 }
 
 Reason frontWidth(Length opening, Length reachLow, Length reachHigh, Length gap,
@@ -246,9 +307,9 @@ Reason framedPanel(const Reason& size, const FrontRules& rules) {
       .minus("clearance", rules.panelClearance);
 }
 
-std::vector<Length> hingePlaces(Length height, double grams, const std::vector<Length>& blocked) {
+std::vector<Length> hingePlaces(Length height, double grams, const std::vector<Span>& blocked) {
   constexpr Length kFromEnd = Length::mm(100);
-  constexpr Length kClear = Length::mm(30);
+  constexpr Length kClear = Length::mm(30) + kCup / 2;  // of the rim from a face
   constexpr double kHeavy = 15'000;
   std::int64_t count = height <= Length::mm(1'000) ? 2 : height <= Length::mm(1'600) ? 3 : 4;
   if (grams > kHeavy) ++count;
@@ -256,9 +317,13 @@ std::vector<Length> hingePlaces(Length height, double grams, const std::vector<L
   std::vector<Length> out;
   for (std::int64_t i = 0; i < count; ++i) {
     Length at = end + i * (height - 2 * end) / (count - 1);
-    for (const Length shelf : blocked)
-      if (at > shelf - kClear && at < shelf + kClear)
-        at = at >= shelf ? shelf + kClear : shelf - kClear;
+    for (const Span& face : blocked) {
+      const Length below = face.low - kClear;
+      const Length above = face.high + kClear;
+      if (at <= below || at >= above) continue;
+      const bool up = at - below >= above - at;
+      at = (up ? above <= height - kCup : below < kCup) ? above : below;
+    }
     out.push_back(at);
   }
   return out;
@@ -286,11 +351,7 @@ Result<std::vector<Part>> doorParts(const Maker& maker, const Carcass& carcass,
     const FrontRect& r = leaf.place.rect;
     const double grams = (r.width * r.height).inM2() * material.measured.inMm() *
                          static_cast<double>(material.density);
-    std::vector<Length> blocked;
-    for (const PanelRect& panel : layout.panels)
-      if (panel.kind == PanelKind::Shelf && panel.rect.z > r.z && panel.rect.z < r.top() &&
-          panel.rect.x < r.right() && panel.rect.right() > r.x && !flap)
-        blocked.push_back(panel.rect.z + panel.rect.height / 2 - r.z);
+    const std::vector<Span> blocked = behind(maker.job(), carcass, layout, r, flap);
     for (Part& part : parts) {
       const bool slab = rules.style == FrontStyle::Slab;
       const FrontPiece piece = *frontPieceOf(part.role);

@@ -31,7 +31,10 @@ Reason framedPanel(const Reason& size, const FrontRules& rules);
 // Hinges a door needs: two up to 1000 mm, three to 1600, four above, one more over 15 kg. Centres
 // from the door's lower end: the outer ones 100 mm from the ends, the rest shared; each is moved
 // off what lies at `blocked` (from the door's lower end) by 30 mm at least.
-std::vector<Length> hingePlaces(Length height, double grams, const std::vector<Length>& blocked);
+struct Span {
+  Length low, high;
+};
+std::vector<Length> hingePlaces(Length height, double grams, const std::vector<Span>& blocked);
 
 // What a front closes, and in which role; `id` is of the drawer, or of the first opening behind.
 struct FrontOf {

@@ -63,4 +63,9 @@ Problem cannot(std::string field, std::string found, std::string expected) {
   return {{}, 0, std::move(field), std::move(found), std::move(expected)};
 }
 
+PartGrain Maker::grainOf(const std::string& material, PanelGrain grain) const {
+  if (!findMaterial(job_, material)->grained || grain == PanelGrain::Either) return PartGrain::Any;
+  return grain == PanelGrain::Upright ? PartGrain::Length : PartGrain::Width;
+}
+
 }  // namespace pp

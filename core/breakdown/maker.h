@@ -28,6 +28,8 @@ class Maker {
   void show(Part& part, Side side, const std::string& banding) const;
 
   Length thickness(const std::string& material) const;
+  // Of a panel whose length is upright.
+  PartGrain grainOf(const std::string& material, PanelGrain grain) const;
   const Job& job() const { return job_; }
   const Assembly& assembly() const { return assembly_; }
   std::string shown(Length length) const;  // with its unit

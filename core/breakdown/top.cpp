@@ -91,7 +91,7 @@ class TopMaker {
   // is staggered: it begins and ends with half a section, so that no joint lies under a joint.
   std::vector<Part> flat(PartRole role, const std::string& material, const Reason& width, Length y,
                          Joints joints) const {
-    const std::int64_t sections = sectionCount(length_.total(), top_.longest);
+    const std::int64_t sections = sectionCount(length_.total(), longest(material));
     const bool halves = joints == Joints::Staggered && sections > 1;
     const std::int64_t pieces = sections + (halves ? 1 : 0);
     std::vector<Part> out;
@@ -105,6 +105,25 @@ class TopMaker {
       x += length.total();
     }
     return out;
+  }
+
+  // What one piece may be: no longer than typed, nor than the sheets of the material that the rack
+  // has.
+  Length longest(const std::string& material) const {
+    const Job& job = maker_.job();
+    const bool grained = findMaterial(job, material)->grained;
+    Length out;
+    for (const StockPiece& piece : job.stock) {
+      if (piece.material != material || piece.kind != StockKind::Sheet || piece.quantity == 0)
+        continue;
+      const bool along = !grained || piece.grain != SheetGrain::Width;
+      const bool across = !grained || piece.grain != SheetGrain::Length;
+      const Length trim = 2 * piece.trim.value_or(job.saw.trim);
+      if (along && piece.width - trim >= width_.total()) out = std::max(out, piece.length - trim);
+      if (across && piece.length - trim >= width_.total()) out = std::max(out, piece.width - trim);
+    }
+    constexpr Length kLeast = Length::mm(300);
+    return out < kLeast ? top_.longest : std::min(out, top_.longest);
   }
 
   void strips() {

@@ -8,6 +8,7 @@ Result<std::vector<Part>> wallPanelParts(const Maker& maker, const WallPanel& pa
   Part board = maker.board(PartRole::WallPanelSheet, panel.material, Reason("height", panel.height),
                            Reason("width", panel.width));
   board.show = Face::Outside;
+  board.grain = maker.grainOf(panel.material, panel.grain);
   const Length t = board.thickness;
   Maker::place(board, {{Length{}, t, Length{}}, kUp, kRight, kForwards});
   for (const Side side : {Side::Left, Side::Right, Side::Bottom, Side::Top})

@@ -18,6 +18,10 @@ inline const Choices<Finish> kFinishes = {{"none", Finish::None},
 inline const Choices<BoardGrain> kBoardGrains = {
     {"length", BoardGrain::Length}, {"width", BoardGrain::Width}, {"any", BoardGrain::Any}};
 
+inline const Choices<PanelGrain> kPanelGrains = {{"upright", PanelGrain::Upright},
+                                                 {"across", PanelGrain::Across},
+                                                 {"either", PanelGrain::Either}};
+
 template <class A>
 void fields(A& a, Back& v) {
   a.choice("school", v.school,
@@ -31,10 +35,7 @@ void fields(A& a, Back& v) {
   a("rabbetDepth", v.rabbetDepth);
   a("setIn", v.setIn);
   a("clearance", v.clearance);
-  a.choice("grain", v.grain,
-           {{"upright", BackGrain::Upright},
-            {"across", BackGrain::Across},
-            {"either", BackGrain::Either}});
+  a.choice("grain", v.grain, kPanelGrains);
 }
 
 template <class A>

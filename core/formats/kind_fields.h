@@ -58,6 +58,7 @@ void fields(A& a, WallPanel& v) {
   a("setIn", v.setIn);
   a("cleats", v.cleats);
   a("banding", v.banding);
+  a.choice("grain", v.grain, kPanelGrains);
 }
 
 template <class A>

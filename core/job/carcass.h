@@ -34,7 +34,7 @@ enum class BackSchool {
 };
 
 // Which way the back's grain runs.
-enum class BackGrain { Upright, Across, Either };
+enum class PanelGrain { Upright, Across, Either };
 
 // Rabbet and groove take their width from the back's own thickness.
 struct Back {
@@ -43,7 +43,7 @@ struct Back {
   Length rabbetDepth = Length::mm(9);    // into the panels; a groove's depth too; > 0
   Length setIn = Length::mm(12);         // Groove: from the rear edge to the groove, >= 0
   Length clearance = Length::um(1'500);  // in all, in each direction, >= 0
-  BackGrain grain = BackGrain::Upright;
+  PanelGrain grain = PanelGrain::Upright;
   bool operator==(const Back&) const = default;
 };
 

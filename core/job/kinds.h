@@ -66,6 +66,7 @@ struct WallPanel {
   Length setIn = Length::mm(50);        // cleats are shorter than the panel by this at each end
   int cleats = 2;                       // one above the other, 1..10
   std::string banding;
+  PanelGrain grain = PanelGrain::Upright;
   bool operator==(const WallPanel&) const = default;
 };
 

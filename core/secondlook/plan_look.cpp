@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <map>
 #include <set>
+#include <utility>
 
 #include "core/length/format.h"
 
@@ -83,18 +84,19 @@ Finding nearlyFinding(const Job& job, const std::vector<Part>& parts, const nest
   out.why = fmt::format("Tried: with {} that much smaller the plan is {} cheaper.",
                         part.quantity == 1 && nearly.parts.size() == 1 ? "it" : "all of them",
                         format(nearly.saved));
-  Job fixed = job;
-  for (const std::size_t changed : nearly.parts) {
-    if (parts[changed].assembly != kLooseCode) return out;
-    // The break-down lists loose boards in the job's order.
-    const auto row = static_cast<std::size_t>(
-        std::count_if(parts.begin(), parts.begin() + static_cast<std::ptrdiff_t>(changed),
-                      [](const Part& one) { return one.assembly == kLooseCode; }));
-    if (row >= fixed.loose.size()) return out;
-    (nearly.length ? fixed.loose[row].length : fixed.loose[row].width) -= nearly.by;
-  }
+  std::set<Id> boards;
+  for (const std::size_t changed : nearly.parts)
+    for (const PartKey& key : parts[changed].keys) {
+      if (key.assembly != 0) return out;  // it follows from a drawing
+      boards.insert(key.opening);
+    }
   out.fix = Fix{fmt::format("Make it {} {}", by, nearly.length ? "shorter" : "narrower"),
-                std::move(fixed)};
+                [boards, length = nearly.length, less = nearly.by](Job& fixed) {
+                  for (std::size_t i = 0; i < fixed.loose.size(); ++i) {
+                    if (boards.count(std::as_const(fixed).loose[i].id) == 0) continue;
+                    (length ? fixed.loose[i].length : fixed.loose[i].width) -= less;
+                  }
+                }};
   return out;
 }
 

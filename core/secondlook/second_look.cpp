@@ -59,9 +59,9 @@ std::optional<Fix> turnedBack(const Job& job, const Part& part) {
   Part turned = part;
   turned.grain = PartGrain::Any;
   if (!nearestPiece(job, turned).fits) return std::nullopt;
-  Job fixed = job;
-  assemblyIn(fixed, part.assembly)->carcass().back.grain = BackGrain::Across;
-  return Fix{"Run the back's grain across", fixed};
+  return Fix{"Run the back's grain across", [code = part.assembly](Job& fixed) {
+               assemblyIn(fixed, code)->carcass().back.grain = PanelGrain::Across;
+             }};
 }
 
 }  // namespace
@@ -139,18 +139,21 @@ std::vector<Finding> checkDrawerStacks(const Job& job, const Breakdown& breakdow
     finding.what = fmt::format("The drawers of {} do not go in", trouble.assembly);
     finding.why =
         fmt::format("There is {}; it takes {}.", trouble.problem.found, trouble.problem.expected);
+    const auto edit = [code = trouble.assembly, path = trouble.opening](Job& fixed) {
+      Assembly& assembly = *assemblyIn(fixed, code);
+      Opening opening = *find(assembly.carcass().inside, path);
+      auto& bank = std::get<DrawerBank>(opening.content);
+      bank.boxHeight.reset();
+      for (Share& share : bank.fronts) share.fixed.reset();
+      assembly.carcass().inside = replaced(assembly.carcass().inside, path, opening);
+    };
     Job fixed = job;
-    Assembly& assembly = *assemblyIn(fixed, trouble.assembly);
-    Opening opening = *find(assembly.carcass().inside, trouble.opening);
-    auto& bank = std::get<DrawerBank>(opening.content);
-    bank.boxHeight.reset();
-    for (Share& share : bank.fronts) share.fixed.reset();
-    assembly.carcass().inside = replaced(assembly.carcass().inside, trouble.opening, opening);
-    const Breakdown again = breakDown(fixed, assembly);
+    edit(fixed);
+    const Breakdown again = breakDown(fixed, *assemblyIn(fixed, trouble.assembly));
     const bool cured =
         std::none_of(again.troubles.begin(), again.troubles.end(),
                      [&](const Trouble& other) { return other.opening == trouble.opening; });
-    if (cured) finding.fix = Fix{"Share the fronts equally", fixed};
+    if (cured) finding.fix = Fix{"Share the fronts equally", edit};
     out.push_back(finding);
   }
   return out;
@@ -178,17 +181,46 @@ std::vector<Finding> checkExposedEdges(const Job& job, const Breakdown& breakdow
       if (bare.pieces == 0) continue;
       Finding finding;
       finding.place = {assembly.code, {}, bare.example};
-      finding.what = fmt::format("{} {} of {} show bare plies", bare.pieces,
-                                 fronts ? "edges of doors and drawer fronts" : "front edges", assembly.code);
+      finding.what =
+          fmt::format("{} {} of {} show bare plies", bare.pieces,
+                      fronts ? "edges of doors and drawer fronts" : "front edges", assembly.code);
       finding.why = "They are seen when the cabinet stands, and no banding is chosen for them.";
       if (!job.bandings.empty() && assembly.isCarcass()) {
-        Job fixed = job;
-        Carcass& carcass = assemblyIn(fixed, assembly.code)->carcass();
-        (fronts ? carcass.fronts.banding : carcass.banding) = job.bandings.front().id;
-        finding.fix = Fix{"Band them with " + job.bandings.front().name, fixed};
+        finding.fix = Fix{"Band them with " + job.bandings.front().name,
+                          [fronts, code = assembly.code, id = job.bandings.front().id](Job& fixed) {
+                            Carcass& carcass = assemblyIn(fixed, code)->carcass();
+                            (fronts ? carcass.fronts.banding : carcass.banding) = id;
+                          }};
       }
       out.push_back(finding);
     }
+  return out;
+}
+
+std::vector<Finding> checkEdging(const Job& job, const Breakdown&) {
+  std::vector<Finding> out;
+  const LengthStyle style = styleOf(job);
+  for (const Assembly& assembly : job.assemblies) {
+    const Top* top = std::get_if<Top>(&assembly.body);
+    if (top == nullptr || top->edging == Length{}) continue;
+    const Material* material = findMaterial(job, top->edgingMaterial);
+    // Lumber is planed to what is wanted.
+    if (material == nullptr || material->lumber) continue;
+    const Length thick = findMaterial(asCutFromLot(job, assembly), material->id)->measured;
+    if (thick == top->edging) continue;
+    Finding finding;
+    finding.place = {assembly.code, {}, {}};
+    finding.what = fmt::format("The edging of {} is {} thick, its material {}", assembly.code,
+                               formatWithUnit(top->edging, style), formatWithUnit(thick, style));
+    finding.why =
+        "A strip of that material stands out or back by the difference, and the top is "
+        "cut to the wrong size for it.";
+    finding.fix =
+        Fix{"Make the edging as thick as its material", [code = assembly.code, thick](Job& fixed) {
+              std::get<Top>(assemblyIn(fixed, code)->body).edging = thick;
+            }};
+    out.push_back(std::move(finding));
+  }
   return out;
 }
 
@@ -210,7 +242,7 @@ std::vector<Finding> checkBuildable(const Job&, const Breakdown& breakdown) {
 std::vector<Finding> secondLook(const Job& job, const Breakdown& breakdown) {
   std::vector<Finding> out;
   for (const auto& check : {checkBuildable, checkPartFitsSheet, checkPartFitsBar, checkDrawerStacks,
-                            checkExposedEdges}) {
+                            checkExposedEdges, checkEdging}) {
     const std::vector<Finding> found = check(job, breakdown);
     out.insert(out.end(), found.begin(), found.end());
   }

@@ -2,6 +2,7 @@
 // expensive mistake first. Each check is a pure function.
 #pragma once
 
+#include <functional>
 #include <optional>
 #include <string>
 #include <vector>
@@ -24,7 +25,7 @@ struct Place {
 
 struct Fix {
   std::string what;  // "Share the fronts equally"
-  Job job;           // the job with it done
+  std::function<void(Job&)> edit;
 };
 
 struct Finding {
@@ -44,6 +45,8 @@ std::vector<Finding> checkDrawerStacks(const Job& job, const Breakdown& breakdow
 // Edges that are seen and carry no banding, one finding an assembly and kind of edge. The fix bands
 // them with the job's first banding.
 std::vector<Finding> checkExposedEdges(const Job& job, const Breakdown& breakdown);
+// Edging of a worktop that is not as thick as the panel it is ripped from.
+std::vector<Finding> checkEdging(const Job& job, const Breakdown& breakdown);
 // Everything else that keeps an assembly from being built.
 std::vector<Finding> checkBuildable(const Job& job, const Breakdown& breakdown);
 

@@ -22,10 +22,15 @@ std::string content(const std::string& name) {
 // What stands in codes.txt of a job: a line a part.
 std::string listed(const Job& job) {
   std::ostringstream out;
-  for (const Part& part : breakDown(job).parts)
+  for (const Part& part : breakDown(job).parts) {
+    // In version 1 the panel of a framed drawer front stood upright; it lies as a slab does now.
+    const bool turned = part.role == PartRole::DrawerFrontPanel;
+    const Length length = (turned ? part.width : part.length).total();
+    const Length width = (turned ? part.length : part.width).total();
     out << part.code << "|" << part.name << "|" << part.assembly << "|" << part.quantity << "|"
-        << part.length.total().inNm() << "|" << part.width.total().inNm() << "|" << part.material
-        << "|" << part.overridden << "\n";
+        << length.inNm() << "|" << width.inNm() << "|" << part.material << "|" << part.overridden
+        << "\n";
+  }
   return out.str();
 }
 

@@ -7,6 +7,7 @@
 #include "core/breakdown/breakdown.h"
 #include "core/breakdown/carcass.h"
 #include "core/breakdown/cleat.h"
+#include "core/breakdown/drawer.h"
 #include "core/breakdown/frame.h"
 #include "core/breakdown/front.h"
 #include "core/breakdown/kinds.h"
@@ -180,6 +181,133 @@ TEST(Fronts, rulesAgainstTheirFormulas) {
             Length::in(15, 9, 16));
 }
 
+// A carcass 600 x 720, clear 564 x 684, halved by a shelf: openings of 333.
+struct Halved {
+  Job job = test::jobWith(test::metricCarcass().carcass());
+  Carcass& carcass = job.assemblies[0].carcass();
+  Halved() {
+    carcass.fronts.fit = FrontFit::Overlay;
+    carcass.fronts.overlay = mm(15);
+    carcass.fronts.gap = mm(3);
+    Split split;
+    split.by = SplitBy::Shelves;
+    split.sizes = {{}, {}};
+    split.children.resize(2);
+    carcass.inside.content = split;
+    giveIds(job);
+  }
+  Opening& opening(std::size_t i) { return std::get<Split>(carcass.inside.content).children[i]; }
+};
+
+TEST(Overlay, coversAnInnerPanelHalfOnlyWhereAnotherFrontMeetsIt) {
+  Halved one;
+  one.opening(0).door = Door{Hinge::Left};
+  const auto reach = [&](std::size_t i) {
+    const CarcassLayout layout = layOut(one.job, one.carcass).value();
+    return frontReach(one.carcass, layout, layout.leaves[i]);
+  };
+  // Alone it goes over the shelf as over the top: 15. The shelf is 18.
+  EXPECT_EQ(reach(0).bottom, mm(15));
+  EXPECT_EQ(reach(0).top, mm(15));
+  one.carcass.fronts.overlay = mm(20);
+  EXPECT_EQ(reach(0).bottom, mm(18)) << "no further than the panel";
+  one.carcass.fronts.overlay = mm(15);
+  // With a door below, half of 18 less half of 3 each.
+  one.opening(1).door = Door{Hinge::Left};
+  EXPECT_EQ(reach(0).bottom, mm(7.5));
+  EXPECT_EQ(reach(1).top, mm(7.5));
+  EXPECT_EQ(reach(1).bottom, mm(15));
+  // Trays have no front; drawers do.
+  DrawerBank bank;
+  bank.kind = BankKind::Trays;
+  bank.fronts = {{}};
+  one.opening(1).door.reset();
+  one.opening(1).content = bank;
+  EXPECT_EQ(reach(0).bottom, mm(15));
+  bank.kind = BankKind::Drawers;
+  one.opening(1).content = bank;
+  EXPECT_EQ(reach(0).bottom, mm(7.5));
+}
+
+TEST(Overlay, equalFrontsGiveEqualBoxes) {
+  // 600 + 2 * 15 - 2 * 3 over 3 is 208; the opening itself gives each 200.
+  const auto cells = drawerCells(mm(600), mm(15), mm(15), {{}, {}, {}}, mm(3), {});
+  ASSERT_TRUE(cells.ok());
+  for (std::size_t i = 0; i < 3; ++i) {
+    EXPECT_EQ(cells.value()[i].frontHeight.total(), mm(208));
+    EXPECT_EQ(cells.value()[i].height, mm(200));
+    EXPECT_EQ(cells.value()[i].bottom, mm(400 - 200 * static_cast<int>(i)));
+  }
+  // A typed one has what its front hides.
+  const auto typed = drawerCells(mm(600), mm(15), mm(15), {{mm(100)}, {}, {}}, mm(3), {});
+  EXPECT_EQ(typed.value()[0].height, mm(103));
+}
+
+TEST(Top, sectionsAreNoLongerThanTheSheetsOfTheRack) {
+  Top top;
+  top.width = mm(3'000);
+  top.depth = mm(600);
+  top.overLeft = top.overRight = top.overFront = top.overBack = Length{};
+  top.longest = mm(2'400);
+  top.strip = Length{};
+  Job job = jobOf(top);
+  std::get<Top>(job.assemblies[0].body).material = job.materials[0].id;
+  const auto sections = [&job] {
+    std::int64_t out = 0;
+    for (const Part& part : breakDown(job).parts)
+      if (part.role == PartRole::TopSheet) out += part.quantity;
+    return out;
+  };
+  EXPECT_EQ(sections(), 2) << "sheets of 2440, trimmed 2428";
+  for (std::size_t i = 0; i < job.stock.size(); ++i) job.stock[i].length = mm(1'500);
+  EXPECT_EQ(sections(), 3) << "1488 a sheet";
+  std::get<Top>(job.assemblies[0].body).longest = mm(800);
+  EXPECT_EQ(sections(), 4) << "no longer than typed";
+  job.stock = {};
+  EXPECT_EQ(sections(), 4);
+}
+
+TEST(WallPanel, itsGrainRunsAsChosen) {
+  WallPanel panel;
+  Job job = jobOf(panel);
+  job.materials[0].grained = true;
+  auto& mine = std::get<WallPanel>(job.assemblies[0].body);
+  mine.material = mine.cleatMaterial = job.materials[0].id;
+  const auto grain = [&](PanelGrain as) {
+    mine.grain = as;
+    return breakDown(job).parts.front().grain;
+  };
+  EXPECT_EQ(grain(PanelGrain::Upright), PartGrain::Length);
+  EXPECT_EQ(grain(PanelGrain::Across), PartGrain::Width);
+  EXPECT_EQ(grain(PanelGrain::Either), PartGrain::Any);
+  const auto again = readJob("again", writeJob(job));
+  ASSERT_TRUE(again.ok());
+  EXPECT_EQ(std::get<WallPanel>(again->assemblies[0].body).grain, PanelGrain::Either);
+}
+
+TEST(FramedFront, itsPanelsGrainRunsAsASlabsWould) {
+  Halved one;
+  one.carcass.fronts.style = FrontStyle::GroovedFrame;
+  one.carcass.fronts.panelMaterial = "b6";
+  DrawerBank bank;
+  bank.fronts = {{}};
+  one.opening(0).content = bank;
+  one.opening(1).door = Door{Hinge::Left};
+  giveIds(one.job);
+  int seen = 0;
+  for (const Part& part : breakDown(one.job).parts) {
+    if (part.role == PartRole::DrawerFrontPanel) {
+      EXPECT_GT(part.length.total(), part.width.total()) << "level, as the front is wide";
+      EXPECT_EQ(part.poses[0].u.axis, Axis::X);
+      ++seen;
+    } else if (part.role == PartRole::DoorPanel) {
+      EXPECT_EQ(part.poses[0].u.axis, Axis::Z);
+      ++seen;
+    }
+  }
+  EXPECT_EQ(seen, 2);
+}
+
 TEST(Hinges, asManyAsTheDoorNeeds) {
   const auto count = [](double height, double grams) {
     return hingePlaces(mm(height), grams, {}).size();
@@ -190,8 +318,13 @@ TEST(Hinges, asManyAsTheDoorNeeds) {
   EXPECT_EQ(count(1601, 5'000), 4U);
   EXPECT_EQ(count(900, 15'001), 3U);
   EXPECT_EQ(hingePlaces(mm(700), 0, {}), (std::vector<Length>{mm(100), mm(600)}));
-  // A shelf at 590 is 10 below the upper hinge: it moves up to 30 off.
-  EXPECT_EQ(hingePlaces(mm(700), 0, {mm(590)}), (std::vector<Length>{mm(100), mm(620)}));
+  // The rim of a 35 cup is 30 from a shelf's nearer face: its centre 47.5.
+  const auto upper = [](Span shelf) { return hingePlaces(mm(700), 0, {shelf}).back(); };
+  EXPECT_EQ(upper({mm(581), mm(599)}), mm(646.5));
+  EXPECT_EQ(upper({mm(620), mm(638)}), mm(572.5));
+  EXPECT_EQ(upper({mm(534.5), mm(552.5)}), mm(600)) << "just far enough";
+  // Up would leave no wood for the cup: 618 and 47.5 is over 665.
+  EXPECT_EQ(upper({mm(599), mm(618)}), mm(551.5));
   // A drawer front 500 x 141 is bored in its middle, 70.5 from both long edges.
   Part front;
   front.length = Reason("l", mm(500));

@@ -14,6 +14,11 @@ std::vector<Finding> look(const Job& job) {
   return secondLook(job, breakDown(job));
 }
 
+Job mended(Job job, const Finding& finding) {
+  finding.fix->edit(job);
+  return job;
+}
+
 Job banded() {
   Carcass carcass = test::metricCarcass().carcass();
   carcass.banding = "edge";
@@ -33,7 +38,7 @@ TEST(SecondLook, partLargerThanEverySheet) {
   Job job = banded();
   // Untrimmed 2440, trimmed 6 each end: a side of 2428 just fits, a nanometre more does not.
   job.assemblies[0].carcass().height = mm(2428);
-  job.assemblies[0].carcass().back.grain = BackGrain::Upright;
+  job.assemblies[0].carcass().back.grain = PanelGrain::Upright;
   const auto sides = [&] { return checkPartFitsSheet(job, breakDown(job)); };
   EXPECT_TRUE(sides().empty());
   job.assemblies[0].carcass().height += Length::nm(1);
@@ -49,7 +54,7 @@ TEST(SecondLook, aBackTooLargeOneWayIsTurnedByItsFix) {
   const auto findings = look(job);
   ASSERT_EQ(findings.size(), 1U);
   ASSERT_TRUE(findings[0].fix.has_value());
-  EXPECT_TRUE(look(findings[0].fix->job).empty());
+  EXPECT_TRUE(look(mended(job, findings[0])).empty());
 }
 
 TEST(SecondLook, materialThatIsNotInTheRack) {
@@ -72,7 +77,7 @@ TEST(SecondLook, drawerStackThatDoesNotFitAndItsFix) {
   ASSERT_EQ(findings.size(), 1U);
   EXPECT_EQ(findings[0].severity, Severity::Stop);
   ASSERT_TRUE(findings[0].fix.has_value());
-  EXPECT_TRUE(look(findings[0].fix->job).empty());
+  EXPECT_TRUE(look(mended(job, findings[0])).empty());
 }
 
 TEST(SecondLook, exposedEdgesWithoutBandingAndTheirFix) {
@@ -82,7 +87,7 @@ TEST(SecondLook, exposedEdgesWithoutBandingAndTheirFix) {
   ASSERT_EQ(findings.size(), 1U);
   EXPECT_EQ(findings[0].what, "4 front edges of B1 show bare plies");  // sides, top, bottom
   ASSERT_TRUE(findings[0].fix.has_value());
-  EXPECT_TRUE(look(findings[0].fix->job).empty());
+  EXPECT_TRUE(look(mended(job, findings[0])).empty());
 }
 
 // Doors, lids and shelf lips too: each is banded by the fix that is offered, and F8 has an end.
@@ -101,9 +106,27 @@ TEST(SecondLook, everyBareEdgeOfACarcassCanBeBandedByItsFix) {
   for (int presses = 0; !findings.empty(); ++presses) {
     ASSERT_LT(presses, 3);
     ASSERT_TRUE(findings[0].fix.has_value());
-    job = findings[0].fix->job;
+    job = mended(job, findings[0]);
     findings = look(job);
   }
+}
+
+TEST(SecondLook, edgingThatIsNotAsThickAsItsMaterial) {
+  Job job = banded();
+  Top top;
+  top.material = top.edgingMaterial = job.materials[0].id;
+  top.edging = mm(20);
+  job.assemblies[0].body = top;
+  const auto findings = checkEdging(job, breakDown(job));
+  ASSERT_EQ(findings.size(), 1U);
+  EXPECT_EQ(findings[0].what, "The edging of B1 is 20 mm thick, its material 18 mm");
+  job = mended(job, findings[0]);
+  EXPECT_EQ(std::get<Top>(job.assemblies[0].body).edging, mm(18));
+  EXPECT_TRUE(checkEdging(job, breakDown(job)).empty());
+  // Lumber is planed to what is wanted.
+  std::get<Top>(job.assemblies[0].body).edging = mm(12);
+  job.materials[0].lumber = true;
+  EXPECT_TRUE(checkEdging(job, breakDown(job)).empty());
 }
 
 TEST(Request, allFrontsShowAndNothingElseDoes) {

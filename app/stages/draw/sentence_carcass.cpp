@@ -123,7 +123,7 @@ class CarcassWriter : public SentenceWriter<Carcass> {
     say(tr("with its grain"));
     choice(tr("back grain"), {tr("upright"), tr("across"), tr("either way")},
            static_cast<int>(back.grain),
-           [](Carcass& c, int i) { c.back.grain = static_cast<BackGrain>(i); });
+           [](Carcass& c, int i) { c.back.grain = static_cast<PanelGrain>(i); });
     say(tr("."));
   }
 

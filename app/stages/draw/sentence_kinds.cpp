@@ -235,7 +235,11 @@ class WallPanelWriter : public SentenceWriter<WallPanel> {
     say(tr("with"));
     banding(tr("edge banding"), body_.banding,
             [](WallPanel& w, const std::string& id) { w.banding = id; });
-    say(tr("round it."));
+    say(tr("round it; its grain runs"));
+    choice(tr("panel grain"), {tr("upright"), tr("across"), tr("either way")},
+           static_cast<int>(body_.grain),
+           [](WallPanel& w, int i) { w.grain = static_cast<PanelGrain>(i); });
+    say(tr("."));
     begin();
     say(tr("It hangs on"));
     count(tr("number of cleats"), &WallPanel::cleats, 1, 10);
