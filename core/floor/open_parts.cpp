@@ -61,6 +61,33 @@ Held heldBy(const std::vector<Cutting>& cuttings, const Progress& progress) {
   return out;
 }
 
+// What of the rack cuttings have: sheets of one under way, and those that are cut into; bars as
+// long as it is not given up.
+std::map<Id, std::int64_t> usedOf(const std::vector<Cutting>& cuttings, const Progress& progress) {
+  std::map<Id, std::int64_t> out;
+  for (const Cutting& cutting : cuttings) {
+    const auto at = progress.cuttings.find(cutting.number);
+    if (at == progress.cuttings.end()) continue;
+    for (int i = 0; i < at->second.plan; ++i) {
+      const CuttingPlan& plan = cutting.plans[static_cast<std::size_t>(i)];
+      std::set<std::size_t> cutInto;
+      for (const int step : at->second.made[static_cast<std::size_t>(i)])
+        cutInto.insert(plan.plan.cuts[static_cast<std::size_t>(step - 1)].sheet);
+      // Of a plan that was changed only what it was cut by counts; the next has the rest.
+      const bool holds = !at->second.givenUp && i + 1 == at->second.plan;
+      for (std::size_t k = 0; k < plan.plan.sheets.size(); ++k) {
+        const StockSupply& stock = plan.request.stock[plan.plan.sheets[k].stock];
+        if (stock.piece.empty() && (holds || cutInto.count(k) != 0)) ++out[stock.row];
+      }
+      if (!holds) continue;
+      for (const BarList& list : plan.plan.bars)
+        for (std::size_t k = 0; k < list.stock.size(); ++k)
+          out[plan.request.barStock[list.stock[k]].row] += barsFor(plan.request, list, k);
+    }
+  }
+  return out;
+}
+
 }  // namespace
 
 std::vector<OpenPart> openParts(const std::vector<Part>& drawn, const Scope& scope,
@@ -101,6 +128,13 @@ OpenRequest openRequest(const Job& job, const std::vector<Part>& drawn, const Re
     out.request.parts[i].numbers = std::move(numbers[i]);
   for (std::size_t i = 0; i < barNumbers.size(); ++i)
     out.request.barParts[i].wanted.numbers = std::move(barNumbers[i]);
+  const auto used = usedOf(record.cuttings, progress);
+  const auto take = [&used](Id row, std::optional<std::int64_t>& quantity) {
+    const auto at = used.find(row);
+    if (at != used.end() && quantity) *quantity = std::max<std::int64_t>(0, *quantity - at->second);
+  };
+  for (StockSupply& stock : out.request.stock) take(stock.row, stock.quantity);
+  for (BarSupply& supply : out.request.barStock) take(supply.row, supply.bar.quantity);
   for (const Cutting& cutting : record.cuttings)
     for (const CuttingPlan& plan : cutting.plans)
       out.request.firstSheet =

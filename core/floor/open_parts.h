@@ -18,7 +18,8 @@ struct OpenPart {
 std::vector<OpenPart> openParts(const std::vector<Part>& drawn, const Scope& scope,
                                 const std::vector<Cutting>& cuttings, const Progress& progress);
 
-// The parts, and the request for them, numbers and the first sheet's included.
+// The parts, and the request for them, numbers and the first sheet's included. What cuttings have
+// of the rack is not there for it.
 struct OpenRequest {
   std::vector<Part> parts;   // of sheets, row by row those of the request
   std::vector<Part> lumber;  // row by row those of its bars

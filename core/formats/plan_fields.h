@@ -182,6 +182,7 @@ void fields(A& a, StockSupply& v) {
   a("trim", v.trim);
   a("lot", v.lot);
   a("density", v.density);
+  a.id("row", v.row);
   a("piece", v.piece);
 }
 
@@ -229,6 +230,7 @@ void fields(A& a, BarSupply& v) {
   a.must("material", v.material);
   a.must("width", v.width);
   a.must("bar", v.bar);
+  a.id("row", v.row);
 }
 
 template <class A>

@@ -7,6 +7,7 @@
 #include <string>
 #include <vector>
 
+#include "core/job/id.h"
 #include "core/length/length.h"
 
 namespace pp {
@@ -56,6 +57,7 @@ struct BarSupply {
   std::string material;  // id
   Length width;          // as bought
   BarStock bar;
+  Id row = 0;  // of the job's rack; 0: not known
   bool operator==(const BarSupply&) const = default;
 };
 

@@ -130,8 +130,10 @@ NestRequest requestOf(const Job& job, const std::vector<Part>& parts) {
   for (const StockPiece& piece : job.stock) {
     const Material& material = *findMaterial(job, piece.material);
     if (material.lumber) {
-      out.barStock.push_back(
-          {piece.material, piece.width, {piece.mark, piece.length, piece.quantity, piece.price}});
+      out.barStock.push_back({piece.material,
+                              piece.width,
+                              {piece.mark, piece.length, piece.quantity, piece.price},
+                              piece.id});
       continue;
     }
     const Length trim =
@@ -149,6 +151,7 @@ NestRequest requestOf(const Job& job, const std::vector<Part>& parts) {
                          trim,
                          piece.lot,
                          material.density,
+                         piece.id,
                          {}});
   }
   addPins(job, parts, out);

@@ -49,6 +49,7 @@ struct StockSupply {
   Length trim;                 // off every edge, blade included
   std::string lot;             // what was bought together; empty: not known
   std::int64_t density = 650;  // kg per cubic metre
+  Id row = 0;                  // of the job's rack; 0: not known
   std::string piece;           // its name where it lies on the bench already, from an earlier plan
   bool operator==(const StockSupply&) const = default;
 };

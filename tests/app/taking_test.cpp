@@ -176,6 +176,14 @@ TEST_F(Taking, someKindsOfPartsAreLaidOutAndTakenByThemselves) {
     left += side ? 1 : 0;
   }
   ASSERT_GT(left, 1);
+  auto* assemblies =
+      named<QListWidget>(QApplication::activeModalWidget(), QStringLiteral("Assemblies"));
+  for (const Qt::CheckState state : {Qt::Unchecked, Qt::Checked}) {
+    for (int row = 0; row < assemblies->count(); ++row) assemblies->item(row)->setCheckState(state);
+    EXPECT_EQ(
+        named(QApplication::activeModalWidget(), QStringLiteral("Lay out these"))->isEnabled(),
+        state == Qt::Checked);
+  }
   click(QApplication::activeModalWidget(), QStringLiteral("Lay out these"));
   ASSERT_TRUE(planned());
   for (const Part& part : *session().plans().shown().parts)

@@ -137,6 +137,27 @@ TEST(Floor, partsDrawnLaterMakeTheNextCutting) {
   EXPECT_NE(sheetName(taken.plan(2).request, taken.plan(2).plan, 0), "S1");
 }
 
+TEST(Floor, aSheetIsPromisedOnce) {
+  Taken taken;
+  taken.job.assemblies[0].copies = 2;
+  for (std::size_t i = 0; i < taken.job.stock.size(); ++i) taken.job.stock[i].quantity = 20;
+  ASSERT_TRUE(settle(taken.job, 0).ok());
+  taken.drawn = breakDown(taken.job).parts;
+  std::map<Id, std::int64_t> used;
+  for (const PlannedSheet& sheet : taken.plan().plan.sheets)
+    ++used[taken.plan().request.stock[sheet.stock].row];
+  EXPECT_GT(used.size(), 1U);
+  for (const StockSupply& stock : taken.open().request.stock)
+    EXPECT_EQ(stock.quantity, 20 - used[stock.row]) << stock.id;
+  // Given up, only what is cut into stays used.
+  taken.note(EventKind::CutMade, 1, 1, 1);
+  const std::size_t cutInto = taken.plan().plan.cuts[0].sheet;
+  const Id row = taken.plan().request.stock[taken.plan().plan.sheets[cutInto].stock].row;
+  taken.note(EventKind::GivenUp, 1);
+  for (const StockSupply& stock : taken.open().request.stock)
+    EXPECT_EQ(stock.quantity, stock.row == row ? 19 : 20) << stock.id;
+}
+
 TEST(Floor, aPartStaysHeldWhenItsSizeChanges) {
   Taken taken;
   taken.job.assemblies[0].carcass().width += mm(30);

@@ -2,7 +2,6 @@
 
 #include <QHBoxLayout>
 #include <QLabel>
-#include <QPushButton>
 #include <QVBoxLayout>
 #include <algorithm>
 #include <set>
@@ -96,13 +95,13 @@ ScopeDialog::ScopeDialog(Session& session, QWidget* parent) : QDialog(parent), s
   auto* all = new QPushButton(tr("Tick all"));
   auto* none = new QPushButton(tr("Tick none"));
   auto* leave = new QPushButton(tr("Leave as it was"));
-  auto* take = new QPushButton(tr("Lay out these"));
-  take->setDefault(true);
+  take_ = new QPushButton(tr("Lay out these"));
+  take_->setDefault(true);
   row->addWidget(all);
   row->addWidget(none);
   row->addStretch(1);
   row->addWidget(leave);
-  row->addWidget(take);
+  row->addWidget(take_);
   column->addLayout(row);
   const auto tick = [this](Qt::CheckState state) {
     for (QListWidget* one : {assemblies_, roles_})
@@ -111,8 +110,20 @@ ScopeDialog::ScopeDialog(Session& session, QWidget* parent) : QDialog(parent), s
   connect(all, &QPushButton::clicked, this, [tick] { tick(Qt::Checked); });
   connect(none, &QPushButton::clicked, this, [tick] { tick(Qt::Unchecked); });
   connect(leave, &QPushButton::clicked, this, &QDialog::reject);
-  connect(take, &QPushButton::clicked, this, &ScopeDialog::takeOver);
+  connect(take_, &QPushButton::clicked, this, &ScopeDialog::takeOver);
+  for (QListWidget* one : {assemblies_, roles_})
+    connect(one, &QListWidget::itemChanged, this, &ScopeDialog::follow);
   assemblies_->setFocus();
+}
+
+// Nothing at all cannot be laid out.
+void ScopeDialog::follow() {
+  const auto any = [](const QListWidget& list) {
+    for (int row = 0; row < list.count(); ++row)
+      if (list.item(row)->checkState() == Qt::Checked) return true;
+    return false;
+  };
+  take_->setEnabled(any(*assemblies_) && any(*roles_));
 }
 
 void ScopeDialog::takeOver() {

@@ -3,6 +3,7 @@
 
 #include <QDialog>
 #include <QListWidget>
+#include <QPushButton>
 
 #include "app/session/session.h"
 
@@ -18,10 +19,12 @@ class ScopeDialog : public QDialog {
 
  private:
   void takeOver();
+  void follow();
 
   Session& session_;
   QListWidget* assemblies_;
   QListWidget* roles_;
+  QPushButton* take_;
 };
 
 }  // namespace pp
