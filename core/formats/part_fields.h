@@ -11,6 +11,9 @@
 
 namespace pp {
 
+inline const Choices<PartGrain> kPartGrains = {
+    {"length", PartGrain::Length}, {"width", PartGrain::Width}, {"any", PartGrain::Any}};
+
 // A list of texts that each stand for a value: `say` makes one, `parse` gives nothing where it is
 // none.
 template <class A, class T, class Say, class Parse>
@@ -176,8 +179,7 @@ void fields(A& a, Part& v) {
   a.must("thickness", v.thickness);
   reason(a, "length", v.length);
   reason(a, "width", v.width);
-  a.choice("grain", v.grain,
-           {{"length", PartGrain::Length}, {"width", PartGrain::Width}, {"any", PartGrain::Any}});
+  a.choice("grain", v.grain, kPartGrains);
   a.choice("show", v.show, faceChoices());
   texts(
       a, "edges", v.edges, sideName,

@@ -1,6 +1,7 @@
 // How a plan, and what it was asked for, stand in the record half of a job's file.
 #pragma once
 
+#include "core/formats/part_fields.h"
 #include "core/formats/rack_fields.h"
 #include "core/plan/plan.h"
 
@@ -155,8 +156,7 @@ void fields(A& a, PartDemand& v) {
   a.must("thickness", v.thickness);
   a.must("material", v.material);
   a.must("quantity", v.quantity);
-  a.choice("grain", v.grain,
-           {{"length", PartGrain::Length}, {"width", PartGrain::Width}, {"any", PartGrain::Any}});
+  a.choice("grain", v.grain, kPartGrains);
   a("run", v.run);
   a("runOrder", v.runOrder);
   a("mitred", v.mitred);
@@ -173,12 +173,10 @@ void fields(A& a, StockSupply& v) {
   a("measured", v.measured);
   a.must("length", v.length);
   a.must("width", v.width);
-  a.choice(
-      "grain", v.grain,
-      {{"length", SheetGrain::Length}, {"width", SheetGrain::Width}, {"none", SheetGrain::None}});
+  a.choice("grain", v.grain, kSheetGrains);
   a("quantity", v.quantity);
   a("price", v.price);
-  a.choice("kind", v.kind, {{"sheet", StockKind::Sheet}, {"offcut", StockKind::Offcut}});
+  a.choice("kind", v.kind, kStockKinds);
   a("trim", v.trim);
   a("lot", v.lot);
   a("density", v.density);
@@ -242,8 +240,7 @@ void fields(A& a, NestRequest& v) {
   a.must("kerf", v.kerf);
   a("keepLong", v.keepLong);
   a("keepShort", v.keepShort);
-  a.choice("goal", v.goal,
-           {{"cost", Goal::Cost}, {"offcuts", Goal::Offcuts}, {"setups", Goal::Setups}});
+  a.choice("goal", v.goal, kGoals);
   a("ease", v.ease);
   a("barParts", v.barParts);
   a("barStock", v.barStock);

@@ -7,14 +7,22 @@
 
 namespace pp {
 
+inline const Choices<Goal> kGoals = {
+    {"cost", Goal::Cost}, {"offcuts", Goal::Offcuts}, {"setups", Goal::Setups}};
+
+inline const Choices<SheetGrain> kSheetGrains = {
+    {"length", SheetGrain::Length}, {"width", SheetGrain::Width}, {"none", SheetGrain::None}};
+
+inline const Choices<StockKind> kStockKinds = {{"sheet", StockKind::Sheet},
+                                               {"offcut", StockKind::Offcut}};
+
 template <class A>
 void fields(A& a, SawRules& v) {
   a("kerf", v.kerf);
   a("trim", v.trim);
   a("keepLong", v.keepLong);
   a("keepShort", v.keepShort);
-  a.choice("goal", v.goal,
-           {{"cost", Goal::Cost}, {"offcuts", Goal::Offcuts}, {"setups", Goal::Setups}});
+  a.choice("goal", v.goal, kGoals);
   a("ease", v.ease);
 }
 
@@ -87,12 +95,10 @@ void fields(A& a, StockPiece& v) {
   a("measured", v.measured);
   a.must("length", v.length);
   a.must("width", v.width);
-  a.choice(
-      "grain", v.grain,
-      {{"length", SheetGrain::Length}, {"width", SheetGrain::Width}, {"none", SheetGrain::None}});
+  a.choice("grain", v.grain, kSheetGrains);
   a("quantity", v.quantity);
   a("price", v.price);
-  a.choice("kind", v.kind, {{"sheet", StockKind::Sheet}, {"offcut", StockKind::Offcut}});
+  a.choice("kind", v.kind, kStockKinds);
   a("trim", v.trim);
 }
 
