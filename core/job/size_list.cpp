@@ -71,6 +71,10 @@ Result<std::vector<Share>> parseSizeList(std::string_view text, Unit bare, bool 
   return out;
 }
 
+void keepIds(std::vector<Share>& sizes, const std::vector<Share>& before) {
+  for (std::size_t i = 0; i < sizes.size() && i < before.size(); ++i) sizes[i].id = before[i].id;
+}
+
 std::string formatSizeList(const std::vector<Share>& sizes, const LengthStyle& style) {
   const bool allShared =
       std::none_of(sizes.begin(), sizes.end(), [](const Share& share) { return share.fixed; });

@@ -17,6 +17,10 @@ namespace pp {
 // `countAlone` is set, because "3" for drawers means three of them. At most 50 sizes.
 Result<std::vector<Share>> parseSizeList(std::string_view text, Unit bare, bool countAlone);
 
+// Sizes that were typed anew are still of what they were of, as far as there are as many: the ids of
+// those before.
+void keepIds(std::vector<Share>& sizes, const std::vector<Share>& before);
+
 // The list that reads back as these sizes.
 std::string formatSizeList(const std::vector<Share>& sizes, const LengthStyle& style);
 

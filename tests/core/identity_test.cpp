@@ -10,6 +10,7 @@
 #include "core/formats/job_json.h"
 #include "core/job/ids.h"
 #include "core/job/mirror.h"
+#include "core/job/size_list.h"
 #include "tests/core/support.h"
 
 namespace pp {
@@ -142,6 +143,20 @@ TEST(Identity, aChoiceStaysWithItsPartWhenOthersComeBeforeIt) {
   EXPECT_EQ(named(desk.breakdown(), "adjustable shelf").code, shelf.code);
   EXPECT_TRUE(named(desk.breakdown(), "left lining").overridden.empty());
   EXPECT_TRUE(named(desk.breakdown(), "back").overridden.empty());
+}
+
+// Sizes that are typed anew are still of the drawers they were of.
+TEST(Identity, drawersKeepWhoTheyAreWhenTheirFrontsAreTypedAnew) {
+  std::vector<Share> before = {{Length::mm(140), 7}, {{}, 8}, {{}, 9}};
+  std::vector<Share> typed = parseSizeList("150, rest", Unit::Millimetre, true).value();
+  keepIds(typed, before);
+  ASSERT_EQ(typed.size(), 2U);
+  EXPECT_EQ(typed[0].id, 7);
+  EXPECT_EQ(typed[1].id, 8);
+  typed = parseSizeList("4 equal", Unit::Millimetre, true).value();
+  keepIds(typed, before);
+  EXPECT_EQ(typed[2].id, 9);
+  EXPECT_EQ(typed[3].id, 0) << "a new one";
 }
 
 TEST(Identity, aChoiceForAllOfThemHoldsForOneMore) {

@@ -289,6 +289,8 @@ void DrawStage::answer() {
       DrawerBank bank;
       bank.kind = asked_ == Qt::Key_D ? BankKind::Drawers : BankKind::Trays;
       bank.fronts = sizes.value();
+      if (const auto* before = std::get_if<DrawerBank>(&opening.content))
+        keepIds(bank.fronts, before->fronts);
       opening.content = bank;
       if (asked_ == Qt::Key_D) opening.door.reset();
       what = asked_ == Qt::Key_D ? tr("drawers") : tr("trays");

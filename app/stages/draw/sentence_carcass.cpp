@@ -320,10 +320,12 @@ class CarcassWriter : public SentenceWriter<Carcass> {
                                        : tr("in places, from the top,"));
     typedList(tr("drawer fronts"), qs(formatSizeList(bank.fronts, style_)),
               [path, unit = style_.unit](Carcass& c, const QString& text) -> Problems {
-                const auto sizes = parseSizeList(text.toStdString(), unit, true);
+                auto sizes = parseSizeList(text.toStdString(), unit, true);
                 if (!sizes) return sizes.problems();
-                changeContent<DrawerBank>(c, path,
-                                          [&](DrawerBank& b) { b.fronts = sizes.value(); });
+                changeContent<DrawerBank>(c, path, [&](DrawerBank& b) {
+                  keepIds(sizes.value(), b.fronts);
+                  b.fronts = sizes.value();
+                });
                 return {};
               });
     say(tr("high; the boxes are"));
