@@ -10,6 +10,7 @@ namespace pp {
 QStringList FloorDesk::begin(Record record, const QString& path, const std::string& job,
                              bool toRead) {
   record_ = std::move(record);
+  inFile_ = true;
   journal_.reset();
   QStringList out;
   if (!path.isEmpty()) {
@@ -34,6 +35,7 @@ QStringList FloorDesk::begin(Record record, const QString& path, const std::stri
 
 void FloorDesk::saved(Record record, const QString& path, const std::string& job) {
   record_ = std::move(record);
+  inFile_ = true;
   journal_.emplace(journalOf(path.toStdString()), job);
   // Events that stay in the journal are those the file has: taking them up again changes nothing.
   (void)journal_->clear();
@@ -54,11 +56,14 @@ std::optional<Problem> FloorDesk::note(Event event) {
 }
 
 void FloorDesk::reservePrinted(const Job& job) {
+  const std::vector<ReservedCodes> before = record_.codes;
   reserve(record_, job, Carried::OnPaper);
+  inFile_ = inFile_ && record_.codes == before;
 }
 
 void FloorDesk::setScope(Scope scope) {
   record_.scope = std::move(scope);
+  inFile_ = false;
   emit changed();
 }
 

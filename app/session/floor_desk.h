@@ -28,6 +28,9 @@ class FloorDesk : public QObject {
   // On the disk, then shown. A problem where the disk refuses: nothing happened then.
   std::optional<Problem> note(Event event);
 
+  // Whether the file has the record as it is; what the journal has is not asked.
+  bool isInFile() const { return inFile_; }
+
   // What was printed carries the codes it shows for good.
   void reservePrinted(const Job& job);
   // What Lay out plans.
@@ -41,6 +44,7 @@ class FloorDesk : public QObject {
 
   Record record_;
   floor::Progress progress_;
+  bool inFile_ = true;
   std::optional<Journal> journal_;
 };
 

@@ -323,7 +323,23 @@ std::optional<Problem> Session::saveAs(const QString& path, As as) {
 void Session::keepRecord() {
   if (isModified() || path().isEmpty() || file_.isToRead() || file_.isChangedByOthers()) return;
   // A file of an older version is left as it is until it is saved.
-  if (!floor_.record().codes.empty() && !plans_.isInFile()) (void)save(path());
+  if (!floor_.record().codes.empty() && !(plans_.isInFile() && floor_.isInFile()))
+    (void)save(path());
+}
+
+void Session::discard() {
+  file_.nothingToProtect();
+  if (path().isEmpty() || file_.isToRead() || file_.isChangedByOthers() || floor_.isInFile())
+    return;
+  const std::string file = path().toStdString();
+  const auto text = readFile(file);
+  if (!text) return;
+  // What is drawn goes back to what the file has; what paper carries stays.
+  if (auto saved = readJobWithRecord(file, text.value())) {
+    Record record = std::move(saved.value().record);
+    record.codes = floor_.record().codes;
+    (void)file_.save(path(), saved.value().job, record);
+  }
 }
 
 // After every edit; a job that is as its file has it needs no protection.

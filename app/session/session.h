@@ -66,6 +66,8 @@ class Session : public QObject {
   // Before the job is left: the plan that is shown goes into its file, where that holds the job as
   // it is.
   void keepRecord();
+  // The same where what was drawn is not to be kept.
+  void discard();
 
   // The job's file, its lock and its autosave.
   JobFile& file() { return file_; }

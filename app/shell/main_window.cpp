@@ -312,7 +312,7 @@ bool MainWindow::mayLeave() {
     case 0:
       return save();
     case 1:
-      session_.file().nothingToProtect();
+      session_.discard();
       return true;
     default:
       return false;

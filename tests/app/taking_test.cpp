@@ -215,6 +215,29 @@ TEST_F(Taking, theCodeOfWhatIsAtTheSawStaysAndIsNeverGivenAgain) {
   EXPECT_FALSE(session().isFreeCode(code));
 }
 
+TEST_F(Taking, whatAPageCarriesIsKeptThoughTheDrawingIsDiscarded) {
+  ASSERT_FALSE(session().save(path()).has_value());
+  const std::string code = session().job().assemblies[0].code;
+  session().floor().reservePrinted(session().job());
+  EXPECT_FALSE(session().floor().isInFile());
+  edit([](Job& job) { job.name = "another"; });
+  willAnswer(QStringLiteral("Discard"));
+  ASSERT_TRUE(window_->close());
+  openAgain();
+  EXPECT_EQ(session().job().name, "Ringing trolley");
+  Job next = session().job();
+  next.assemblies[0].code = "Z9";
+  EXPECT_FALSE(session().edit(QStringLiteral("rename"), next).empty()) << code;
+}
+
+TEST_F(Taking, whatAPageCarriesIsKeptWhenNothingElseChanged) {
+  ASSERT_FALSE(session().save(path()).has_value());
+  session().floor().reservePrinted(session().job());
+  ASSERT_TRUE(window_->close());
+  openAgain();
+  EXPECT_TRUE(session().floor().record().codes.at(0).onPaper);
+}
+
 TEST_F(Taking, anotherNameMovesTheJobOrCopiesWhatIsDrawn) {
   take();
   const std::string id = session().job().id;
