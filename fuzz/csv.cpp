@@ -1,6 +1,7 @@
 // Every list: the first byte says which.
 #include "core/formats/exchange.h"
 #include "core/formats/lists_csv.h"
+#include "core/kinds/validate.h"
 #include "fuzz/through.h"
 
 namespace {

@@ -1,6 +1,7 @@
 // Kept assemblies, put into a job with a rack of its own.
 #include "core/formats/job_json.h"
 #include "core/formats/library.h"
+#include "core/kinds/validate.h"
 #include "fuzz/through.h"
 
 namespace {

@@ -1,6 +1,7 @@
 // Lists of sizes, as an opening is split by them.
 #include "core/formats/job_json.h"
-#include "core/job/size_list.h"
+#include "core/kinds/carcass/size_list.h"
+#include "core/kinds/validate.h"
 #include "fuzz/through.h"
 
 namespace {

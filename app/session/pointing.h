@@ -6,7 +6,7 @@
 #include <optional>
 #include <string>
 
-#include "core/job/opening.h"
+#include "core/kinds/carcass/opening.h"
 
 namespace pp {
 

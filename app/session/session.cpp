@@ -10,6 +10,8 @@
 #include "core/formats/file.h"
 #include "core/formats/job_json.h"
 #include "core/job/ids.h"
+#include "core/kinds/kind.h"
+#include "core/kinds/validate.h"
 #include "pictures/paint/figures.h"
 
 namespace pp {

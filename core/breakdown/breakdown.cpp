@@ -6,12 +6,10 @@
 #include <iterator>
 #include <map>
 
-#include "core/breakdown/carcass.h"
-#include "core/breakdown/cleat.h"
-#include "core/breakdown/frame.h"
-#include "core/breakdown/kinds.h"
 #include "core/breakdown/overrides.h"
-#include "core/breakdown/stand.h"
+#include "core/kinds/boards/rules.h"
+#include "core/kinds/carcass/layout.h"
+#include "core/kinds/kind.h"
 
 namespace pp {
 namespace {
@@ -64,87 +62,6 @@ std::vector<Part> grouped(const std::vector<Part>& parts) {
 }  // namespace
 
 namespace {
-
-// Everything one assembly is made of, or what keeps it from being made.
-class AssemblyBreaker {
- public:
-  // `cut`: the job as the assembly's lot makes it.
-  AssemblyBreaker(const Job& job, const Job& cut, const Assembly& assembly,
-                  const CarcassGroup* group)
-      : job_(job), assembly_(assembly), group_(group), maker_(cut, assembly) {}
-
-  Breakdown run() {
-    std::visit([this](const auto& body) { breakDown(body); }, assembly_.body);
-    for (Part& part : out_.parts) part.quantity *= assembly_.copies;
-    return std::move(out_);
-  }
-
- private:
-  void trouble(const Problems& problems, const OpeningPath& path = {}, bool drawers = false) {
-    for (const Problem& problem : problems)
-      out_.troubles.push_back({assembly_.code, path, drawers, problem});
-  }
-
-  // Takes the parts over, or the problems; whether there were parts.
-  bool take(Result<std::vector<Part>> parts, const OpeningPath& path = {}, bool drawers = false) {
-    if (!parts) {
-      trouble(parts.problems(), path, drawers);
-      return false;
-    }
-    out_.parts.insert(out_.parts.end(), parts->begin(), parts->end());
-    return true;
-  }
-
-  void breakDown(const Carcass& carcass) {
-    const auto layout = layOut(job_, assembly_, group_);
-    if (!layout) return trouble(layout.problems());
-    if (!take(carcassParts(maker_, carcass, layout.value()))) return;
-    for (const OpeningRect& leaf : layout->leaves) {
-      if (!std::holds_alternative<DrawerBank>(find(carcass.inside, leaf.path)->content)) continue;
-      const auto drawers = planDrawers(maker_.job(), carcass, layout.value(), leaf);
-      if (drawers)
-        take(drawerParts(maker_, carcass, drawers.value(), leaf), leaf.path, true);
-      else
-        trouble(drawers.problems(), leaf.path, true);
-    }
-    for (const OpeningRect& door : layout->doors)
-      take(doorParts(maker_, carcass, layout.value(), door), door.path);
-    if (layout->frame && !(group_ != nullptr && group_->frame))
-      take(frameParts(maker_, carcass, layout.value()));
-    if (carcass.stand && !(group_ != nullptr && group_->stand))
-      take(standParts(maker_, *carcass.stand, carcass, layout.value()));
-    if (carcass.cleat) hang(carcass, *carcass.cleat, layout.value());
-  }
-
-  void hang(const Carcass& carcass, const Cleat& cleat, const CarcassLayout& layout) {
-    const FrontRect& outer = layout.outer;
-    const Length rear =
-        layout.sideDepth +
-        (carcass.back.school == BackSchool::Behind ? layout.backThickness : Length{});
-    const Reason length("width", outer.width);
-    auto part = cleatPart(maker_, cleat.material, length, cleat.height, outer.x, rear,
-                          outer.top() - cleat.height);
-    if (!part) return trouble(part.problems());
-    out_.parts.push_back(std::move(part).value());
-    out_.parts.push_back(
-        spacerPart(maker_, cleat.material, length, cleat.height / 2, outer.x, rear, outer.z));
-  }
-
-  void breakDown(const CarcassGroup& group) { take(groupParts(maker_, group)); }
-  void breakDown(const Top& top) { take(topParts(maker_, top, {})); }
-  void breakDown(const BaseFrame& frame) { take(baseFrameParts(maker_, frame, {})); }
-  void breakDown(const WallPanel& panel) { take(wallPanelParts(maker_, panel)); }
-  void breakDown(const SeatBox& seat) { take(seatBoxParts(maker_, seat)); }
-  void breakDown(const Platform& platform) { take(platformParts(maker_, platform)); }
-  void breakDown(const Ring& ring) { take(ringParts(maker_, ring)); }
-  void breakDown(const Boards& boards) { take(boardsParts(maker_, boards, assembly_.copies)); }
-
-  const Job& job_;
-  const Assembly& assembly_;
-  const CarcassGroup* group_;  // that it stands in, or null
-  Maker maker_;
-  Breakdown out_;
-};
 
 // What the user has made other than the rules say.
 void override(const Job& job, Part& part) {
@@ -228,10 +145,13 @@ struct Lookup {
 
 Breakdown breakDown(const Job& job, const Assembly& assembly, const CarcassGroup* group,
                     std::optional<std::size_t> row) {
-  const bool shared = std::holds_alternative<CarcassGroup>(assembly.body);
-  Breakdown out = assembly.lot.empty() || shared
-                      ? AssemblyBreaker(job, job, assembly, group).run()
-                      : AssemblyBreaker(job, asCutFromLot(job, assembly), assembly, group).run();
+  Made made;
+  kindOf(assembly).make(Maker(job, assembly, group), assembly.body, made);
+  Breakdown out;
+  out.parts = std::move(made.parts);
+  out.troubles = std::move(made.troubles);
+  for (Part& part : out.parts) part.quantity *= assembly.copies;
+  for (Trouble& trouble : out.troubles) trouble.assembly = assembly.code;
   index(out.parts);
   for (Part& part : out.parts) override(job, part);
   out.parts = grouped(out.parts);

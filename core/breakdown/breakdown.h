@@ -1,19 +1,9 @@
 // The whole break-down: every part of every assembly of a job, with codes.
 #pragma once
 
-#include "core/breakdown/drawer.h"
-#include "core/breakdown/layout.h"
-#include "core/breakdown/part.h"
+#include "core/kinds/made.h"
 
 namespace pp {
-
-// Something that cannot be built as drawn. What it concerns has no parts until it is put right.
-struct Trouble {
-  std::string assembly;  // code
-  OpeningPath opening;   // empty: the assembly as a whole
-  bool drawers = false;  // the drawers of that opening do not go in
-  Problem problem;
-};
 
 struct Breakdown {
   std::vector<Part> parts;  // by assembly, in the order they are built

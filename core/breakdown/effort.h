@@ -1,7 +1,7 @@
 // What building an assembly takes, for setting one choice against another. Counts.
 #pragma once
 
-#include "core/breakdown/part.h"
+#include "core/parts/part.h"
 
 namespace pp {
 

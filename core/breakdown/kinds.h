@@ -2,8 +2,8 @@
 // its own coordinates: x from the left, y from the front, z from the foot.
 #pragma once
 
-#include "core/breakdown/layout.h"
-#include "core/breakdown/maker.h"
+#include "core/kinds/carcass/layout.h"
+#include "core/parts/maker.h"
 
 namespace pp {
 

@@ -4,6 +4,7 @@
 #include <utility>
 
 #include "core/job/ids.h"
+#include "core/kinds/validate.h"
 
 namespace pp {
 

@@ -5,7 +5,7 @@
 #include <string>
 #include <vector>
 
-#include "core/breakdown/part.h"
+#include "core/parts/part.h"
 
 namespace pp {
 

@@ -1,15 +1,17 @@
 #include "core/formats/job_json.h"
 
-#include <fmt/ranges.h>
+#include <fmt/format.h>
 
 #include <algorithm>
-#include <array>
 
-#include "core/formats/kind_fields.h"
+#include "core/formats/opening_json.h"
 #include "core/formats/rack_fields.h"
 #include "core/formats/record_json.h"
 #include "core/formats/upgrade.h"
 #include "core/job/ids.h"
+#include "core/kinds/fields.h"
+#include "core/kinds/kind.h"
+#include "core/kinds/validate.h"
 
 namespace pp {
 namespace {
@@ -31,10 +33,6 @@ void fields(A& a, JobPin& v) {
 
 namespace {
 
-// The name of the field that holds each kind of assembly, in the variant's order.
-constexpr std::array<const char*, std::variant_size_v<AssemblyBody>> kBodies = {
-    "carcass", "group", "top", "baseFrame", "wallPanel", "seatBox", "platform", "ring", "boards"};
-
 template <std::size_t I = 0>
 AssemblyBody emptyBody(std::size_t index) {
   if constexpr (I + 1 < std::variant_size_v<AssemblyBody>)
@@ -44,22 +42,21 @@ AssemblyBody emptyBody(std::size_t index) {
 
 void bodyField(JsonReader& a, AssemblyBody& body) {
   std::size_t found = 0;
-  for (std::size_t i = 0; i < kBodies.size(); ++i) {
-    const OrderedJson* json = a.get(kBodies[i]);
+  for (std::size_t i = 0; i < kinds().size(); ++i) {
+    const OrderedJson* json = a.get(kinds()[i].field);
     if (json == nullptr) continue;
-    if (++found > 1) return a.refuse(a.pointer() + "/" + kBodies[i], *json, "one kind of assembly");
+    if (++found > 1)
+      return a.refuse(a.pointer() + "/" + kinds()[i].field, *json, "one kind of assembly");
     body = emptyBody(i);
-    std::visit([&](auto& one) { a(kBodies[i], one); }, body);
+    std::visit([&](auto& one) { a(kinds()[i].field, one); }, body);
   }
+  std::string fields;
+  for (const Kind& kind : kinds()) fields += (fields.empty() ? "" : ", ") + std::string(kind.field);
   if (found == 0)
-    a.problems().push_back({{},
-                            0,
-                            a.pointer(),
-                            "an assembly of no kind",
-                            fmt::format("one of {}", fmt::join(kBodies, ", "))});
+    a.problems().push_back({{}, 0, a.pointer(), "an assembly of no kind", "one of " + fields});
 }
 void bodyField(JsonWriter& a, AssemblyBody& body) {
-  std::visit([&](auto& one) { a(kBodies[body.index()], one); }, body);
+  std::visit([&](auto& one) { a(kinds()[body.index()].field, one); }, body);
 }
 
 }  // namespace

@@ -15,14 +15,12 @@
 #include "core/job/part_key.h"
 #include "core/job/shared_rows.h"
 #include "core/length/length.h"
+#include "core/result/choices.h"
 #include "core/result/result.h"
 
 namespace pp {
 
 using OrderedJson = nlohmann::ordered_json;
-
-template <class T>
-using Choices = std::vector<std::pair<const char*, T>>;
 
 // Millimetres, or the text "24 1/2 in".
 OrderedJson lengthJson(Length length, Unit unit);

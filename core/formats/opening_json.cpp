@@ -1,4 +1,5 @@
 #include "core/formats/opening_json.h"
+#include "core/kinds/validate.h"
 
 #include <utility>
 

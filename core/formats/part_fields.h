@@ -6,8 +6,8 @@
 #include <array>
 #include <type_traits>
 
-#include "core/breakdown/part.h"
-#include "core/formats/carcass_fields.h"
+#include "core/kinds/carcass/fields.h"
+#include "core/parts/part.h"
 
 namespace pp {
 

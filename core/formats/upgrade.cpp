@@ -5,8 +5,8 @@
 #include <utility>
 
 #include "core/breakdown/overrides.h"
-#include "core/formats/carcass_fields.h"
 #include "core/job/ids.h"
+#include "core/kinds/carcass/fields.h"
 
 namespace pp {
 

@@ -31,28 +31,6 @@ const Assembly* findAssembly(const Job& job, const std::string& code) {
   return findBy(job.assemblies, &Assembly::code, code);
 }
 
-Length widthOf(const Job& job, const Assembly& assembly) {
-  struct Width {
-    const Job& job;
-    Length operator()(const Carcass& b) const { return b.width; }
-    Length operator()(const CarcassGroup& b) const {
-      Length sum;
-      for (const Id id : b.members)
-        if (const Assembly* member = findAssembly(job, id); member != nullptr)
-          sum += widthOf(job, *member);
-      return sum;
-    }
-    Length operator()(const Top& b) const { return b.width; }
-    Length operator()(const BaseFrame& b) const { return b.width; }
-    Length operator()(const WallPanel& b) const { return b.width; }
-    Length operator()(const SeatBox& b) const { return b.width; }
-    Length operator()(const Platform& b) const { return b.width; }
-    Length operator()(const Ring& b) const { return b.side; }
-    Length operator()(const Boards& b) const { return b.boards.front().length; }
-  };
-  return std::visit(Width{job}, assembly.body);
-}
-
 std::string assemblyTitle(const Job& job, const std::string& code) {
   if (code == kLooseCode) return code + "  loose parts";
   const Assembly* assembly = findAssembly(job, code);

@@ -7,13 +7,19 @@
 #include <variant>
 #include <vector>
 
-#include "core/job/boards.h"
-#include "core/job/carcass.h"
 #include "core/job/code_book.h"
-#include "core/job/kinds.h"
 #include "core/job/shared_rows.h"
 #include "core/job/shop.h"
 #include "core/job/stock.h"
+#include "core/kinds/base_frame/base_frame.h"
+#include "core/kinds/boards/boards.h"
+#include "core/kinds/carcass/carcass.h"
+#include "core/kinds/group/group.h"
+#include "core/kinds/platform/platform.h"
+#include "core/kinds/ring/ring.h"
+#include "core/kinds/seat_box/seat_box.h"
+#include "core/kinds/top/top.h"
+#include "core/kinds/wall_panel/wall_panel.h"
 #include "core/length/format.h"
 #include "core/result/result.h"
 
@@ -128,9 +134,6 @@ const Assembly* findAssembly(const Job& job, const std::string& code);
 // one.
 Job asCutFromLot(const Job& job, const Assembly& assembly);
 
-// The outer width of an assembly, of a group the sum of its members', for the tape.
-Length widthOf(const Job& job, const Assembly& assembly);
-
 // Begins the codes of loose boards; no assembly may have it as its code.
 inline constexpr const char* kLooseCode = "L";
 
@@ -139,10 +142,5 @@ std::string assemblyTitle(const Job& job, const std::string& code);
 
 // How lengths of this job are shown.
 LengthStyle styleOf(const Job& job);
-
-// Everything that makes the job unusable as data: ids that are not unique or name nothing, sizes
-// that are not above zero. `field` of each problem is a JSON pointer into the job's file. Whether
-// the job can be built is not asked here; the break-down and the second look say that.
-Problems validate(const Job& job);
 
 }  // namespace pp

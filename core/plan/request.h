@@ -5,9 +5,9 @@
 #include <string>
 #include <vector>
 
-#include "core/breakdown/part.h"
 #include "core/job/job.h"
 #include "core/job/shop.h"
+#include "core/parts/part.h"
 #include "core/plan/bars.h"
 
 namespace pp {

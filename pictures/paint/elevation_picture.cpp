@@ -3,7 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
-#include "core/breakdown/drawer.h"
+#include "core/kinds/carcass/drawer.h"
 #include "pictures/paint/dimension.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"

@@ -4,7 +4,7 @@
 #include <QPainter>
 #include <optional>
 
-#include "core/breakdown/layout.h"
+#include "core/kinds/carcass/layout.h"
 #include "pictures/paint/wood.h"
 
 namespace pp {

@@ -3,7 +3,7 @@
 
 #include <QString>
 
-#include "core/breakdown/part.h"
+#include "core/parts/part.h"
 
 namespace pp {
 

@@ -4,7 +4,7 @@
 #include <QPainter>
 #include <optional>
 
-#include "core/breakdown/part.h"
+#include "core/parts/part.h"
 #include "core/plan/plan.h"
 #include "pictures/paint/wood.h"
 

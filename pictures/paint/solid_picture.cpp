@@ -6,8 +6,15 @@
 #include <limits>
 #include <numbers>
 
-#include "core/breakdown/kinds.h"
 #include "core/job/ids.h"
+#include "core/kinds/base_frame/rules.h"
+#include "core/kinds/boards/rules.h"
+#include "core/kinds/group/rules.h"
+#include "core/kinds/platform/rules.h"
+#include "core/kinds/ring/rules.h"
+#include "core/kinds/seat_box/rules.h"
+#include "core/kinds/top/rules.h"
+#include "core/kinds/wall_panel/rules.h"
 #include "pictures/paint/dimension.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"

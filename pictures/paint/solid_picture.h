@@ -7,7 +7,7 @@
 #include <optional>
 
 #include "core/breakdown/breakdown.h"
-#include "core/breakdown/solid.h"
+#include "core/parts/solid.h"
 
 namespace pp {
 

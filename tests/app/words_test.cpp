@@ -11,7 +11,7 @@
 
 #include "app/shell/main_window.h"
 #include "app/stages/draw/sentence_view.h"
-#include "core/breakdown/layout.h"
+#include "core/kinds/carcass/layout.h"
 #include "tests/app/driver.h"
 
 namespace pp {

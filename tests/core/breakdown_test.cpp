@@ -1,9 +1,11 @@
 #include <gtest/gtest.h>
 
 #include "core/breakdown/breakdown.h"
-#include "core/breakdown/carcass.h"
 #include "core/formats/job_json.h"
 #include "core/job/ids.h"
+#include "core/kinds/carcass/layout.h"
+#include "core/kinds/carcass/sizes.h"
+#include "core/kinds/validate.h"
 #include "tests/core/support.h"
 
 namespace pp {

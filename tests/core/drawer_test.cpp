@@ -1,6 +1,8 @@
 #include <gtest/gtest.h>
 
 #include "core/breakdown/breakdown.h"
+#include "core/kinds/carcass/drawer.h"
+#include "core/kinds/carcass/layout.h"
 #include "tests/core/support.h"
 
 namespace pp {

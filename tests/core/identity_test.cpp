@@ -10,7 +10,8 @@
 #include "core/formats/job_json.h"
 #include "core/job/ids.h"
 #include "core/job/mirror.h"
-#include "core/job/size_list.h"
+#include "core/kinds/carcass/size_list.h"
+#include "core/kinds/validate.h"
 #include "tests/core/support.h"
 
 namespace pp {

@@ -3,13 +3,19 @@
 #include <gtest/gtest.h>
 
 #include "core/breakdown/breakdown.h"
-#include "core/breakdown/carcass.h"
-#include "core/breakdown/cleat.h"
-#include "core/breakdown/drawer.h"
-#include "core/breakdown/frame.h"
-#include "core/breakdown/front.h"
-#include "core/breakdown/kinds.h"
-#include "core/breakdown/stand.h"
+#include "core/kinds/base_frame/rules.h"
+#include "core/kinds/boards/rules.h"
+#include "core/kinds/carcass/drawer.h"
+#include "core/kinds/carcass/frame.h"
+#include "core/kinds/carcass/front.h"
+#include "core/kinds/carcass/sizes.h"
+#include "core/kinds/group/rules.h"
+#include "core/kinds/platform/rules.h"
+#include "core/kinds/ring/rules.h"
+#include "core/kinds/seat_box/rules.h"
+#include "core/kinds/top/rules.h"
+#include "core/kinds/wall_panel/cleat.h"
+#include "core/kinds/wall_panel/rules.h"
 #include "tests/core/support.h"
 
 namespace pp {

@@ -4,6 +4,8 @@
 #include "core/breakdown/overrides.h"
 #include "core/formats/job_json.h"
 #include "core/job/ids.h"
+#include "core/kinds/kind.h"
+#include "core/kinds/validate.h"
 #include "core/plan/request.h"
 #include "tests/core/support.h"
 

@@ -8,6 +8,7 @@
 #include "core/breakdown/breakdown.h"
 #include "core/formats/library.h"
 #include "core/formats/lists_csv.h"
+#include "core/kinds/validate.h"
 #include "tests/core/support.h"
 
 namespace pp {

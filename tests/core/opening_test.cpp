@@ -3,8 +3,8 @@
 
 #include <numeric>
 
-#include "core/breakdown/layout.h"
-#include "core/job/size_list.h"
+#include "core/kinds/carcass/layout.h"
+#include "core/kinds/carcass/size_list.h"
 #include "tests/core/support.h"
 
 namespace pp {

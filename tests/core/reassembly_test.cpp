@@ -6,10 +6,18 @@
 #include <cmath>
 
 #include "core/breakdown/breakdown.h"
-#include "core/breakdown/kinds.h"
-#include "core/breakdown/solid.h"
 #include "core/formats/job_json.h"
 #include "core/job/ids.h"
+#include "core/kinds/base_frame/rules.h"
+#include "core/kinds/boards/rules.h"
+#include "core/kinds/carcass/layout.h"
+#include "core/kinds/group/rules.h"
+#include "core/kinds/platform/rules.h"
+#include "core/kinds/ring/rules.h"
+#include "core/kinds/seat_box/rules.h"
+#include "core/kinds/top/rules.h"
+#include "core/kinds/wall_panel/rules.h"
+#include "core/parts/solid.h"
 #include "tests/core/support.h"
 
 namespace pp {

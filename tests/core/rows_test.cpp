@@ -5,7 +5,8 @@
 
 #include "core/breakdown/breakdown.h"
 #include "core/formats/job_json.h"
-#include "core/job/pieces.h"
+#include "core/kinds/pieces.h"
+#include "core/kinds/validate.h"
 #include "tests/core/support.h"
 
 namespace pp {

@@ -3,6 +3,7 @@
 
 #include "core/formats/csv.h"
 #include "core/job/job.h"
+#include "core/kinds/validate.h"
 #include "core/result/text.h"
 
 namespace pp {

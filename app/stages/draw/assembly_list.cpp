@@ -7,9 +7,10 @@
 #include <algorithm>
 
 #include "app/fields/field.h"
-#include "app/stages/draw/sentence.h"
+#include "app/stages/draw/sentences/sentence.h"
 #include "core/job/ids.h"
 #include "core/job/mirror.h"
+#include "core/kinds/kind.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
 
@@ -83,10 +84,8 @@ void AssemblyList::refresh() {
 
 // The kind's own letter and the next number that is free.
 std::string AssemblyList::freeCode(const Assembly& assembly) const {
-  constexpr const char* kLetters[] = {"B", "G", "W", "F", "P", "S", "D", "R", "K"};
   for (int n = 1;; ++n)
-    if (std::string code = kLetters[assembly.body.index()] + std::to_string(n);
-        session_.isFreeCode(code))
+    if (std::string code = kindOf(assembly).letter + std::to_string(n); session_.isFreeCode(code))
       return code;
 }
 
@@ -107,10 +106,9 @@ void AssemblyList::offerAssemblies(const std::vector<LibraryItem>& items) {
       addAssembly(std::move(added).value());
     });
   menu->addSeparator();
-  const QStringList kinds = kindNames();
-  for (int i = 0; i < kinds.size(); ++i)
-    menu->addAction(tr("plain %1").arg(kinds[i]), this,
-                    [this, i] { addAssembly(plainAssembly(session_.job(), i)); });
+  for (const Kind& kind : kinds())
+    menu->addAction(tr("plain %1").arg(tr(kind.name)), this,
+                    [this, &kind] { addAssembly(plainAssembly(session_.job(), kind)); });
   menu->setActiveAction(menu->actions().front());
   menu->popup(add_->mapToGlobal(QPoint(0, add_->height())));
 }

@@ -11,7 +11,7 @@
 #include "pictures/paint/look.h"
 
 #include "core/job/ids.h"
-#include "core/job/size_list.h"
+#include "core/kinds/carcass/size_list.h"
 #include "core/length/parse.h"
 
 namespace pp {

@@ -6,6 +6,7 @@
 #include <optional>
 
 #include "app/session/session.h"
+#include "core/kinds/carcass/layout.h"
 #include "pictures/paint/solid_picture.h"
 
 namespace pp {

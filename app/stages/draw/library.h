@@ -36,8 +36,4 @@ QString libraryFolder();
 // Writes an assembly into it, or says why not.
 std::optional<Problem> keepInLibrary(const Assembly& assembly, const Job& job);
 
-// A plain assembly of each kind, by its number in the variant, of the job's materials.
-QStringList kindNames();
-Assembly plainAssembly(const Job& job, int kind);
-
 }  // namespace pp

@@ -4,6 +4,7 @@
 #include <array>
 #include <limits>
 
+#include "core/kinds/kind.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
 
@@ -37,11 +38,6 @@ Plane sectionAt(const SolidScene& scene, bool plan) {
   return {{1, 0, 0}, best};
 }
 
-bool seenFromAbove(const AssemblyBody& body) {
-  return std::holds_alternative<Top>(body) || std::holds_alternative<BaseFrame>(body) ||
-         std::holds_alternative<Platform>(body) || std::holds_alternative<Ring>(body);
-}
-
 }  // namespace
 
 SectionView::SectionView(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
@@ -54,7 +50,7 @@ void SectionView::refresh() {
   // Boards one by one have nothing inside.
   if (of != nullptr && !std::holds_alternative<Boards>(of->body)) {
     scene_ = sceneOf(session_.job(), *of, session_.breakdown());
-    plan_ = seenFromAbove(of->body);
+    plan_ = kindOf(*of).seen == SeenFrom::Above;
   }
   setVisible(!scene_.empty());
   if (scene_.empty()) return;

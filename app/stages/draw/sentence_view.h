@@ -8,7 +8,7 @@
 #include <functional>
 
 #include "app/session/modes.h"
-#include "app/stages/draw/sentence.h"
+#include "app/stages/draw/sentences/sentence.h"
 
 namespace pp {
 

@@ -1,0 +1,30 @@
+// A levelled frame, built in sections.
+#pragma once
+
+#include "core/job/check.h"
+#include "core/kinds/made.h"
+#include "core/parts/maker.h"
+
+namespace pp {
+
+struct PlainMaterials;
+
+// Equal sections no longer than the longest; how many.
+std::int64_t sectionCount(Length width, Length longest);
+// Cross pieces of one section: at both ends and never further apart than `every`, centre to centre.
+std::int64_t crossCount(Length section, Length thickness, Length every);
+Reason crossLength(Length depth, Length thickness);
+
+// The frame with its lower left front corner at `at`.
+Result<std::vector<Part>> baseFrameParts(const Maker& maker, const BaseFrame& frame, Point at);
+// Rails and cross pieces of a frame in sections, see pieces.h.
+std::int64_t mostPiecesOfFrame(Length width, Length longest, Length every);
+
+// What the table of kinds asks of every kind.
+Length widthOf(const Job& job, const BaseFrame& of);
+std::int64_t mostPieces(const Job& job, const BaseFrame& of);
+void check(Check& to, const std::string& at, const BaseFrame& of);
+void begin(const Job& job, const PlainMaterials& materials, BaseFrame& out);
+void make(const Maker& maker, const BaseFrame& of, Made& out);
+
+}  // namespace pp

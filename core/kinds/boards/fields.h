@@ -1,0 +1,55 @@
+// How boards stand in a job's file.
+#pragma once
+
+#include "core/kinds/boards/boards.h"
+#include "core/kinds/words.h"
+
+namespace pp {
+
+template <class A>
+void fields(A& a, Feature& v) {
+  a.choice("kind", v.kind,
+           {{"hole", FeatureKind::Hole},
+            {"slot", FeatureKind::Slot},
+            {"notch", FeatureKind::Notch},
+            {"dado", FeatureKind::Dado},
+            {"groove", FeatureKind::Groove},
+            {"taper", FeatureKind::Taper},
+            {"arc", FeatureKind::Arc},
+            {"bevel", FeatureKind::Bevel}});
+  a("along", v.along);
+  a("across", v.across);
+  a("length", v.length);
+  a("width", v.width);
+  a("size", v.size);
+  a("depth", v.depth);
+  a("angle", v.angle);
+  a.choice("edge", v.edge,
+           {{"long 1", BoardEdge::Long1},
+            {"long 2", BoardEdge::Long2},
+            {"short 1", BoardEdge::Short1},
+            {"short 2", BoardEdge::Short2}});
+}
+
+template <class A>
+void fields(A& a, LooseBoard& v) {
+  a.id("id", v.id);
+  a("name", v.name);
+  a.must("material", v.material);
+  a("quantity", v.quantity);
+  a.must("length", v.length);
+  a.must("width", v.width);
+  a.choice("grain", v.grain, kBoardGrains);
+  a("bandLong", v.bandLong);
+  a("bandShort", v.bandShort);
+  a("farLong", v.farLong);
+  a("farShort", v.farShort);
+  a("features", v.features);
+}
+
+template <class A>
+void fields(A& a, Boards& v) {
+  a.must("boards", v.boards);
+}
+
+}  // namespace pp

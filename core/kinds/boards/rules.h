@@ -1,0 +1,25 @@
+// Boards drawn one by one.
+#pragma once
+
+#include "core/job/check.h"
+#include "core/kinds/made.h"
+#include "core/parts/maker.h"
+
+namespace pp {
+
+struct PlainMaterials;
+
+// Two tapered boards may share a blank, cut on the slant.
+Reason taperBlank(Length wide, Length narrow, Length length, Length kerf);
+Result<Part> boardPart(const Maker& maker, const LooseBoard& board, std::int64_t copies);
+void check(Check& to, const std::string& at, const LooseBoard& of);
+std::int64_t mostPieces(const SharedRows<LooseBoard>& boards);
+
+// What the table of kinds asks of every kind.
+Length widthOf(const Job& job, const Boards& of);
+std::int64_t mostPieces(const Job& job, const Boards& of);
+void check(Check& to, const std::string& at, const Boards& of);
+void begin(const Job& job, const PlainMaterials& materials, Boards& out);
+void make(const Maker& maker, const Boards& of, Made& out);
+
+}  // namespace pp

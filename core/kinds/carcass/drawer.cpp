@@ -1,0 +1,248 @@
+#include "core/kinds/carcass/drawer.h"
+
+#include <fmt/format.h>
+
+#include "core/kinds/carcass/size_list.h"
+
+namespace pp {
+
+DrawerBoxSizes drawerBoxSizes(const DrawerBox& box, const DrawerRules& rules) {
+  DrawerBoxSizes out;
+  const Reason inside = Reason("box width", box.width).minus("box side", box.side, 2);
+  out.sideLength = Reason("box depth", box.depth);
+  out.sideHeight = out.frontHeight = out.backHeight = Reason("box height", box.height);
+  out.frontLength = out.backLength = inside;
+  out.bottomWidth = Reason(inside)
+                        .plus("groove depth", rules.grooveDepth, 2)
+                        .minus("clearance", rules.bottomClearance);
+  out.bottomDepth = Reason("box depth", box.depth)
+                        .minus("front and back", box.front, 2)
+                        .plus("groove depth", rules.grooveDepth, 2)
+                        .minus("clearance", rules.bottomClearance);
+  const Reason cutDown = Reason("box height", box.height)
+                             .minus("groove's lower edge", rules.grooveUp)
+                             .minus("bottom", box.bottom);
+  switch (rules.school) {
+    case DrawerSchool::Between:
+      break;
+    case DrawerSchool::RabbetedFront:
+      out.sideLength.minus("box front", box.front).plus("front's rabbet", rules.frontRabbet);
+      out.frontLength = Reason("box width", box.width);
+      out.backLength = Reason(inside).plus("dado depth", rules.backDado, 2);
+      out.backHeight = cutDown;
+      out.bottomDepth = Reason("box depth", box.depth)
+                            .minus("box front", box.front)
+                            .plus("groove depth", rules.grooveDepth)
+                            .minus("back's set-in", rules.backSetIn);
+      break;
+    case DrawerSchool::Over:
+      out.sideLength.minus("front and back", box.front, 2);
+      out.frontLength = out.backLength = Reason("box width", box.width);
+      break;
+    case DrawerSchool::CutDownBack:
+      out.backHeight = cutDown;
+      out.bottomDepth = Reason("box depth", box.depth)
+                            .minus("box front", box.front)
+                            .plus("groove depth", rules.grooveDepth);
+      break;
+    case DrawerSchool::Brads:
+      out.sideHeight = out.frontHeight = out.backHeight =
+          Reason("box height", box.height).minus("bottom", box.bottom);
+      out.bottomWidth = Reason("box width", box.width);
+      out.bottomDepth = Reason("box depth", box.depth);
+      break;
+  }
+  return out;
+}
+
+Reason drawerBoxWidth(Length openingWidth, const Slide* slide, const DrawerRules& rules) {
+  Reason out("opening width", openingWidth);
+  if (slide != nullptr) out.minus("slide", slide->thickness, 2);
+  return out.minus("ease", rules.ease);
+}
+
+Result<std::vector<DrawerCell>> drawerCells(Length openingHeight, const std::vector<Share>& fronts,
+                                            Length gap, const LengthStyle& style) {
+  return drawerCells(openingHeight, -gap, -gap, fronts, gap, style);
+}
+
+Result<std::vector<DrawerCell>> drawerCells(Length openingHeight, Length low, Length high,
+                                            const std::vector<Share>& fronts, Length gap,
+                                            const LengthStyle& style) {
+  const auto count = static_cast<std::int64_t>(fronts.size());
+  Reason rest("opening height", openingHeight);
+  if (low == -gap && high == -gap)
+    rest.minus("gap", gap, count + 1);
+  else
+    rest.plus("below the opening", low)
+        .plus("above the opening", high)
+        .minus("gap", gap, count - 1);
+  const auto heights = shareOut(rest.total(), fronts, style);
+  if (!heights) return heights.problems();
+  std::int64_t shares = 0;
+  for (const Share& front : fronts) {
+    if (front.fixed)
+      rest.minus("typed front", *front.fixed);
+    else
+      ++shares;
+  }
+  // Equal overlay fronts hide equal shares of the opening, whatever they hide beside it.
+  const bool equal = shares == count && low > -gap && high > -gap;
+  std::vector<DrawerCell> out;
+  Length top = openingHeight + high + gap;  // lower edge of what lies above, gap not yet taken
+  for (const Share& front : fronts) {
+    DrawerCell cell;
+    cell.frontHeight = front.fixed ? Reason("typed height", *front.fixed) : rest.shared(shares);
+    cell.frontBottom = top - gap - cell.frontHeight.total();
+    cell.bottom = count == 1 ? Length{} : cell.frontBottom - gap / 2;
+    cell.height = count == 1 ? openingHeight : cell.frontHeight.total() + gap;
+    if (equal) {
+      const auto below = count - 1 - static_cast<std::int64_t>(out.size());
+      cell.bottom = below * openingHeight / count;
+      cell.height = openingHeight / count;
+    }
+    top = cell.frontBottom;
+    out.push_back(cell);
+  }
+  return out;
+}
+
+const Slide* longestSlide(const std::vector<Slide>& slides, Length depth, Length reserve,
+                          SlideKind kind) {
+  const Slide* best = nullptr;
+  for (const Slide& slide : slides)
+    if (slide.kind == kind && slide.length + reserve <= depth &&
+        (best == nullptr || slide.length > best->length))
+      best = &slide;
+  return best;
+}
+
+namespace {
+
+Problem misfit(const std::string& found, const std::string& expected) {
+  return cannot("drawers", found, expected);
+}
+
+struct Clearance {
+  Length below, above;
+};
+
+Clearance clearanceOf(const DrawerRules& rules, const Slide* slide) {
+  Clearance out{rules.lowerClearance, rules.upperClearance};
+  if (rules.running == Running::WoodenRunners) out.below = rules.runnerHeight;
+  if (rules.running == Running::Loose) out.below = Length{};
+  if (slide != nullptr && slide->below) out.below = *slide->below;
+  if (slide != nullptr && slide->above) out.above = *slide->above;
+  return out;
+}
+
+// What keeps a box from being made or from going in, or nothing.
+Problems boxProblems(const DrawerPlan& drawer, const DrawerRules& rules, const LengthStyle& style) {
+  const auto show = [&style](Length length) { return formatWithUnit(length, style); };
+  const DrawerBox& box = drawer.box;
+  const Clearance clearance = clearanceOf(rules, drawer.slide);
+  const Length needed = box.height + clearance.below + clearance.above;
+  const bool brads = rules.school == DrawerSchool::Brads;
+  if (needed > drawer.cell.height)
+    return {misfit(fmt::format("a box {} high that needs {} with its clearances", show(box.height),
+                               show(needed)),
+                   fmt::format("at most the {} between its neighbours", show(drawer.cell.height)))};
+  if (box.height <= (brads ? Length{} : rules.grooveUp) + box.bottom || box.width <= 2 * box.side ||
+      box.depth <= 2 * box.front)
+    return {misfit(fmt::format("a box {} wide and {} high", show(box.width), show(box.height)),
+                   "room for its sides, the groove and the bottom")};
+  if (!brads && (rules.grooveDepth >= box.side || rules.grooveDepth >= box.front))
+    return {misfit(fmt::format("a groove {} deep", show(rules.grooveDepth)),
+                   "less than the thickness of the drawer's sides")};
+  if (rules.school == DrawerSchool::RabbetedFront &&
+      (rules.frontRabbet >= box.front || rules.backDado >= box.side ||
+       rules.backSetIn + 2 * box.front >= box.depth))
+    return {misfit("a rabbet, dado or set-in of the drawer box that leaves no wood",
+                   "less than the thickness of the panel it is cut into")};
+  return {};
+}
+
+}  // namespace
+
+Result<std::vector<DrawerPlan>> planDrawers(const Job& job, const Carcass& carcass,
+                                            const CarcassLayout& layout, const OpeningRect& leaf) {
+  const LengthStyle style = styleOf(job);
+  const auto show = [&style](Length length) { return formatWithUnit(length, style); };
+  const DrawerRules& rules = carcass.drawers;
+  const auto& bank = std::get<DrawerBank>(find(carcass.inside, leaf.path)->content);
+  const bool fronts = bank.kind == BankKind::Drawers;
+  const FrontRect& face = leaf.face;
+  const FrontRect pass = leaf.passage();
+  FrontReach reach;
+  if (fronts) reach = frontReach(carcass, layout, leaf);
+  const auto cells = drawerCells(face.height, reach.bottom, reach.top, bank.fronts,
+                                 fronts ? carcass.fronts.gap : Length{}, style);
+  if (!cells)
+    return misfit(cells.problems().front().found + " for the drawer fronts",
+                  cells.problems().front().expected + " beside the gaps");
+  const Length thickness = findMaterial(job, carcass.fronts.material)->measured;
+  const bool inset = carcass.fronts.fit == FrontFit::Inset;
+  const Length boxY = fronts ? layout.frameFront + (inset ? thickness : Length{}) : leaf.setIn;
+  Length depth = layout.clearDepth - boxY;
+  // A rail that stands at the rear, or strips that hold the back, are in the way.
+  const bool upmost = leaf.rect.top() == layout.clear.top();
+  if (carcass.top == TopSchool::StandingRail && upmost) depth -= layout.thickness;
+  if (carcass.back.school == BackSchool::None && upmost) depth -= layout.thickness;
+  const bool slides = rules.running == Running::SideSlides || rules.running == Running::UnderSlides;
+  const Slide* slide = nullptr;
+  if (slides) {
+    const SlideKind kind =
+        rules.running == Running::UnderSlides ? SlideKind::Under : SlideKind::Side;
+    slide = longestSlide(job.slides, depth, rules.slideReserve, kind);
+    if (slide == nullptr)
+      return misfit(fmt::format("{} behind the front", show(depth)),
+                    fmt::format("a slide in stock that is at least {} shorter than that",
+                                show(rules.slideReserve)));
+  }
+  std::vector<DrawerPlan> out;
+  for (std::size_t i = 0; i < cells->size(); ++i) {
+    const DrawerCell& cell = cells.value()[i];
+    DrawerPlan drawer;
+    drawer.id = bank.fronts[i].id;
+    drawer.cell = cell;
+    drawer.slide = slide;
+    if (fronts) {
+      drawer.front.width = frontWidth(face.width, reach.left, reach.right, carcass.fronts.gap, 1);
+      drawer.front.height = cell.frontHeight;
+      drawer.front.rect = {face.x - reach.left, face.z + cell.frontBottom,
+                           drawer.front.width.total(), cell.frontHeight.total()};
+      drawer.front.face = layout.frameFront - (inset ? Length{} : thickness);
+      if (drawer.front.rect.width <= Length{} || drawer.front.rect.height <= Length{})
+        return misfit("an opening that the gaps take up", "smaller gaps or a larger opening");
+    }
+    const Clearance clearance = clearanceOf(rules, slide);
+    // An overlaid front hides the edges of its opening; the box keeps inside them.
+    const Length low = std::max(face.z + cell.bottom, pass.z);
+    const Length high = std::min(face.z + cell.bottom + cell.height, pass.top());
+    drawer.cell.bottom = low - face.z;
+    drawer.cell.height = high - low;
+    drawer.width = drawerBoxWidth(pass.width, slide, rules);
+    drawer.depth = slide != nullptr
+                       ? Reason("slide length", slide->length)
+                       : Reason("inside depth", depth).minus("reserve", rules.slideReserve);
+    drawer.height = bank.boxHeight ? Reason("typed height", *bank.boxHeight)
+                                   : Reason("room of the drawer", drawer.cell.height)
+                                         .minus("lower clearance", clearance.below)
+                                         .minus("upper clearance", clearance.above);
+    drawer.box = {drawer.width.total(),
+                  drawer.depth.total(),
+                  drawer.height.total(),
+                  findMaterial(job, rules.boxMaterial)->measured,
+                  findMaterial(job, rules.boxMaterial)->measured,
+                  findMaterial(job, rules.bottomMaterial)->measured};
+    drawer.boxX = pass.x + (pass.width - drawer.box.width) / 2;
+    drawer.boxY = boxY;
+    drawer.boxZ = low + clearance.below;
+    if (const Problems problems = boxProblems(drawer, rules, style); !problems.empty())
+      return problems;
+    out.push_back(drawer);
+  }
+  return out;
+}
+
+}  // namespace pp

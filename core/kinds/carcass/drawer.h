@@ -1,0 +1,69 @@
+// Drawer fronts, drawer boxes, trays and pull-outs in one opening.
+#pragma once
+
+#include "core/kinds/carcass/front.h"
+
+namespace pp {
+
+// What the box rules need: sizes of the box as a whole and of what it is made of.
+struct DrawerBox {
+  Length width, depth, height;  // Bw, Bd, Bh
+  Length side;                  // measured thickness of the sides
+  Length front;                 // of the box's front and back
+  Length bottom;                // of the bottom
+};
+
+// Every part of a box in one school. Lengths run along the grain.
+struct DrawerBoxSizes {
+  Reason sideLength, sideHeight;
+  Reason frontLength, frontHeight;
+  Reason backLength, backHeight;
+  Reason bottomWidth, bottomDepth;
+};
+DrawerBoxSizes drawerBoxSizes(const DrawerBox& box, const DrawerRules& rules);
+
+// Box width between slides in an opening; null for a box without slides.
+Reason drawerBoxWidth(Length openingWidth, const Slide* slide, const DrawerRules& rules);
+
+// Fronts and cells of a bank in its opening: the cell is the height a drawer has for itself. A
+// drawer alone has the whole opening; in a stack each has its front's height and one gap, so that
+// drawers with equal fronts have equal boxes and every box sits the same way on its front. The
+// fronts and gaps fill the opening, `low` and `high` beyond it, exactly; the nanometres that do not
+// share evenly go to the lowest gap.
+struct DrawerCell {
+  Length frontBottom;  // from the opening's foot
+  Reason frontHeight;
+  Length bottom, height;  // of the cell, from the opening's foot
+};
+Result<std::vector<DrawerCell>> drawerCells(Length openingHeight, const std::vector<Share>& fronts,
+                                            Length gap, const LengthStyle& style);
+Result<std::vector<DrawerCell>> drawerCells(Length openingHeight, Length low, Length high,
+                                            const std::vector<Share>& fronts, Length gap,
+                                            const LengthStyle& style);
+
+// The longest slide of the kind with length + reserve <= depth; null when none fits.
+const Slide* longestSlide(const std::vector<Slide>& slides, Length depth, Length reserve,
+                          SlideKind kind = SlideKind::Side);
+
+// One solved drawer, tray or pull-out, in carcass coordinates.
+struct DrawerPlan {
+  Id id = 0;
+  DrawerCell cell;   // relative to the opening
+  FrontPlace front;  // empty for what has none
+  Length boxX, boxY, boxZ;
+  DrawerBox box;
+  Reason width, height, depth;  // where the box's outer sizes come from
+  const Slide* slide = nullptr;
+};
+
+// Solves the bank in a leaf opening, top drawer first. Problems when the fronts do not add up, no
+// stocked slide fits, or a box will not go into its place.
+Result<std::vector<DrawerPlan>> planDrawers(const Job& job, const Carcass& carcass,
+                                            const CarcassLayout& layout, const OpeningRect& leaf);
+
+// The parts of all drawers of the opening, top first, with runners and pads.
+Result<std::vector<Part>> drawerParts(const Maker& maker, const Carcass& carcass,
+                                      const std::vector<DrawerPlan>& drawers,
+                                      const OpeningRect& leaf);
+
+}  // namespace pp

@@ -1,0 +1,123 @@
+#include "core/kinds/carcass/frame.h"
+
+#include <algorithm>
+
+namespace pp {
+namespace {
+
+PartRole roleOf(MemberKind kind) {
+  switch (kind) {
+    case MemberKind::LeftStile:
+      return PartRole::FrameLeftStile;
+    case MemberKind::RightStile:
+      return PartRole::FrameRightStile;
+    case MemberKind::MiddleStile:
+      return PartRole::FrameMiddleStile;
+    case MemberKind::UpperRail:
+      return PartRole::FrameUpperRail;
+    case MemberKind::LowerRail:
+      return PartRole::FrameLowerRail;
+    case MemberKind::MiddleRail:
+      break;
+  }
+  return PartRole::FrameMiddleRail;
+}
+
+}  // namespace
+
+FrontRect frameOutline(const FrontRect& outer, Length foot, const Carcass& carcass,
+                       const FaceFrame& frame) {
+  const Length left = carcass.wallLeft > Length{} ? carcass.wallLeft : frame.overhangLeft;
+  const Length right = carcass.wallRight > Length{} ? carcass.wallRight : frame.overhangRight;
+  return {outer.x - left, foot, outer.width + left + right, outer.top() - foot};
+}
+
+Reason frameWidth(const Carcass& carcass, const FaceFrame& frame) {
+  const auto side = [](Reason& out, Length wall, Length overhang, const char* name) {
+    if (wall > Length{})
+      out.plus("wall allowance", wall);
+    else
+      out.plus(name, overhang);
+  };
+  Reason out("carcass width", carcass.width - carcass.wallLeft - carcass.wallRight);
+  side(out, carcass.wallLeft, frame.overhangLeft, "left overhang");
+  side(out, carcass.wallRight, frame.overhangRight, "right overhang");
+  return out;
+}
+
+Part memberPart(const Maker& maker, const FaceFrame& frame, const FrameMember& member,
+                Length frameFront) {
+  const FrontRect& r = member.rect;
+  const bool upright = member.upright();
+  const Length length = upright ? r.height : r.width;
+  const Length width = upright ? r.width : r.height;
+  Part part = maker.board(roleOf(member.kind), frame.material,
+                          Reason(upright ? "frame's opening height" : "between stiles", length),
+                          Reason("member width", width));
+  part.keys.front().opening = member.opening;
+  if (member.outer()) part.length = Reason("frame height", length);
+  part.show = Face::Outside;
+  part.finish = frame.finish.value_or(maker.assembly().finish);
+  const Length back = frameFront + part.thickness;
+  // Inside is the face to the carcass.
+  Maker::place(part, {{r.x, back, r.z}, upright ? kUp : kRight, upright ? kRight : kUp, kForwards});
+  if (!upright && frame.fixing == FrameFixing::PocketScrews)
+    for (const Edge edge : {Edge::W1, Edge::W2})
+      part.machining.push_back(rowAtEnd(part, Cut::Pockets, "stile", edge, Length::mm(20),
+                                        Length::um(9'500), part.thickness / 2, Face::Inside));
+  return part;
+}
+
+void letIn(Part& part, const FrameMember& member, const FaceFrame& frame,
+           const CarcassLayout& layout, Length shift) {
+  if (frame.fixing != FrameFixing::Tongue) return;
+  const FrontRect& m = member.rect;
+  for (const PanelRect& panel : layout.panels) {
+    if (panel.kind == PanelKind::Kick || panel.kind == PanelKind::RearRail) continue;
+    const FrontRect& p = panel.rect;
+    const Length x0 = std::max(m.x, p.x + shift);
+    const Length x1 = std::min(m.right(), p.right() + shift);
+    const Length z0 = std::max(m.z, p.z);
+    const Length z1 = std::min(m.top(), p.top());
+    if (x0 >= x1 || z0 >= z1) continue;
+    Machining cut;
+    cut.receives = "panel's front edge";
+    cut.depth = frame.tongue;
+    const bool upright = member.upright();
+    cut.u0 = upright ? z0 - m.z : x0 - m.x;
+    cut.u1 = upright ? z1 - m.z : x1 - m.x;
+    cut.v0 = upright ? x0 - m.x : z0 - m.z;
+    cut.v1 = upright ? x1 - m.x : z1 - m.z;
+    const bool along = cut.u1 - cut.u0 >= cut.v1 - cut.v0;
+    cut.cut = along ? Cut::Groove : Cut::Dado;
+    cut.from = along ? Edge::L1 : Edge::W1;
+    cut.distance = along ? cut.v0 : cut.u0;
+    cut.width = along ? cut.v1 - cut.v0 : cut.u1 - cut.u0;
+    cut.through = along ? cut.u0 == Length{} && cut.u1 == part.length.total()
+                        : cut.v0 == Length{} && cut.v1 == part.width.total();
+    part.machining.push_back(std::move(cut));
+  }
+}
+
+std::vector<Part> frameParts(const Maker& maker, const Carcass& carcass,
+                             const CarcassLayout& layout) {
+  const FaceFrame& frame = *layout.frame;
+  const Length toe = carcass.toe ? carcass.toe->height : Length{};
+  const FrontRect outline = frameOutline(layout.outer, layout.outer.z + toe, carcass, frame);
+  std::vector<FrameMember> members = {
+      {MemberKind::LeftStile, {outline.x, outline.z, frame.stile, outline.height}},
+      {MemberKind::RightStile,
+       {outline.right() - frame.stile, outline.z, frame.stile, outline.height}}};
+  members.insert(members.end(), layout.members.begin(), layout.members.end());
+  std::vector<Part> out;
+  for (const FrameMember& member : members) {
+    Part part = memberPart(maker, frame, member, layout.frameFront);
+    if (member.kind == MemberKind::UpperRail || member.kind == MemberKind::LowerRail)
+      part.length = frameWidth(carcass, frame).minus("stile", frame.stile, 2);
+    letIn(part, member, frame, layout, Length{});
+    out.push_back(std::move(part));
+  }
+  return out;
+}
+
+}  // namespace pp

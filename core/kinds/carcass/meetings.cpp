@@ -1,0 +1,171 @@
+#include "core/kinds/carcass/meetings.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+
+namespace pp {
+namespace {
+
+bool isSide(PanelKind kind) {
+  return kind == PanelKind::LeftSide || kind == PanelKind::RightSide ||
+         kind == PanelKind::LeftLining || kind == PanelKind::RightLining;
+}
+
+class Joiner {
+ public:
+  Joiner(const Carcass& carcass, const CarcassLayout& layout, std::vector<Part>& panels)
+      : carcass_(carcass), layout_(layout), t_(layout.thickness), panels_(panels) {}
+
+  void join(std::size_t i) {
+    const PanelRect& panel = layout_.panels[i];
+    const FrontRect& r = panel.rect;
+    switch (panel.kind) {
+      case PanelKind::Divider:
+        for (const Meets& meets : lying(r.x, r.z, true)) meet(i, meets, r.x, Edge::W1);
+        for (const Meets& meets : lying(r.x, r.top(), false)) meet(i, meets, r.x, Edge::W2);
+        break;
+      case PanelKind::Bottom:
+      case PanelKind::Top:
+      case PanelKind::FrontRail:
+      case PanelKind::RearRail:
+      case PanelKind::Shelf:
+        if (const auto meets = upright(layout_, r.x, r.z, true)) meet(i, *meets, r.z, Edge::W1);
+        if (const auto meets = upright(layout_, r.right(), r.z, false))
+          meet(i, *meets, r.z, Edge::W2);
+        break;
+      default:
+        break;
+    }
+  }
+
+ private:
+  // The lying panels whose face lies at z and that are there at x. `below`: they are under z.
+  std::vector<Meets> lying(Length x, Length z, bool below) const {
+    std::vector<Meets> out;
+    for (std::size_t i = 0; i < layout_.panels.size(); ++i) {
+      const PanelRect& panel = layout_.panels[i];
+      const bool shelf = panel.kind == PanelKind::Shelf;
+      if (!shelf && panel.kind != PanelKind::Bottom && panel.kind != PanelKind::Top &&
+          panel.kind != PanelKind::FrontRail && panel.kind != PanelKind::RearRail)
+        continue;
+      const FrontRect& r = panel.rect;
+      if (x < r.x || x >= r.right() || (below ? r.top() : r.z) != z) continue;
+      out.push_back({i, !shelf || below ? Face::Inside : Face::Outside});
+    }
+    return out;
+  }
+
+  // Panel `i` ends with its edge `end` against another, from `at` (x or z) on.
+  void meet(std::size_t i, const Meets& meets, Length at, Edge end) {
+    const PanelRect& panel = layout_.panels[i];
+    Part& mine = panels_[i];
+    Part& other = panels_[meets.panel];
+    const Pose& pose = other.poses.front();
+    const Length u0 = at - pose.origin[static_cast<std::size_t>(pose.u.axis)];
+    const bool top = panel.kind == PanelKind::Top || panel.kind == PanelKind::FrontRail ||
+                     panel.kind == PanelKind::RearRail;
+    const bool rabbeted = panel.kind == PanelKind::Top && carcass_.top == TopSchool::EndRabbets;
+    mine.joins.push_back({end, rabbeted ? JoinKind::Rabbet : joinKind(carcass_.joint), other.name});
+    if (rabbeted) {
+      other.machining.push_back(
+          dadoAcross(other, mine.name, u0, t_, carcass_.topRabbet, meets.face));
+      return;
+    }
+    switch (carcass_.joint) {
+      case Joint::Dado: {
+        const bool standing =
+            panel.kind == PanelKind::RearRail && carcass_.top == TopSchool::StandingRail;
+        Machining cut = dadoAcross(other, mine.name, u0, standing ? carcass_.stretcher : t_,
+                                   carcass_.dadoDepth, meets.face);
+        // A stretcher's dado is no longer than the stretcher is wide.
+        if (top && panel.kind != PanelKind::Top) {
+          const Pose& lies = mine.poses.front();
+          const Length from = standing ? layout_.clearDepth - t_ : lies.origin[1];
+          cut.v0 = from - pose.origin[1];
+          cut.v1 = cut.v0 + (standing ? t_ : carcass_.stretcher);
+          cut.through = false;
+        }
+        // What stands behind a door has a dado that stops there.
+        if (panel.setIn > Length{}) {
+          cut.v0 = std::max(Length{}, panel.setIn - pose.origin[1]);
+          cut.through = cut.v0 == Length{};
+        }
+        other.machining.push_back(cut);
+        break;
+      }
+      case Joint::Pocket:
+        // From the face that is hidden: under a bottom, above a top.
+        mine.machining.push_back(rowAtEnd(mine, Cut::Pockets, other.name, end, Length::mm(20),
+                                          Length::um(9'500), t_ / 2, Face::Outside));
+        break;
+      case Joint::LooseTenon:
+      case Joint::Dowel: {
+        const bool dowel = carcass_.joint == Joint::Dowel;
+        const Length width = dowel ? Length::mm(8) : Length::mm(20);
+        mine.machining.push_back(rowAtEnd(mine, Cut::Mortises, other.name, end, Length{}, width,
+                                          Length::mm(20), Face::Inside));
+        Machining row = mine.machining.back();
+        row.receives = mine.name;
+        row.face = meets.face;
+        row.from = Edge::W1;
+        row.u0 = row.u1 = row.distance = u0 + t_ / 2;
+        const Length shift = mine.poses.front().origin[1] - pose.origin[1];
+        row.v0 += shift;
+        row.v1 += shift;
+        // On a rail, which is narrower than what ends there, two are enough.
+        if (row.v0 < Length{} || row.v1 > other.width.total()) {
+          row.v0 = other.width.total() / 4;
+          row.v1 = other.width.total() - row.v0;
+          row.holes = 2;
+          row.pitch = row.v1 - row.v0;
+        }
+        row.depth = Length::mm(10);
+        other.machining.push_back(row);
+        break;
+      }
+      case Joint::Butt:
+      case Joint::Brads:
+        break;
+    }
+  }
+
+  const Carcass& carcass_;
+  const CarcassLayout& layout_;
+  Length t_;
+  std::vector<Part>& panels_;
+};
+
+}  // namespace
+
+std::optional<Meets> upright(const CarcassLayout& layout, Length x, Length z, bool onLeft) {
+  for (std::size_t i = 0; i < layout.panels.size(); ++i) {
+    const PanelRect& panel = layout.panels[i];
+    if (!isSide(panel.kind) && panel.kind != PanelKind::Divider) continue;
+    const FrontRect& r = panel.rect;
+    if (z < r.z || z >= r.top() || (onLeft ? r.right() : r.x) != x) continue;
+    return Meets{i, isSide(panel.kind) || !onLeft ? Face::Inside : Face::Outside};
+  }
+  return std::nullopt;
+}
+
+void joinPanels(const Carcass& carcass, const CarcassLayout& layout, std::vector<Part>& panels) {
+  Joiner joiner(carcass, layout, panels);
+  for (std::size_t i = 0; i < panels.size(); ++i) joiner.join(i);
+}
+
+Problems meetingDados(const Maker& maker, const std::vector<Part>& panels) {
+  for (const Part& part : panels)
+    for (const Machining& a : part.machining)
+      for (const Machining& b : part.machining)
+        if (a.face == Face::Inside && b.face == Face::Outside && !isRow(a.cut) && !isRow(b.cut) &&
+            a.cut != Cut::Bevel && b.cut != Cut::Bevel && a.u0 < b.u1 && b.u0 < a.u1 &&
+            a.v0 < b.v1 && b.v0 < a.v1 && a.depth + b.depth >= part.thickness)
+          return {
+              cannot("dado depth", maker.shown(a.depth),
+                     fmt::format("less than {}, because dados lie opposite one another in the {}",
+                                 maker.shown(part.thickness / 2), part.name))};
+  return {};
+}
+
+}  // namespace pp

@@ -1,0 +1,25 @@
+// Where the panels of a carcass meet, and what is cut into them there.
+#pragma once
+
+#include "core/kinds/carcass/layout.h"
+#include "core/parts/maker.h"
+
+namespace pp {
+
+// A panel of the layout and which of its faces is met.
+struct Meets {
+  std::size_t panel;
+  Face face;
+};
+
+// The upright panel whose face lies at x and that is there at height z. `onLeft`: the panel is to
+// the left of x.
+std::optional<Meets> upright(const CarcassLayout& layout, Length x, Length z, bool onLeft);
+
+// Joins the panels, one for each of the layout's and in its order, as the carcass has it.
+void joinPanels(const Carcass& carcass, const CarcassLayout& layout, std::vector<Part>& panels);
+
+// A panel cut through because dados lie opposite one another in its two faces.
+Problems meetingDados(const Maker& maker, const std::vector<Part>& panels);
+
+}  // namespace pp

@@ -1,0 +1,185 @@
+#include "core/kinds/carcass/shelves.h"
+
+#include <fmt/format.h>
+
+#include "core/kinds/carcass/meetings.h"
+#include "core/kinds/carcass/sizes.h"
+
+namespace pp {
+namespace {
+
+class Filler {
+ public:
+  Filler(const Maker& maker, const Carcass& carcass, const CarcassLayout& layout,
+         std::vector<Part>& panels)
+      : maker_(maker), carcass_(carcass), layout_(layout), t_(layout.thickness), panels_(panels) {}
+
+  Result<std::vector<Part>> run() {
+    for (const OpeningRect& leaf : layout_.leaves) fill(leaf);
+    if (!problems_.empty()) return problems_;
+    return std::move(shelves_);
+  }
+
+ private:
+  Part board(PartRole role, Reason length, Reason width) const {
+    return maker_.board(role, carcass_.material, std::move(length), std::move(width));
+  }
+
+  void fill(const OpeningRect& leaf) {
+    const OpeningContent& content = find(carcass_.inside, leaf.path)->content;
+    if (const auto* pins = std::get_if<AdjustableShelves>(&content))
+      shelves(leaf, pins->count, true);
+    if (const auto* loose = std::get_if<LooseShelves>(&content)) shelves(leaf, loose->count, false);
+    const bool drawers = std::holds_alternative<DrawerBank>(content);
+    if (carcass_.back.school == BackSchool::Between && !drawers) strips(leaf);
+    if (carcass_.back.school == BackSchool::None) rails(leaf);
+  }
+
+  // A rail on edge stands before the back at the top of the opening.
+  bool standsBehind(const OpeningRect& leaf) const {
+    return leaf.rect.top() == layout_.clear.top() &&
+           (carcass_.top == TopSchool::StandingRail || carcass_.back.school == BackSchool::None);
+  }
+
+  void shelves(const OpeningRect& leaf, int count, bool pinned) {
+    const ShelfRules& rules = carcass_.shelves;
+    const Length front = rules.setBack + leaf.setIn;
+    const Length behind = standsBehind(leaf) ? t_ : Length{};
+    Part part = board(pinned ? PartRole::AdjustableShelf : PartRole::LooseShelf,
+                      adjustableShelfLength(leaf.rect.width, rules),
+                      adjustableShelfDepth(layout_.clearDepth, rules)
+                          .minus("behind the door", leaf.setIn)
+                          .minus("rear rail", behind));
+    // Between two shelves there must be room for what hangs under one.
+    constexpr Length kStrip = Length::mm(20);
+    const Length air = leaf.rect.height - count * t_;
+    const Length under = (pinned ? rules.lip : kStrip) +
+                         (carcass_.back.school == BackSchool::Between ? kStrip : Length{});
+    // A strip on either side carries a loose one.
+    const bool tooNarrow = !pinned && leaf.rect.width <= 2 * t_;
+    if (air <= (count + 1) * under || tooNarrow || part.length.total() <= Length{} ||
+        part.width.total() <= Length{}) {
+      problems_.push_back(
+          cannot(pinned ? "adjustable shelves" : "loose shelves",
+                 fmt::format("{} in an opening {} high and {} wide", count,
+                             maker_.shown(leaf.rect.height), maker_.shown(leaf.rect.width)),
+                 "fewer shelves or a larger opening"));
+      return;
+    }
+    part.opening = leaf.path;
+    part.keys.front().opening = leaf.id;
+    part.quantity = count;
+    const Length space = air / (count + 1);
+    Part strip = board(PartRole::ShelfSupport,
+                       Reason("inside depth", layout_.clearDepth)
+                           .minus("clearance", rules.clearance)
+                           .minus("set-back", rules.setBack)
+                           .minus("behind the door", leaf.setIn)
+                           .minus("rear rail", behind),
+                       Reason("strip", kStrip));
+    Part lip = board(PartRole::ShelfLip, part.length, Reason("lip height", rules.lip));
+    strip.quantity = 2 * count;
+    lip.quantity = count;
+    strip.opening = lip.opening = leaf.path;
+    strip.keys.front().opening = lip.keys.front().opening = leaf.id;
+    for (int i = 0; i < count; ++i) {
+      const Length z = leaf.rect.z + (i + 1) * space + i * t_;  // underside
+      Maker::place(part,
+                   {{leaf.rect.x + rules.clearance / 2, front, z + t_}, kRight, kBackwards, kDown});
+      for (const bool left : {true, false})
+        Maker::place(strip, {{left ? leaf.rect.x + t_ : leaf.rect.right() - t_, front,
+                              z - strip.width.total()},
+                             kBackwards,
+                             kUp,
+                             left ? kLeft : kRight});
+      Maker::place(
+          lip,
+          {{leaf.rect.x + rules.clearance / 2, front + t_, z - rules.lip}, kRight, kUp, kForwards});
+    }
+    maker_.show(part, Side::Front, carcass_.banding);
+    shelves_.push_back(part);
+    if (rules.lip > Length{} && pinned) {
+      maker_.show(lip, Side::Bottom, carcass_.banding);
+      shelves_.push_back(lip);
+    }
+    if (!pinned) {
+      shelves_.push_back(strip);
+      return;
+    }
+    pins(leaf, upright(layout_, leaf.rect.x, leaf.rect.z, true));
+    pins(leaf, upright(layout_, leaf.rect.right(), leaf.rect.z, false));
+  }
+
+  void pins(const OpeningRect& leaf, const std::optional<Meets>& meets) {
+    const ShelfRules& rules = carcass_.shelves;
+    const PinRow row = pinRow(leaf.rect.height, rules.pinPitch);
+    if (!meets || row.holes == 0) return;
+    Part& part = panels_[meets->panel];
+    Machining holes;
+    holes.cut = Cut::PinHoles;
+    holes.face = meets->face;
+    holes.receives = "adjustable shelf";
+    holes.u0 = leaf.rect.z + row.first - part.poses.front().origin[2];
+    holes.u1 = holes.u0 + (row.holes - 1) * rules.pinPitch;
+    holes.depth = rules.pinDepth;
+    holes.from = Edge::L1;
+    holes.width = rules.pinDiameter;
+    holes.holes = row.holes;
+    holes.pitch = rules.pinPitch;
+    holes.through = false;
+    for (const Length v : {leaf.setIn + rules.pinSetBack, layout_.clearDepth - rules.pinSetBack}) {
+      holes.v0 = holes.v1 = holes.distance = v - part.poses.front().origin[1];
+      part.machining.push_back(holes);
+    }
+  }
+
+  // Nailing strips for a back between: above and below in every opening.
+  void strips(const OpeningRect& leaf) {
+    constexpr Length kStrip = Length::mm(20);
+    if (leaf.rect.height < 3 * kStrip) return;
+    const bool rail =
+        carcass_.top == TopSchool::StandingRail && leaf.rect.top() == layout_.clear.top();
+    Part part = board(PartRole::NailingStrip, Reason("clear width", leaf.rect.width),
+                      Reason("strip", kStrip));
+    part.opening = leaf.path;
+    part.keys.front().opening = leaf.id;
+    part.quantity = rail ? 1 : 2;
+    for (const Length z : {leaf.rect.z, leaf.rect.top() - kStrip})
+      if (z == leaf.rect.z || !rail)
+        Maker::place(part, {{leaf.rect.x, layout_.clearDepth, z}, kRight, kUp, kForwards});
+    shelves_.push_back(part);
+  }
+
+  // Rails that keep a case without a back square.
+  void rails(const OpeningRect& leaf) {
+    const Length height = carcass_.stretcher;
+    if (leaf.rect.top() != layout_.clear.top() || leaf.rect.height < 2 * height ||
+        carcass_.top == TopSchool::StandingRail)
+      return;
+    Part part = board(PartRole::RearRail, Reason("clear width", leaf.rect.width),
+                      Reason("stretcher width", height));
+    part.opening = leaf.path;
+    part.keys.front().opening = leaf.id;
+    Maker::place(
+        part,
+        {{leaf.rect.x, layout_.clearDepth, leaf.rect.top() - height}, kRight, kUp, kForwards});
+    shelves_.push_back(part);
+  }
+
+  const Maker& maker_;
+  const Carcass& carcass_;
+  const CarcassLayout& layout_;
+  Length t_;
+  std::vector<Part>& panels_;
+  std::vector<Part> shelves_;  // and strips
+  Problems problems_;
+};
+
+}  // namespace
+
+Result<std::vector<Part>> shelfParts(const Maker& maker, const Carcass& carcass,
+                                     const CarcassLayout& layout, std::vector<Part>& panels) {
+  return Filler(maker, carcass, layout, panels).run();
+}
+
+}  // namespace pp

@@ -1,0 +1,15 @@
+// What lies and stands in the openings of a carcass: shelves that come out, their strips and lips,
+// nailing strips and rails behind.
+#pragma once
+
+#include "core/kinds/carcass/layout.h"
+#include "core/parts/maker.h"
+
+namespace pp {
+
+// Holes for their pins are bored into the panels, one for each of the layout's and in its order.
+// Problems where they find no room.
+Result<std::vector<Part>> shelfParts(const Maker& maker, const Carcass& carcass,
+                                     const CarcassLayout& layout, std::vector<Part>& panels);
+
+}  // namespace pp

@@ -1,0 +1,137 @@
+#include "core/kinds/carcass/size_list.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+
+#include "core/length/parse.h"
+
+namespace pp {
+namespace {
+
+constexpr std::size_t kMostSizes = 50;
+
+std::string_view trimmed(std::string_view text) {
+  while (!text.empty() && (text.front() == ' ' || text.front() == '\t')) text.remove_prefix(1);
+  while (!text.empty() && (text.back() == ' ' || text.back() == '\t')) text.remove_suffix(1);
+  return text;
+}
+
+Problem refused(std::string_view found, std::string expected) {
+  return Problem{{}, 0, {}, "'" + shown(std::string(found)) + "'", std::move(expected)};
+}
+
+// `N equal`: how many, 0 where the item is something else.
+std::int64_t equalShares(std::string_view item) {
+  constexpr std::string_view kEqual = "equal";
+  if (!item.ends_with(kEqual)) return 0;
+  const auto count =
+      parseCount(trimmed(item.substr(0, item.size() - kEqual.size())), 1, kMostSizes);
+  return count ? *count : 0;
+}
+
+Problems addItem(std::string_view item, Unit bare, std::vector<Share>& out) {
+  if (item == "rest") {
+    out.push_back({});
+    return {};
+  }
+  // `centred 300`: so much in the middle, the rest shared on both sides.
+  constexpr std::string_view kCentred = "centred";
+  if (item.starts_with(kCentred)) {
+    const auto middle = parseExpression(trimmed(item.substr(kCentred.size())), bare);
+    if (!middle || *middle <= Length{}) return {refused(item, "a size after `centred`")};
+    out.insert(out.end(), {Share{}, Share{*middle}, Share{}});
+    return {};
+  }
+  if (const std::int64_t count = equalShares(item); count > 0) {
+    out.insert(out.end(), static_cast<std::size_t>(count), Share{});
+    return {};
+  }
+  const auto length = parseExpression(item, bare);
+  if (!length || *length <= Length{})
+    return {refused(item, "a size above 0, `rest`, or `3 equal`")};
+  out.push_back({*length});
+  return {};
+}
+
+}  // namespace
+
+Result<std::vector<Share>> parseSizeList(std::string_view text, Unit bare, bool countAlone) {
+  std::vector<Share> out;
+  if (countAlone)
+    if (const auto count = parseCount(trimmed(text), 1, kMostSizes))
+      return std::vector<Share>(static_cast<std::size_t>(*count));
+  for (std::size_t begin = 0; begin <= text.size();) {
+    const std::size_t comma = std::min(text.find(',', begin), text.size());
+    const Problems problems = addItem(trimmed(text.substr(begin, comma - begin)), bare, out);
+    if (!problems.empty()) return problems;
+    if (out.size() > kMostSizes) return refused(text, "at most 50 sizes");
+    begin = comma + 1;
+  }
+  return out;
+}
+
+void keepIds(std::vector<Share>& sizes, const std::vector<Share>& before) {
+  for (std::size_t i = 0; i < sizes.size() && i < before.size(); ++i) sizes[i].id = before[i].id;
+}
+
+std::string formatSizeList(const std::vector<Share>& sizes, const LengthStyle& style) {
+  const bool allShared =
+      std::none_of(sizes.begin(), sizes.end(), [](const Share& share) { return share.fixed; });
+  if (allShared && sizes.size() > 1) return fmt::format("{} equal", sizes.size());
+  std::string out;
+  for (const Share& share : sizes) {
+    if (!out.empty()) out += ", ";
+    if (!share.fixed) {
+      out += "rest";
+      continue;
+    }
+    std::string text = format(*share.fixed, style);
+    // A mark means the shown size is rounded; what reads back must not be.
+    if (text.ends_with("+") || text.ends_with("−")) text = formatExact(*share.fixed, style.unit);
+    out += text;
+  }
+  return out;
+}
+
+Result<std::vector<Length>> shareOut(Length total, const std::vector<Share>& sizes,
+                                     const LengthStyle& style) {
+  Length fixed;
+  std::int64_t shares = 0;
+  for (const Share& share : sizes) {
+    if (share.fixed)
+      fixed += *share.fixed;
+    else
+      ++shares;
+  }
+  const Length rest = total - fixed;
+  if (shares == 0 && rest != Length{})
+    return Problem{
+        {},
+        0,
+        {},
+        fmt::format("sizes that add up to {}, {} too {}", formatWithUnit(fixed, style),
+                    formatWithUnit(rest < Length{} ? -rest : rest, style),
+                    rest < Length{} ? "much" : "little"),
+        fmt::format("{} in all, or `rest` for one of them", formatWithUnit(total, style))};
+  if (shares > 0 && rest.inNm() < shares)
+    return Problem{{},
+                   0,
+                   {},
+                   fmt::format("{} taken by fixed sizes", formatWithUnit(fixed, style)),
+                   fmt::format("less than the {} there are, so that something is left to share",
+                               formatWithUnit(total, style))};
+  std::vector<Length> out;
+  std::int64_t sharesLeft = shares;
+  for (const Share& share : sizes) {
+    if (share.fixed) {
+      out.push_back(*share.fixed);
+      continue;
+    }
+    --sharesLeft;
+    out.push_back(sharesLeft == 0 ? rest - (shares - 1) * (rest / shares) : rest / shares);
+  }
+  return out;
+}
+
+}  // namespace pp

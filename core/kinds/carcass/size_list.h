@@ -1,0 +1,33 @@
+// The typed list that splits an opening: `9 1/2, rest, 9 1/2`, `3 equal`, `4 1/2, 6, rest`.
+#pragma once
+
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "core/kinds/carcass/opening.h"
+#include "core/length/format.h"
+#include "core/result/result.h"
+
+namespace pp {
+
+// Reads a list of sizes separated by commas. An item is a length or a sum of lengths, `rest` (one
+// share of what is left), `N equal` (N such shares), or `centred` and a size (a share, the size, a
+// share). A lone whole number N means `N equal` when
+// `countAlone` is set, because "3" for drawers means three of them. At most 50 sizes.
+Result<std::vector<Share>> parseSizeList(std::string_view text, Unit bare, bool countAlone);
+
+// Sizes that were typed anew are still of what they were of, as far as there are as many: the ids
+// of those before.
+void keepIds(std::vector<Share>& sizes, const std::vector<Share>& before);
+
+// The list that reads back as these sizes.
+std::string formatSizeList(const std::vector<Share>& sizes, const LengthStyle& style);
+
+// The sizes themselves: `total` less nothing (the caller has taken panels and gaps off), fixed
+// sizes first, the rest shared by weight; what does not divide evenly goes to the last share.
+// A problem when the fixed sizes leave nothing for the shares, or do not add up and nothing gives.
+Result<std::vector<Length>> shareOut(Length total, const std::vector<Share>& sizes,
+                                     const LengthStyle& style);
+
+}  // namespace pp

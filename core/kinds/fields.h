@@ -1,0 +1,12 @@
+// How every kind of assembly stands in a job's file.
+#pragma once
+
+#include "core/kinds/base_frame/fields.h"
+#include "core/kinds/boards/fields.h"
+#include "core/kinds/carcass/fields.h"
+#include "core/kinds/group/fields.h"
+#include "core/kinds/platform/fields.h"
+#include "core/kinds/ring/fields.h"
+#include "core/kinds/seat_box/fields.h"
+#include "core/kinds/top/fields.h"
+#include "core/kinds/wall_panel/fields.h"

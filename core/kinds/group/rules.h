@@ -1,0 +1,22 @@
+// What carcasses side by side share, in the first member's coordinates.
+#pragma once
+
+#include "core/job/check.h"
+#include "core/kinds/made.h"
+#include "core/parts/maker.h"
+
+namespace pp {
+
+struct PlainMaterials;
+
+// Where a member's own coordinates begin in the group's.
+Length memberOffset(const Job& job, const CarcassGroup& group, Id member);
+
+// What the table of kinds asks of every kind.
+Length widthOf(const Job& job, const CarcassGroup& of);
+std::int64_t mostPieces(const Job& job, const CarcassGroup& of);
+void check(Check& to, const std::string& at, const CarcassGroup& of);
+void begin(const Job& job, const PlainMaterials& materials, CarcassGroup& out);
+void make(const Maker& maker, const CarcassGroup& of, Made& out);
+
+}  // namespace pp

@@ -1,0 +1,89 @@
+#include "core/kinds/kind.h"
+
+#include <algorithm>
+
+#include "core/kinds/base_frame/rules.h"
+#include "core/kinds/boards/rules.h"
+#include "core/kinds/carcass/rules.h"
+#include "core/kinds/group/rules.h"
+#include "core/kinds/platform/rules.h"
+#include "core/kinds/ring/rules.h"
+#include "core/kinds/seat_box/rules.h"
+#include "core/kinds/top/rules.h"
+#include "core/kinds/wall_panel/rules.h"
+
+namespace pp {
+namespace {
+
+template <class T>
+constexpr Kind row(const char* field, const char* name, char letter,
+                   SeenFrom seen = SeenFrom::Front) {
+  return {
+      field,
+      name,
+      letter,
+      seen,
+      [](const Job& job, const AssemblyBody& body) { return widthOf(job, std::get<T>(body)); },
+      [](const Job& job, const AssemblyBody& body) { return mostPieces(job, std::get<T>(body)); },
+      [](Check& to, const std::string& at, const AssemblyBody& body) {
+        check(to, at, std::get<T>(body));
+      },
+      [](const Job& job, const PlainMaterials& of) -> AssemblyBody {
+        T out;
+        begin(job, of, out);
+        return out;
+      },
+      [](const Maker& maker, const AssemblyBody& body, Made& out) {
+        make(maker, std::get<T>(body), out);
+      }};
+}
+
+// In the variant's order; a test asks every row for its own kind.
+constexpr Kinds kKinds = {
+    row<Carcass>("carcass", "carcass", 'B'),
+    row<CarcassGroup>("group", "group of carcasses", 'G'),
+    row<Top>("top", "worktop", 'W', SeenFrom::Above),
+    row<BaseFrame>("baseFrame", "base frame", 'F', SeenFrom::Above),
+    row<WallPanel>("wallPanel", "wall panel", 'P'),
+    row<SeatBox>("seatBox", "seat box", 'S'),
+    row<Platform>("platform", "platform", 'D', SeenFrom::Above),
+    row<Ring>("ring", "ring", 'R', SeenFrom::Above),
+    row<Boards>("boards", "boards", 'K'),
+};
+
+PlainMaterials plainMaterials(const Job& job) {
+  std::vector<const Material*> sheets;
+  for (const Material& material : job.materials)
+    if (!material.lumber) sheets.push_back(&material);
+  PlainMaterials out;
+  if (!job.bandings.empty()) out.banding = job.bandings.front().id;
+  if (sheets.empty()) return out;
+  const auto thinner = [](const Material* a, const Material* b) { return a->nominal < b->nominal; };
+  out.middle = sheets[sheets.size() / 2]->id;
+  out.thin = (*std::min_element(sheets.begin(), sheets.end(), thinner))->id;
+  out.thick = (*std::max_element(sheets.begin(), sheets.end(), thinner))->id;
+  return out;
+}
+
+}  // namespace
+
+const Kinds& kinds() {
+  return kKinds;
+}
+
+const Kind& kindOf(const Assembly& assembly) {
+  return kKinds[assembly.body.index()];
+}
+
+Length widthOf(const Job& job, const Assembly& assembly) {
+  return kindOf(assembly).width(job, assembly.body);
+}
+
+Assembly plainAssembly(const Job& job, const Kind& kind) {
+  Assembly out;
+  out.name = kind.name;
+  out.body = kind.plain(job, plainMaterials(job));
+  return out;
+}
+
+}  // namespace pp

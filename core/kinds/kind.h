@@ -1,0 +1,51 @@
+// The kinds of assembly: one table, one row a kind. What a row must say is found by its type, so a
+// kind that leaves something out does not compile. For every kind T, in its room `kinds/<kind>`:
+//   Length widthOf(const Job&, const T&)                     what the tape starts from
+//   std::int64_t mostPieces(const Job&, const T&)            see pieces.h
+//   void check(Check&, const std::string& at, const T&)      as data; `at` is where it stands
+//   void begin(const Job&, const PlainMaterials&, T&)        a new one, ready to be changed
+//   void make(const Maker&, const T&, Made&)                 its parts, in its own coordinates:
+//                                  x from the left, y from the front, z from the foot
+// and in its fields.h how it stands in a file.
+#pragma once
+
+#include <array>
+
+#include "core/job/check.h"
+#include "core/kinds/made.h"
+#include "core/parts/maker.h"
+
+namespace pp {
+
+// What a new assembly is made of; empty where the rack has none.
+struct PlainMaterials {
+  std::string thick, middle, thin;  // sheets
+  std::string banding;
+};
+
+// Which side shows what the kind is.
+enum class SeenFrom { Front, Above };
+
+struct Kind {
+  const char* field;  // the field of an assembly that holds it in a job's file
+  const char* name;   // as it is said
+  char letter;        // begins the codes of new ones
+  SeenFrom seen;
+  Length (*width)(const Job&, const AssemblyBody&);
+  std::int64_t (*pieces)(const Job&, const AssemblyBody&);
+  void (*check)(Check&, const std::string& at, const AssemblyBody&);
+  AssemblyBody (*plain)(const Job&, const PlainMaterials&);
+  void (*make)(const Maker&, const AssemblyBody&, Made&);
+};
+
+using Kinds = std::array<Kind, std::variant_size_v<AssemblyBody>>;
+const Kinds& kinds();  // in the variant's order
+const Kind& kindOf(const Assembly& assembly);
+
+// The outer width of an assembly, of a group the sum of its members', for the tape.
+Length widthOf(const Job& job, const Assembly& assembly);
+
+// A new assembly of a kind, of what the rack has, without code and ids.
+Assembly plainAssembly(const Job& job, const Kind& kind);
+
+}  // namespace pp

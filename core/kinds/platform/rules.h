@@ -1,0 +1,19 @@
+// Boxes under a deck.
+#pragma once
+
+#include "core/job/check.h"
+#include "core/kinds/made.h"
+#include "core/parts/maker.h"
+
+namespace pp {
+
+struct PlainMaterials;
+
+// What the table of kinds asks of every kind.
+Length widthOf(const Job& job, const Platform& of);
+std::int64_t mostPieces(const Job& job, const Platform& of);
+void check(Check& to, const std::string& at, const Platform& of);
+void begin(const Job& job, const PlainMaterials& materials, Platform& out);
+void make(const Maker& maker, const Platform& of, Made& out);
+
+}  // namespace pp

@@ -1,0 +1,22 @@
+// Rings of equal bevelled pieces.
+#pragma once
+
+#include "core/job/check.h"
+#include "core/kinds/made.h"
+#include "core/parts/maker.h"
+
+namespace pp {
+
+struct PlainMaterials;
+
+// Source of the bevel: the sum of a polygon's outer angles is a full turn, halved at each joint.
+Angle ringBevel(int pieces);
+
+// What the table of kinds asks of every kind.
+Length widthOf(const Job& job, const Ring& of);
+std::int64_t mostPieces(const Job& job, const Ring& of);
+void check(Check& to, const std::string& at, const Ring& of);
+void begin(const Job& job, const PlainMaterials& materials, Ring& out);
+void make(const Maker& maker, const Ring& of, Made& out);
+
+}  // namespace pp

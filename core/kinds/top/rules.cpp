@@ -1,0 +1,249 @@
+#include "core/kinds/top/rules.h"
+
+#include "core/kinds/base_frame/rules.h"
+#include "core/kinds/count.h"
+#include "core/kinds/kind.h"
+
+namespace pp {
+namespace {
+
+constexpr Angle kHalfRight = Angle::degrees(45);
+
+bool edged(const Top& top, bool side) {
+  return !top.edgingMaterial.empty() && top.edging > Length{} && side;
+}
+
+}  // namespace
+
+Reason topLength(const Top& top) {
+  const std::int64_t edges =
+      (edged(top, top.edgeLeft) ? 1 : 0) + (edged(top, top.edgeRight) ? 1 : 0);
+  return Reason("run", top.width)
+      .plus("left overhang", top.overLeft)
+      .plus("right overhang", top.overRight)
+      .minus("edging", top.edging, edges);
+}
+
+Reason topWidth(const Top& top) {
+  const std::int64_t edges =
+      (edged(top, top.edgeFront) ? 1 : 0) + (edged(top, top.edgeBack) ? 1 : 0);
+  return Reason("depth", top.depth)
+      .plus("front overhang", top.overFront)
+      .plus("rear overhang", top.overBack)
+      .minus("edging", top.edging, edges);
+}
+
+Reason frontEdging(const Top& top) {
+  const std::int64_t edges =
+      (edged(top, top.edgeLeft) ? 1 : 0) + (edged(top, top.edgeRight) ? 1 : 0);
+  return Reason("top's edge", topLength(top).total()).plus("edging", top.edging, edges);
+}
+
+Reason sideEdging(const Top& top) {
+  const bool mitred = top.corner == EdgingCorner::Mitred;
+  const std::int64_t edges =
+      (edged(top, top.edgeFront) ? 1 : 0) + (edged(top, top.edgeBack) ? 1 : 0);
+  return Reason("top's edge", topWidth(top).total()).plus("edging", top.edging, mitred ? edges : 0);
+}
+
+namespace {
+
+class TopMaker {
+ public:
+  TopMaker(const Maker& maker, const Top& top, Point at) : maker_(maker), top_(top) {
+    // From the run's corner to the sheet's.
+    x_ = at[0] - top.overLeft + (edged(top, top.edgeLeft) ? top.edging : Length{});
+    y_ = at[1] - top.overFront + (edged(top, top.edgeFront) ? top.edging : Length{});
+    z_ = at[2];
+    length_ = topLength(top);
+    width_ = topWidth(top);
+  }
+
+  Result<std::vector<Part>> run() {
+    if (length_.total() <= 2 * top_.strip || width_.total() <= 2 * top_.strip)
+      return cannot("top", maker_.shown(width_.total()) + " deep",
+                    "more than its edging and strips take");
+    const Length sheet = maker_.thickness(top_.material);
+    Length lower;
+    if (top_.build == TopBuild::Laminated) {
+      const std::string& material = top_.lowerMaterial.empty() ? top_.material : top_.lowerMaterial;
+      for (Part& part : flat(PartRole::TopLowerLayer, material, width_, y_, Joints::Staggered)) {
+        part.oversize = top_.oversize;
+        part.oversizeWhy = "flush-trimmed after gluing";
+        lower = part.thickness;
+        out_.push_back(std::move(part));
+      }
+    } else if (top_.strip > Length{}) {
+      lower = sheet;
+      strips();
+    }
+    z_ += lower;
+    for (Part& part : flat(PartRole::TopSheet, top_.material, width_, y_, Joints::InLine)) {
+      part.show = Face::Outside;
+      out_.push_back(std::move(part));
+    }
+    z_ -= lower;
+    edging(lower + sheet);
+    return std::move(out_);
+  }
+
+ private:
+  enum class Joints { InLine, Staggered };
+
+  // The whole length, in as many equal sections as no sheet would hold. What lies under the sheets
+  // is staggered: it begins and ends with half a section, so that no joint lies under a joint.
+  std::vector<Part> flat(PartRole role, const std::string& material, const Reason& width, Length y,
+                         Joints joints) const {
+    const std::int64_t sections = sectionCount(length_.total(), longest(material));
+    const bool halves = joints == Joints::Staggered && sections > 1;
+    const std::int64_t pieces = sections + (halves ? 1 : 0);
+    std::vector<Part> out;
+    Length x = x_;
+    for (std::int64_t i = 0; i < pieces; ++i) {
+      const bool half = halves && (i == 0 || i + 1 == pieces);
+      const Reason length =
+          sections == 1 ? length_ : length_.shared(half ? 2 * sections : sections);
+      out.push_back(maker_.board(role, material, length, width));
+      Maker::place(out.back(), {{x, y, z_}, kRight, kBackwards, kUp});
+      x += length.total();
+    }
+    return out;
+  }
+
+  // What one piece may be: no longer than typed, nor than the sheets of the material that the rack
+  // has.
+  Length longest(const std::string& material) const {
+    const Job& job = maker_.job();
+    const bool grained = findMaterial(job, material)->grained;
+    Length out;
+    for (const StockPiece& piece : job.stock) {
+      if (piece.material != material || piece.kind != StockKind::Sheet || piece.quantity == 0)
+        continue;
+      const bool along = !grained || piece.grain != SheetGrain::Width;
+      const bool across = !grained || piece.grain != SheetGrain::Length;
+      const Length trim = 2 * piece.trim.value_or(job.saw.trim);
+      if (along && piece.width - trim >= width_.total()) out = std::max(out, piece.length - trim);
+      if (across && piece.length - trim >= width_.total()) out = std::max(out, piece.width - trim);
+    }
+    constexpr Length kLeast = Length::mm(300);
+    return out < kLeast ? top_.longest : std::min(out, top_.longest);
+  }
+
+  void strips() {
+    const Reason strip("strip width", top_.strip);
+    for (const bool front : {true, false})
+      for (Part& part :
+           flat(front ? PartRole::FrontLongStrip : PartRole::RearLongStrip, top_.material, strip,
+                front ? y_ : y_ + width_.total() - top_.strip, Joints::Staggered))
+        out_.push_back(std::move(part));
+    const Reason between = Reason("top's depth", width_.total()).minus("strip", top_.strip, 2);
+    const Length centres = length_.total() - top_.strip;
+    const std::int64_t gaps =
+        (centres.inNm() + top_.stripEvery.inNm() - 1) / top_.stripEvery.inNm();
+    for (std::int64_t i = 0; i <= gaps; ++i) {
+      Part part = maker_.board(PartRole::CrossStrip, top_.material, between, strip);
+      const Length along = i == gaps ? centres : i * centres / gaps;
+      Maker::place(part, {{x_ + along, y_ + top_.strip, z_}, kBackwards, kRight, kUp});
+      out_.push_back(std::move(part));
+    }
+  }
+
+  Part stripOf(PartRole role, const Reason& length, Length high) const {
+    Part part = maker_.board(role, top_.edgingMaterial, length, Reason("top's thickness", high));
+    part.thickness = top_.edging;
+    part.show = Face::Outside;
+    return part;
+  }
+
+  void edging(Length high) {
+    const bool left = edged(top_, top_.edgeLeft);
+    const bool right = edged(top_, top_.edgeRight);
+    const bool front = edged(top_, top_.edgeFront);
+    const bool back = edged(top_, top_.edgeBack);
+    const bool mitred = top_.corner == EdgingCorner::Mitred;
+    const Length e = top_.edging;
+    for (const bool fore : {true, false}) {
+      if (!(fore ? front : back)) continue;
+      Part part =
+          stripOf(fore ? PartRole::FrontEdging : PartRole::RearEdging, frontEdging(top_), high);
+      const Length x = x_ - (left ? e : Length{});
+      // Inside is the face that is glued on.
+      Maker::place(
+          part,
+          {{x, fore ? y_ : y_ + width_.total(), z_}, kRight, kUp, fore ? kForwards : kBackwards});
+      if (mitred && left)
+        part.machining.push_back(bevel(Edge::W1, kHalfRight, Face::Outside, "mitre"));
+      if (mitred && right)
+        part.machining.push_back(bevel(Edge::W2, kHalfRight, Face::Outside, "mitre"));
+      out_.push_back(std::move(part));
+    }
+    for (const bool first : {true, false}) {
+      if (!(first ? left : right)) continue;
+      Part part =
+          stripOf(first ? PartRole::LeftEdging : PartRole::RightEdging, sideEdging(top_), high);
+      part.hand = mitred && front != back ? (first ? Hand::Left : Hand::Right) : Hand::None;
+      const Length y = y_ - (mitred && front ? e : Length{});
+      Maker::place(
+          part,
+          {{first ? x_ : x_ + length_.total(), y, z_}, kBackwards, kUp, first ? kLeft : kRight});
+      if (mitred && front)
+        part.machining.push_back(bevel(Edge::W1, kHalfRight, Face::Outside, "mitre"));
+      if (mitred && back)
+        part.machining.push_back(bevel(Edge::W2, kHalfRight, Face::Outside, "mitre"));
+      out_.push_back(std::move(part));
+    }
+  }
+
+  const Maker& maker_;
+  const Top& top_;
+  Length x_, y_, z_;
+  Reason length_, width_;
+  std::vector<Part> out_;
+};
+
+}  // namespace
+
+Result<std::vector<Part>> topParts(const Maker& maker, const Top& top, Point at) {
+  return TopMaker(maker, top, at).run();
+}
+
+std::int64_t mostPieces(const Top& top, Length width) {
+  const Length length = width + top.overLeft + top.overRight;
+  const std::int64_t sections = begun(length, top.longest) + 1;
+  // Two layers or a sheet with two rows of strips, strips across, edging on four sides.
+  return std::min(kTooMany, 4 * sections + begun(length, top.stripEvery) + 1 + 4 * sections);
+}
+
+Length widthOf(const Job& /*job*/, const Top& of) {
+  return of.width;
+}
+
+std::int64_t mostPieces(const Job& /*job*/, const Top& of) {
+  return mostPieces(of, of.width);
+}
+
+void check(Check& to, const std::string& at, const Top& of) {
+  to.allPositive(at, {{"/width", of.width}, {"/depth", of.depth}});
+  to.atLeast(at + "/stripEvery", of.stripEvery, kLeastSpacing);
+  to.atLeast(at + "/longest", of.longest, kLeastSection);
+  to.noneNegative(at, {{"/overLeft", of.overLeft},
+                       {"/overRight", of.overRight},
+                       {"/overFront", of.overFront},
+                       {"/overBack", of.overBack},
+                       {"/oversize", of.oversize},
+                       {"/strip", of.strip},
+                       {"/edging", of.edging}});
+  to.knownMaterial(at + "/material", of.material);
+  if (!of.lowerMaterial.empty()) to.knownMaterial(at + "/lowerMaterial", of.lowerMaterial);
+  if (!of.edgingMaterial.empty()) to.knownMaterial(at + "/edgingMaterial", of.edgingMaterial);
+}
+
+void begin(const Job& /*job*/, const PlainMaterials& materials, Top& out) {
+  out.material = materials.thick;
+}
+
+void make(const Maker& maker, const Top& of, Made& out) {
+  out.take(topParts(maker, of, {}));
+}
+
+}  // namespace pp

@@ -1,0 +1,198 @@
+#include "core/kinds/validate.h"
+
+#include <fmt/format.h>
+
+#include <set>
+
+#include "core/job/check.h"
+#include "core/job/ids.h"
+#include "core/kinds/boards/rules.h"
+#include "core/kinds/kind.h"
+#include "core/kinds/pieces.h"
+
+namespace pp {
+namespace {
+
+class JobCheck : private Check {
+ public:
+  explicit JobCheck(const Job& job) : Check(job), job_(job) {}
+
+  Problems run() {
+    if (job_.fraction < 2 || job_.fraction > 64 || (job_.fraction & (job_.fraction - 1)) != 0)
+      add("/fraction", std::to_string(job_.fraction), "2, 4, 8, 16, 32 or 64");
+    saw();
+    shop();
+    labels();
+    for (std::size_t i = 0; i < job_.materials.size(); ++i) material(i);
+    for (std::size_t i = 0; i < job_.bandings.size(); ++i) banding(i);
+    for (std::size_t i = 0; i < job_.stock.size(); ++i) stock(i);
+    for (std::size_t i = 0; i < job_.slides.size(); ++i) slide(i);
+    for (std::size_t i = 0; i < job_.assemblies.size(); ++i) assembly(i);
+    for (std::size_t i = 0; i < job_.loose.size(); ++i) loose(i);
+    for (std::size_t i = 0; i < job_.bought.size(); ++i) bought(i);
+    for (std::size_t i = 0; i < job_.overrides.size(); ++i) partOverride(i);
+    for (std::size_t i = 0; i < job_.pins.size(); ++i) pin(i);
+    text("/id", job_.id);
+    text("/name", job_.name);
+    text("/place", job_.place);
+    for (const Problem& problem : idProblems(job_))
+      add(problem.field, problem.found, problem.expected);
+    // What is wrong already could make nonsense of a count.
+    if (problems().empty()) pieces();
+    return problems();
+  }
+
+ private:
+  void pieces() {
+    for (std::size_t i = 0; i < job_.assemblies.size(); ++i) {
+      const Assembly& one = job_.assemblies[i];
+      const std::string at = fmt::format("/assemblies/{}", i);
+      if (const auto count = piecesAtMost(job_, one); count > kMostPiecesOfAssembly)
+        add(at, fmt::format("about {} pieces in {}", count, one.code),
+            fmt::format(
+                "at most {} in one assembly: its spacings, sections and counts make so many",
+                kMostPiecesOfAssembly));
+      if (const auto count = holesAtMost(one); count > kMostHolesOfAssembly)
+        add(at, fmt::format("about {} pin holes in {}", count, one.code),
+            fmt::format("at most {}: a larger pitch, or fewer openings with pins",
+                        kMostHolesOfAssembly));
+    }
+    if (const auto count = piecesAtMost(job_); count > kMostPiecesOfJob)
+      add("/assemblies", fmt::format("about {} pieces", count),
+          fmt::format("at most {} in one job", kMostPiecesOfJob));
+  }
+  void saw() {
+    notNegative("/saw/kerf", job_.saw.kerf);
+    notNegative("/saw/trim", job_.saw.trim);
+    notNegative("/saw/keepLong", job_.saw.keepLong);
+    notNegative("/saw/keepShort", job_.saw.keepShort);
+  }
+
+  void shop() {
+    std::set<std::string> names;
+    if (job_.shop.machines.empty()) add("/shop/machines", "no saw", "at least one");
+    for (std::size_t i = 0; i < job_.shop.machines.size(); ++i) {
+      const Machine& row = job_.shop.machines[i];
+      const std::string at = fmt::format("/shop/machines/{}", i);
+      unique(names, at + "/name", row.name);
+      if (row.kerf) notNegative(at + "/kerf", *row.kerf);
+      notNegative(at + "/longestCut", row.longestCut);
+      notNegative(at + "/reach", row.reach);
+      notNegative(at + "/longestPiece", row.longestPiece);
+    }
+    within("/shop/carryGrams", job_.shop.carryGrams, 0, 1'000'000);
+    notNegative("/shop/carryLength", job_.shop.carryLength);
+  }
+
+  void pin(std::size_t i) {
+    const JobPin& row = job_.pins[i];
+    const std::string at = fmt::format("/pins/{}", i);
+    within(at + "/copies", row.copies, 1, 10'000);
+    within(at + "/sheet", row.sheet, 1, 1'000'000);
+    if (row.x.has_value() != row.y.has_value()) add(at, "half a place", "x and y, or neither");
+    if (row.x) notNegative(at + "/x", *row.x);
+    if (row.y) notNegative(at + "/y", *row.y);
+    if (row.x && row.copies != 1) within(at + "/copies", row.copies, 1, 1);
+  }
+
+  void labels() {
+    within("/labels/columns", job_.labels.columns, 1, 10);
+    within("/labels/rows", job_.labels.rows, 1, 30);
+    notNegative("/labels/marginLeft", job_.labels.marginLeft);
+    notNegative("/labels/marginTop", job_.labels.marginTop);
+    notNegative("/labels/gapAcross", job_.labels.gapAcross);
+    notNegative("/labels/gapDown", job_.labels.gapDown);
+  }
+
+  void material(std::size_t i) {
+    const Material& row = job_.materials[i];
+    const std::string at = fmt::format("/materials/{}", i);
+    unique(materialIds_, at + "/id", row.id);
+    if (row.name.empty()) add(at + "/name", "nothing", "a name");
+    text(at + "/name", row.name);
+    positive(at + "/nominal", row.nominal);
+    positive(at + "/measured", row.measured);
+    within(at + "/density", row.density, 1, 30'000);
+  }
+
+  void banding(std::size_t i) {
+    const Banding& row = job_.bandings[i];
+    const std::string at = fmt::format("/bandings/{}", i);
+    unique(bandingIds_, at + "/id", row.id);
+    unique(bandingNames_, at + "/name", row.name);
+    positive(at + "/thickness", row.thickness);
+    positive(at + "/width", row.width);
+    positive(at + "/rollLength", row.rollLength);
+  }
+
+  void stock(std::size_t i) {
+    const StockPiece& row = job_.stock[i];
+    const std::string at = fmt::format("/stock/{}", i);
+    unique(stockMarks_, at + "/mark", row.mark);
+    knownMaterial(at + "/material", row.material);
+    text(at + "/lot", row.lot);
+    if (row.measured) positive(at + "/measured", *row.measured);
+    positive(at + "/length", row.length);
+    positive(at + "/width", row.width);
+    if (row.quantity) within(at + "/quantity", *row.quantity, 0, 1'000'000);
+    if (row.trim) notNegative(at + "/trim", *row.trim);
+  }
+
+  void slide(std::size_t i) {
+    const Slide& row = job_.slides[i];
+    const std::string at = fmt::format("/slides/{}", i);
+    unique(slideNames_, at + "/name", row.name);
+    positive(at + "/length", row.length);
+    notNegative(at + "/thickness", row.thickness);
+    if (row.below) notNegative(at + "/below", *row.below);
+    if (row.above) notNegative(at + "/above", *row.above);
+  }
+
+  void assembly(std::size_t i) {
+    const Assembly& row = job_.assemblies[i];
+    const std::string at = fmt::format("/assemblies/{}", i);
+    unique(assemblyCodes_, at + "/code", row.code);
+    if (row.code == kLooseCode)
+      add(at + "/code", "'L'", "another code, because L begins those of loose parts");
+    within(at + "/copies", row.copies, 1, 1'000);
+    text(at + "/name", row.name);
+    text(at + "/lot", row.lot);
+    const Kind& kind = kindOf(row);
+    kind.check(*this, at + "/" + kind.field, row.body);
+  }
+
+  void bought(std::size_t i) {
+    const std::string at = fmt::format("/bought/{}", i);
+    if (job_.bought[i].name.empty()) add(at + "/name", "nothing", "a name");
+    text(at + "/name", job_.bought[i].name);
+    text(at + "/note", job_.bought[i].note, Lines::Many);
+    within(at + "/quantity", job_.bought[i].quantity, 1, 10'000);
+  }
+
+  void partOverride(std::size_t i) {
+    const PartOverride& row = job_.overrides[i];
+    const std::string at = fmt::format("/overrides/{}", i);
+    if (!overridden_.insert({row.part, row.alike}).second)
+      add(at + "/part", keyText(row.part) + " a second time", "one choice a part");
+    if (row.why.empty()) add(at + "/why", "nothing", "the reason for it");
+    text(at + "/why", row.why, Lines::Many);
+    if (row.length) positive(at + "/length", *row.length);
+    if (row.width) positive(at + "/width", *row.width);
+    if (row.banding) knownBanding(at + "/banding", *row.banding);
+  }
+
+  void loose(std::size_t i) { check(*this, fmt::format("/loose/{}", i), job_.loose[i]); }
+
+  const Job& job_;
+  std::set<std::string> materialIds_, bandingIds_, bandingNames_, stockMarks_, slideNames_,
+      assemblyCodes_;
+  std::set<std::pair<PartKey, bool>> overridden_;
+};
+
+}  // namespace
+
+Problems validate(const Job& job) {
+  return JobCheck(job).run();
+}
+
+}  // namespace pp

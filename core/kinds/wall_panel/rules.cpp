@@ -1,0 +1,71 @@
+#include "core/kinds/wall_panel/rules.h"
+
+#include "core/kinds/kind.h"
+#include "core/kinds/wall_panel/cleat.h"
+
+namespace pp {
+namespace {
+
+Result<std::vector<Part>> wallPanelParts(const Maker& maker, const WallPanel& panel) {
+  std::vector<Part> out;
+  Part board = maker.board(PartRole::WallPanelSheet, panel.material, Reason("height", panel.height),
+                           Reason("width", panel.width));
+  board.show = Face::Outside;
+  board.grain = maker.grainOf(panel.material, panel.grain);
+  const Length t = board.thickness;
+  Maker::place(board, {{Length{}, t, Length{}}, kUp, kRight, kForwards});
+  for (const Side side : {Side::Left, Side::Right, Side::Bottom, Side::Top})
+    maker.show(board, side, panel.banding);
+  out.push_back(std::move(board));
+  const Length cleat = maker.thickness(panel.cleatMaterial);
+  const Reason length = Reason("width", panel.width).minus("set-in", panel.setIn, 2);
+  // Rows from the top down, the last above the spacer; a pair takes 2 * height - thickness.
+  const Length pair = 2 * panel.cleatHeight - cleat;
+  const Length spacer = panel.cleatHeight / 2;
+  const Length room = panel.height - spacer - panel.cleats * pair;
+  if (room < Length{})
+    return cannot(
+        "cleats",
+        std::to_string(panel.cleats) + " in a panel " + maker.shown(panel.height) + " high",
+        "fewer or lower cleats");
+  for (int i = 0; i < panel.cleats; ++i) {
+    const Length top = panel.height - i * (pair + room / panel.cleats);
+    auto part = cleatPart(maker, panel.cleatMaterial, length, panel.cleatHeight, panel.setIn, t,
+                          top - panel.cleatHeight);
+    if (!part) return part.problems();
+    out.push_back(std::move(part).value());
+  }
+  out.push_back(spacerPart(maker, panel.cleatMaterial, length, spacer, panel.setIn, t, Length{}));
+  return out;
+}
+
+}  // namespace
+
+Length widthOf(const Job& /*job*/, const WallPanel& of) {
+  return of.width;
+}
+
+std::int64_t mostPieces(const Job& /*job*/, const WallPanel& of) {
+  return 1 + 3 * std::int64_t{of.cleats};
+}
+
+void check(Check& to, const std::string& at, const WallPanel& of) {
+  to.allPositive(at,
+                 {{"/width", of.width}, {"/height", of.height}, {"/cleatHeight", of.cleatHeight}});
+  to.notNegative(at + "/setIn", of.setIn);
+  to.within(at + "/cleats", of.cleats, 1, 10);
+  to.knownMaterial(at + "/material", of.material);
+  to.knownMaterial(at + "/cleatMaterial", of.cleatMaterial);
+  to.knownBanding(at + "/banding", of.banding);
+}
+
+void begin(const Job& /*job*/, const PlainMaterials& materials, WallPanel& out) {
+  out.material = out.cleatMaterial = materials.thick;
+  out.banding = materials.banding;
+}
+
+void make(const Maker& maker, const WallPanel& of, Made& out) {
+  out.take(wallPanelParts(maker, of));
+}
+
+}  // namespace pp

@@ -1,0 +1,19 @@
+// Panels that hang on strips.
+#pragma once
+
+#include "core/job/check.h"
+#include "core/kinds/made.h"
+#include "core/parts/maker.h"
+
+namespace pp {
+
+struct PlainMaterials;
+
+// What the table of kinds asks of every kind.
+Length widthOf(const Job& job, const WallPanel& of);
+std::int64_t mostPieces(const Job& job, const WallPanel& of);
+void check(Check& to, const std::string& at, const WallPanel& of);
+void begin(const Job& job, const PlainMaterials& materials, WallPanel& out);
+void make(const Maker& maker, const WallPanel& of, Made& out);
+
+}  // namespace pp

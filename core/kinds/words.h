@@ -1,0 +1,25 @@
+// Words that several kinds of assembly have in a job's file.
+#pragma once
+
+#include "core/kinds/boards/boards.h"
+#include "core/kinds/carcass/carcass.h"
+#include "core/result/choices.h"
+
+namespace pp {
+
+inline const Choices<Joint> kJoints = {
+    {"butt", Joint::Butt},     {"dado", Joint::Dado},
+    {"pocket", Joint::Pocket}, {"loose tenon", Joint::LooseTenon},
+    {"dowel", Joint::Dowel},   {"brads", Joint::Brads}};
+inline const Choices<Finish> kFinishes = {{"none", Finish::None},
+                                          {"clear", Finish::Clear},
+                                          {"painted", Finish::Painted},
+                                          {"stained", Finish::Stained}};
+inline const Choices<BoardGrain> kBoardGrains = {
+    {"length", BoardGrain::Length}, {"width", BoardGrain::Width}, {"any", BoardGrain::Any}};
+
+inline const Choices<PanelGrain> kPanelGrains = {{"upright", PanelGrain::Upright},
+                                                 {"across", PanelGrain::Across},
+                                                 {"either", PanelGrain::Either}};
+
+}  // namespace pp

@@ -1,0 +1,12 @@
+// Edge banding on a part and what it takes off the size that is cut.
+#pragma once
+
+#include "core/parts/part.h"
+
+namespace pp {
+
+// Puts a banding on one bounding edge; null leaves the edge bare. Where the banding is deducted the
+// part is cut smaller by its thickness across that edge.
+void band(Part& part, Edge edge, const Banding* banding);
+
+}  // namespace pp

@@ -1,0 +1,93 @@
+#include "core/parts/machining.h"
+
+#include <algorithm>
+
+namespace pp {
+
+Machining dadoAcross(const Part& part, std::string receives, Length u0, Length width, Length depth,
+                     Face face) {
+  Machining cut;
+  cut.face = face;
+  cut.receives = std::move(receives);
+  cut.u0 = u0;
+  cut.u1 = u0 + width;
+  cut.v1 = part.width.total();
+  cut.depth = depth;
+  cut.width = width;
+  const bool atEnd = cut.u1 == part.length.total();
+  cut.cut = atEnd || u0 == Length{} ? Cut::Rabbet : Cut::Dado;
+  cut.from = atEnd ? Edge::W2 : Edge::W1;
+  cut.distance = atEnd ? Length{} : u0;
+  return cut;
+}
+
+Machining grooveAlong(const Part& part, std::string receives, Length v0, Length width, Length depth,
+                      Face face) {
+  Machining cut;
+  cut.face = face;
+  cut.receives = std::move(receives);
+  cut.u1 = part.length.total();
+  cut.v0 = v0;
+  cut.v1 = v0 + width;
+  cut.depth = depth;
+  cut.width = width;
+  const bool atEdge = cut.v1 == part.width.total();
+  cut.cut = atEdge || v0 == Length{} ? Cut::Rabbet : Cut::Groove;
+  cut.from = atEdge ? Edge::L2 : Edge::L1;
+  cut.distance = atEdge ? Length{} : v0;
+  return cut;
+}
+
+Machining notch(const Part& part, std::string receives, Length u0, Length u1, Length v0,
+                Length v1) {
+  Machining cut;
+  cut.cut = Cut::Notch;
+  cut.receives = std::move(receives);
+  cut.u0 = u0;
+  cut.u1 = u1;
+  cut.v0 = v0;
+  cut.v1 = v1;
+  cut.width = v1 - v0;
+  cut.depth = part.thickness;
+  cut.from = v0 == Length{} ? Edge::L1 : Edge::L2;
+  cut.through = false;
+  return cut;
+}
+
+Machining bevel(Edge edge, Angle angle, Face full, std::string receives) {
+  Machining cut;
+  cut.cut = Cut::Bevel;
+  cut.face = full;
+  cut.receives = std::move(receives);
+  cut.from = edge;
+  cut.angle = angle;
+  return cut;
+}
+
+Machining rowAtEnd(const Part& part, Cut cut, std::string receives, Edge edge, Length in,
+                   Length width, Length depth, Face face) {
+  constexpr Length kEvery = Length::mm(150);
+  constexpr Length kFromEdge = Length::mm(50);
+  const Length across = part.width.total();
+  const Length margin = std::min(kFromEdge, across / 4);
+  const Length span = across - 2 * margin;
+  const std::int64_t gaps =
+      std::max<std::int64_t>(1, (span.inNm() + kEvery.inNm() - 1) / kEvery.inNm());
+  Machining row;
+  row.cut = cut;
+  row.face = face;
+  row.receives = std::move(receives);
+  row.u0 = row.u1 = edge == Edge::W1 ? in : part.length.total() - in;
+  row.v0 = margin;
+  row.v1 = margin + span;
+  row.from = edge;
+  row.distance = in;
+  row.width = width;
+  row.depth = depth;
+  row.holes = static_cast<int>(gaps) + 1;
+  row.pitch = span / gaps;
+  row.through = false;
+  return row;
+}
+
+}  // namespace pp

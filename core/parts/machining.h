@@ -1,0 +1,27 @@
+// The usual cuts, made from where they are measured.
+#pragma once
+
+#include "core/parts/part.h"
+
+namespace pp {
+
+// Across the part: from `u0` so wide. At either end of the part it is a rabbet.
+Machining dadoAcross(const Part& part, std::string receives, Length u0, Length width, Length depth,
+                     Face face = Face::Inside);
+
+// Along the part: from `v0` so wide. Along either edge it is a rabbet.
+Machining grooveAlong(const Part& part, std::string receives, Length v0, Length width, Length depth,
+                      Face face = Face::Inside);
+
+// Through the whole thickness.
+Machining notch(const Part& part, std::string receives, Length u0, Length u1, Length v0, Length v1);
+
+// Off square by `angle`; `full` is the face that keeps its size.
+Machining bevel(Edge edge, Angle angle, Face full, std::string receives);
+
+// A row along the end `edge` (W1 or W2), `in` from it: pockets or mortises, one about every
+// 150 mm, two at least.
+Machining rowAtEnd(const Part& part, Cut cut, std::string receives, Edge edge, Length in,
+                   Length width, Length depth, Face face);
+
+}  // namespace pp

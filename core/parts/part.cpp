@@ -1,0 +1,208 @@
+#include "core/parts/part.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+
+namespace pp {
+
+std::string sideName(Side side) {
+  switch (side) {
+    case Side::Front:
+      return "front";
+    case Side::Back:
+      return "back";
+    case Side::Left:
+      return "left";
+    case Side::Right:
+      return "right";
+    case Side::Top:
+      return "top";
+    case Side::Bottom:
+      return "bottom";
+  }
+  return {};
+}
+
+std::string cutName(Cut cut) {
+  switch (cut) {
+    case Cut::Dado:
+      return "dado";
+    case Cut::Rabbet:
+      return "rabbet";
+    case Cut::Groove:
+      return "groove";
+    case Cut::Notch:
+      return "notch";
+    case Cut::PinHoles:
+      return "pin holes";
+    case Cut::EdgeGroove:
+      return "edge groove";
+    case Cut::Bevel:
+      return "bevel";
+    case Cut::Taper:
+      return "taper";
+    case Cut::Arc:
+      return "arc";
+    case Cut::Hole:
+      return "hole";
+    case Cut::Slot:
+      return "slot";
+    case Cut::HingeCup:
+      return "hinge cups";
+    case Cut::Pockets:
+      return "pocket holes";
+    case Cut::Mortises:
+      return "mortises";
+  }
+  return {};
+}
+
+bool isRow(Cut cut) {
+  return cut == Cut::PinHoles || cut == Cut::HingeCup || cut == Cut::Pockets ||
+         cut == Cut::Mortises;
+}
+
+std::optional<Edge> Part::edgeAt(Side side) const {
+  for (const Edge edge : kEdges)
+    if (edges[static_cast<std::size_t>(edge)] == side) return edge;
+  return std::nullopt;
+}
+
+Box Part::board() const {
+  return {{}, {length.total(), width.total(), thickness}};
+}
+
+Box removed(const Machining& machining, const Part& part) {
+  if (machining.cut != Cut::EdgeGroove && machining.cut != Cut::Dado &&
+      machining.cut != Cut::Rabbet && machining.cut != Cut::Groove && machining.cut != Cut::Notch)
+    return {};
+  if (machining.cut == Cut::EdgeGroove)
+    return {{machining.u0, machining.v0, machining.w0},
+            {machining.u1, machining.v1, machining.w0 + machining.width}};
+  Box out{{machining.u0, machining.v0, Length{}}, {machining.u1, machining.v1, machining.depth}};
+  if (machining.face == Face::Outside) {
+    out.low[2] = part.thickness - machining.depth;
+    out.high[2] = part.thickness;
+  }
+  return out;
+}
+
+JoinKind joinKind(Joint joint) {
+  switch (joint) {
+    case Joint::Dado:
+      return JoinKind::Dado;
+    case Joint::Pocket:
+      return JoinKind::Pocket;
+    case Joint::LooseTenon:
+      return JoinKind::LooseTenon;
+    case Joint::Dowel:
+      return JoinKind::Dowel;
+    case Joint::Brads:
+      return JoinKind::Brads;
+    case Joint::Butt:
+      break;
+  }
+  return JoinKind::Butt;
+}
+
+std::string describe(const Join& join, const Part& part) {
+  const std::string end =
+      fmt::format("{} {}", sideName(part.edges[static_cast<std::size_t>(join.edge)]),
+                  join.edge == Edge::W1 || join.edge == Edge::W2 ? "end" : "edge");
+  switch (join.kind) {
+    case JoinKind::Dado:
+      return fmt::format("{} in a dado of the {}", end, join.to);
+    case JoinKind::Rabbet:
+      return fmt::format("{} in a rabbet of the {}", end, join.to);
+    case JoinKind::Pocket:
+      return fmt::format("{} against the {}, pocket screws", end, join.to);
+    case JoinKind::LooseTenon:
+      return fmt::format("{} against the {}, loose tenons", end, join.to);
+    case JoinKind::Dowel:
+      return fmt::format("{} against the {}, dowels", end, join.to);
+    case JoinKind::Brads:
+      return fmt::format("{} against the {}, glue and brads", end, join.to);
+    case JoinKind::Mitre:
+      return fmt::format("{} mitred to the {}", end, join.to);
+    case JoinKind::Butt:
+      break;
+  }
+  return fmt::format("{} against the {}, glue and screws", end, join.to);
+}
+
+std::string describe(const Machining& machining, const Part& part, const LengthStyle& style) {
+  const std::string edge = sideName(part.edges[static_cast<std::size_t>(machining.from)]);
+  const std::string face = machining.face == Face::Inside ? "inside" : "outside";
+  const auto show = [&style](Length length) { return format(length, style); };
+  const auto degrees = [&machining] {
+    constexpr double kMillidegrees = 1000;
+    return fmt::format("{}°",
+                       static_cast<double>(machining.angle.inMillidegrees()) / kMillidegrees);
+  };
+  switch (machining.cut) {
+    case Cut::EdgeGroove:
+      return fmt::format(
+          "groove for the {} in the {} edge, {} from the inside face, {} wide, {} deep",
+          machining.receives, edge, show(machining.w0), show(machining.width),
+          show(machining.depth));
+    case Cut::Bevel:
+      return fmt::format("bevel {} along the {} edge, {} face full size", degrees(), edge, face);
+    case Cut::Taper:
+      return fmt::format("taper {} along the {} edge, from {} wide to {} wide", degrees(), edge,
+                         show(machining.v0), show(machining.v1));
+    case Cut::Arc:
+      return fmt::format("arc along the {} edge, {} hollow in the middle", edge,
+                         show(machining.depth));
+    case Cut::Hole:
+      return fmt::format("hole {} wide, {} along, {} across", show(machining.width),
+                         show(machining.u0), show(machining.v0));
+    case Cut::Slot:
+      return fmt::format("slot {} wide, {} long, its middle {} along, {} across",
+                         show(machining.width), show(machining.u1 - machining.u0),
+                         show((machining.u0 + machining.u1) / 2), show(machining.v0));
+    case Cut::HingeCup:
+    case Cut::Pockets:
+    case Cut::Mortises:
+      return fmt::format("{} {} for the {}, {} face, {} from the {} edge, first {}, {} apart",
+                         machining.holes, cutName(machining.cut), machining.receives, face,
+                         show(machining.distance), edge,
+                         show(std::min(machining.u1 > machining.u0 ? machining.u0 : machining.v0,
+                                       machining.u1 > machining.u0 ? machining.u1 : machining.v1)),
+                         show(machining.pitch));
+    default:
+      break;
+  }
+  if (machining.cut == Cut::Notch)
+    return fmt::format(
+        "notch {} × {} at the {} and {}", show(machining.u1 - machining.u0),
+        show(machining.v1 - machining.v0),
+        sideName(part.edges[static_cast<std::size_t>(
+            machining.u0 > Length{} && machining.u1 == part.length.total() ? Edge::W2 : Edge::W1)]),
+        sideName(part.edges[static_cast<std::size_t>(
+            machining.v0 > Length{} && machining.v1 == part.width.total() ? Edge::L2 : Edge::L1)]));
+  if (machining.cut == Cut::PinHoles)
+    return fmt::format(
+        "{} pin holes {} wide, {} deep, {} apart, {} face, row {} from the {} edge, "
+        "first hole {} up",
+        machining.holes, show(machining.width), show(machining.depth), show(machining.pitch), face,
+        show(machining.distance), edge, show(machining.u0));
+  return fmt::format("{} for the {}, {} face, {} from the {} edge, {} wide, {} deep{}",
+                     cutName(machining.cut), machining.receives, face, show(machining.distance),
+                     edge, show(machining.width), show(machining.depth),
+                     machining.through ? "" : ", stopped");
+}
+
+const Part* findPart(const std::vector<Part>& parts, const PartKey& key) {
+  const auto at = std::find_if(parts.begin(), parts.end(), [&key](const Part& part) {
+    return std::binary_search(part.keys.begin(), part.keys.end(), key);
+  });
+  return at == parts.end() ? nullptr : &*at;
+}
+
+std::string codeOf(const std::vector<Part>& parts, const PartKey& key) {
+  const Part* part = findPart(parts, key);
+  return part == nullptr ? std::string() : part->code;
+}
+
+}  // namespace pp

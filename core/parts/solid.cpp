@@ -1,0 +1,289 @@
+#include "core/parts/solid.h"
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+
+namespace pp {
+
+double dot(Vec a, Vec b) {
+  return a.x * b.x + a.y * b.y + a.z * b.z;
+}
+
+Vec cross(Vec a, Vec b) {
+  return {a.y * b.z - a.z * b.y, a.z * b.x - a.x * b.z, a.x * b.y - a.y * b.x};
+}
+
+Plane planeOf(const std::vector<Vec>& face) {
+  Vec normal;  // Newell's, which does not mind points that nearly coincide
+  for (std::size_t i = 0; i < face.size(); ++i)
+    normal = normal + cross(face[i], face[(i + 1) % face.size()]);
+  const double length = std::sqrt(dot(normal, normal));
+  if (length > 0) normal = (1 / length) * normal;
+  return {normal, dot(normal, face.front())};
+}
+
+namespace {
+
+constexpr double kSame = 1e-7;  // millimetres
+
+Convex boxOf(const Box& box) {
+  const Vec a{box.low[0].inMm(), box.low[1].inMm(), box.low[2].inMm()};
+  const Vec b{box.high[0].inMm(), box.high[1].inMm(), box.high[2].inMm()};
+  const auto at = [&](int i) {
+    return Vec{(i & 1) != 0 ? b.x : a.x, (i & 2) != 0 ? b.y : a.y, (i & 4) != 0 ? b.z : a.z};
+  };
+  const auto face = [&](int i, int j, int k, int l) {
+    return std::vector<Vec>{at(i), at(j), at(k), at(l)};
+  };
+  return {{face(0, 2, 3, 1), face(4, 5, 7, 6), face(0, 1, 5, 4), face(2, 6, 7, 3), face(0, 4, 6, 2),
+           face(1, 3, 7, 5)}};
+}
+
+double tangent(Angle angle) {
+  constexpr double kHalfTurn = 180'000;
+  return std::tan(static_cast<double>(angle.inMillidegrees()) / kHalfTurn * std::numbers::pi);
+}
+
+// What a bevel or taper leaves, as a half space in the part's own frame.
+Plane leftBy(const Machining& cut, const Part& part) {
+  const double length = part.length.total().inMm();
+  const double width = part.width.total().inMm();
+  if (cut.cut == Cut::Taper) {
+    const double rise = (cut.v1 - cut.v0).inMm() / length;
+    if (cut.from == Edge::L2) return {{-rise, 1, 0}, cut.v0.inMm()};
+    return {{rise, -1, 0}, -cut.v0.inMm()};
+  }
+  const double slope = tangent(cut.angle);
+  const bool inside = cut.face == Face::Inside;
+  const double back = inside ? 0 : part.thickness.inMm() * slope;
+  const double k = inside ? slope : -slope;
+  switch (cut.from) {
+    case Edge::L1:
+      return {{0, -1, k}, -back};
+    case Edge::L2:
+      return {{0, 1, k}, width - back};
+    case Edge::W1:
+      return {{-1, 0, k}, -back};
+    case Edge::W2:
+      break;
+  }
+  return {{1, 0, k}, length - back};
+}
+
+}  // namespace
+
+Convex clipped(const Convex& body, const Plane& plane) {
+  Convex out;
+  std::vector<Vec> rim;
+  for (const std::vector<Vec>& face : body.faces) {
+    std::vector<Vec> kept;
+    for (std::size_t i = 0; i < face.size(); ++i) {
+      const Vec a = face[i];
+      const Vec b = face[(i + 1) % face.size()];
+      const double da = dot(plane.normal, a) - plane.distance;
+      const double db = dot(plane.normal, b) - plane.distance;
+      if (da <= kSame) kept.push_back(a);
+      if ((da <= kSame) != (db <= kSame)) {
+        const Vec cut = a + (da / (da - db)) * (b - a);
+        kept.push_back(cut);
+        rim.push_back(cut);
+      }
+    }
+    if (kept.size() >= 3) out.faces.push_back(std::move(kept));
+  }
+  if (rim.size() < 3) return out;
+  // The new face: the cut points in order round their middle.
+  Vec middle;
+  for (const Vec p : rim) middle = middle + p;
+  middle = (1.0 / static_cast<double>(rim.size())) * middle;
+  const Vec first = rim.front() - middle;
+  const Vec second = cross(plane.normal, first);
+  std::sort(rim.begin(), rim.end(), [&](Vec a, Vec b) {
+    const auto turn = [&](Vec p) {
+      return std::atan2(dot(p - middle, second) * std::sqrt(dot(first, first)),
+                        dot(p - middle, first) * std::sqrt(dot(second, second)));
+    };
+    return turn(a) < turn(b);
+  });
+  rim.erase(std::unique(rim.begin(), rim.end(),
+                        [](Vec a, Vec b) { return dot(a - b, a - b) < kSame * kSame; }),
+            rim.end());
+  if (rim.size() >= 3) out.faces.push_back(std::move(rim));
+  return out;
+}
+
+double volume(const Convex& body) {
+  if (body.empty()) return 0;
+  const Vec from = body.faces.front().front();
+  double six = 0;
+  for (const std::vector<Vec>& face : body.faces)
+    for (std::size_t i = 1; i + 1 < face.size(); ++i)
+      six += dot(face[0] - from, cross(face[i] - from, face[i + 1] - from));
+  constexpr double kTetrahedra = 6;
+  return six / kTetrahedra;
+}
+
+double commonVolume(const Convex& a, const Convex& b) {
+  Convex common = a;
+  for (const std::vector<Vec>& face : b.faces) {
+    if (common.empty()) return 0;
+    common = clipped(common, planeOf(face));
+  }
+  return std::max(0.0, volume(common));
+}
+
+Vec placed(const Pose& pose, Vec own) {
+  std::array<double, 3> out = {pose.origin[0].inMm(), pose.origin[1].inMm(), pose.origin[2].inMm()};
+  for (const auto& [direction, along] :
+       {std::pair{pose.u, own.x}, std::pair{pose.v, own.y}, std::pair{pose.w, own.z}})
+    out[static_cast<std::size_t>(direction.axis)] += direction.sign * along;
+  if (pose.turn) {
+    const auto axis = static_cast<std::size_t>(pose.turn->axis);
+    const std::size_t i = (axis + 1) % 3;
+    const std::size_t k = (axis + 2) % 3;
+    constexpr double kHalfTurn = 180'000;
+    const double angle =
+        static_cast<double>(pose.turn->angle.inMillidegrees()) / kHalfTurn * std::numbers::pi;
+    const double a = out[i] - pose.turn->about[i].inMm();
+    const double b = out[k] - pose.turn->about[k].inMm();
+    out[i] = pose.turn->about[i].inMm() + std::cos(angle) * a - std::sin(angle) * b;
+    out[k] = pose.turn->about[k].inMm() + std::sin(angle) * a + std::cos(angle) * b;
+  }
+  return {out[0], out[1], out[2]};
+}
+
+namespace {
+
+struct Flat {
+  double u = 0, v = 0;
+};
+
+constexpr int kFacets = 24;  // of a full circle
+
+// The outline of a hole, slot or hollow in the plane of the board; convex.
+std::vector<Flat> outlineOf(const Machining& cut, const Part& part) {
+  std::vector<Flat> out;
+  if (cut.cut == Cut::Arc) {
+    const double length = part.length.total().inMm();
+    const double width = part.width.total().inMm();
+    const bool along = cut.from == Edge::L1 || cut.from == Edge::L2;
+    const double chord = along ? length : width;
+    const double rise = cut.depth.inMm();
+    const double radius = (chord * chord / 4 + rise * rise) / (2 * rise);
+    for (int i = 0; i <= kFacets; ++i) {
+      const double a = chord * i / kFacets;
+      const double off = a - chord / 2;
+      const double in = std::sqrt(std::max(0.0, radius * radius - off * off)) - (radius - rise);
+      if (along)
+        out.push_back({a, cut.from == Edge::L1 ? in : width - in});
+      else
+        out.push_back({cut.from == Edge::W1 ? in : length - in, a});
+    }
+    return out;
+  }
+  const double radius = cut.width.inMm() / 2;
+  const double ends = cut.cut == Cut::Slot ? radius : 0;  // a slot's centres lie inside its ends
+  for (int i = 0; i < kFacets; ++i) {
+    const double turn = 2 * std::numbers::pi * (i + 0.5) / kFacets;
+    const double u = std::cos(turn) >= 0 ? cut.u1.inMm() - ends : cut.u0.inMm() + ends;
+    out.push_back({u + radius * std::cos(turn), cut.v0.inMm() + radius * std::sin(turn)});
+  }
+  return out;
+}
+
+// What is taken out, as half spaces that hold it.
+std::vector<Plane> toolOf(const Machining& cut, const Part& part) {
+  const std::vector<Flat> outline = outlineOf(cut, part);
+  Flat middle;
+  for (const Flat& p : outline) {
+    middle.u += p.u / static_cast<double>(outline.size());
+    middle.v += p.v / static_cast<double>(outline.size());
+  }
+  std::vector<Plane> out;
+  for (std::size_t i = 0; i < outline.size(); ++i) {
+    const Flat& p = outline[i];
+    const Flat& q = outline[(i + 1) % outline.size()];
+    Vec normal{q.v - p.v, p.u - q.u, 0};
+    const double length = std::sqrt(dot(normal, normal));
+    if (length < kSame) continue;
+    normal = (1 / length) * normal;
+    double distance = dot(normal, {p.u, p.v, 0});
+    if (dot(normal, {middle.u, middle.v, 0}) > distance) {
+      normal = -1 * normal;
+      distance = -distance;
+    }
+    out.push_back({normal, distance});
+  }
+  const double thick = part.thickness.inMm();
+  const double deep = cut.cut == Cut::Arc ? thick : cut.depth.inMm();
+  if (deep < thick) {
+    // From the face it is cut into.
+    if (cut.face == Face::Inside)
+      out.push_back({{0, 0, 1}, deep});
+    else
+      out.push_back({{0, 0, -1}, deep - thick});
+  }
+  return out;
+}
+
+// A body less what the half spaces hold between them.
+std::vector<Convex> without(const Convex& body, const std::vector<Plane>& tool) {
+  std::vector<Convex> out;
+  Convex rest = body;
+  for (const Plane& plane : tool) {
+    Convex beyond = clipped(rest, {-1 * plane.normal, -plane.distance});
+    if (!beyond.empty()) out.push_back(std::move(beyond));
+    rest = clipped(rest, plane);
+    if (rest.empty()) return {body};
+  }
+  return out;
+}
+
+}  // namespace
+
+std::vector<Convex> solidOf(const Part& part, const Pose& pose) {
+  std::vector<Box> boxes = {part.board()};
+  for (const Machining& machining : part.machining) {
+    const Box room = removed(machining, part);
+    if (room.empty()) continue;
+    std::vector<Box> next;
+    for (const Box& box : boxes) {
+      const std::vector<Box> pieces = difference(box, room);
+      next.insert(next.end(), pieces.begin(), pieces.end());
+    }
+    boxes = std::move(next);
+  }
+  // A left-handed frame turns the faces inside out.
+  const auto axis = [](Direction d) {
+    Vec out;
+    (d.axis == Axis::X ? out.x : d.axis == Axis::Y ? out.y : out.z) = d.sign;
+    return out;
+  };
+  const bool flip = dot(cross(axis(pose.u), axis(pose.v)), axis(pose.w)) < 0;
+  std::vector<Convex> out;
+  for (const Box& box : boxes) {
+    Convex body = boxOf(box);
+    for (const Machining& machining : part.machining)
+      if (machining.cut == Cut::Bevel || machining.cut == Cut::Taper)
+        body = clipped(body, leftBy(machining, part));
+    if (!body.empty()) out.push_back(std::move(body));
+  }
+  for (const Machining& machining : part.machining) {
+    if (machining.cut != Cut::Hole && machining.cut != Cut::Slot && machining.cut != Cut::Arc)
+      continue;
+    const std::vector<Plane> tool = toolOf(machining, part);
+    std::vector<Convex> left;
+    for (const Convex& body : out)
+      for (Convex& piece : without(body, tool)) left.push_back(std::move(piece));
+    out = std::move(left);
+  }
+  for (Convex& body : out)
+    for (std::vector<Vec>& face : body.faces) {
+      for (Vec& point : face) point = placed(pose, point);
+      if (flip) std::reverse(face.begin(), face.end());
+    }
+  return out;
+}
+
+}  // namespace pp
