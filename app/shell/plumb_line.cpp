@@ -3,6 +3,7 @@
 #include <QKeyEvent>
 #include <QMouseEvent>
 #include <QPainter>
+#include <algorithm>
 
 #include "pictures/paint/look.h"
 
@@ -10,8 +11,9 @@ namespace pp {
 namespace {
 
 constexpr double kLineX = 26;
-constexpr double kFirst = 56;
-constexpr double kStep = 84;
+constexpr double kFirst = 44;
+constexpr double kBelow = 30;  // what the last knot's words take
+constexpr double kLeastStep = 44, kMostStep = 84;
 
 }  // namespace
 
@@ -33,8 +35,15 @@ void PlumbLine::setCurrent(int index) {
   update();
 }
 
+// As far apart as there is room for, so that all of them are seen in a low window too.
+double PlumbLine::step() const {
+  if (knots_.size() < 2) return kMostStep;
+  const double room = height() - kFirst - kBelow;
+  return std::clamp(room / static_cast<double>(knots_.size() - 1), kLeastStep, kMostStep);
+}
+
 double PlumbLine::knotY(int index) const {
-  return kFirst + index * kStep;
+  return kFirst + index * step();
 }
 
 void PlumbLine::paintEvent(QPaintEvent*) {
@@ -83,7 +92,7 @@ void PlumbLine::paintEvent(QPaintEvent*) {
 
 void PlumbLine::mousePressEvent(QMouseEvent* event) {
   for (int i = 0; i < static_cast<int>(knots_.size()); ++i)
-    if (std::abs(event->position().y() - knotY(i)) < kStep / 2) return emit chosen(i);
+    if (std::abs(event->position().y() - knotY(i)) < step() / 2) return emit chosen(i);
 }
 
 void PlumbLine::keyPressEvent(QKeyEvent* event) {

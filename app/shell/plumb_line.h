@@ -27,6 +27,7 @@ class PlumbLine : public QWidget {
   void keyPressEvent(QKeyEvent* event) override;
 
  private:
+  double step() const;
   double knotY(int index) const;
   std::vector<Knot> knots_;
   int current_ = 0;

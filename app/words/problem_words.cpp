@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <charconv>
 
+#include "core/kinds/kind.h"
 #include "pictures/paint/figures.h"
 
 namespace pp {
@@ -63,11 +64,11 @@ std::string nameOf(const Job& job, const std::string& list, std::size_t row) {
 
 // Words of a pointer that only say how a job's file is built.
 bool saysNothing(const std::string& word) {
-  constexpr const char* kWords[] = {"carcass",  "group",    "top",  "baseFrame", "wallPanel",
-                                    "seatBox",  "platform", "ring", "boards",    "inside",
-                                    "children", "shop",     "body"};
+  constexpr const char* kWords[] = {"inside", "children", "shop", "body"};
   return std::any_of(std::begin(kWords), std::end(kWords),
-                     [&word](const char* one) { return word == one; });
+                     [&word](const char* one) { return word == one; }) ||
+         std::any_of(kinds().begin(), kinds().end(),
+                     [&word](const Kind& kind) { return word == kind.field; });
 }
 
 std::string placeOf(const Job& job, const std::string& pointer) {

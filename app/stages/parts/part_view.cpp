@@ -5,6 +5,7 @@
 #include <QVBoxLayout>
 
 #include "app/fields/field.h"
+#include "app/words/said.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
 #include "pictures/paint/part_picture.h"
@@ -83,9 +84,7 @@ QString wordsFor(const Job& job, const PlanShown& plan, const Part& part) {
   if (!part.overridden.empty())
     out += paragraph(PartView::tr("By hand, not by the rules"), qs(part.overridden));
   if (!part.note.empty()) out += paragraph(PartView::tr("Mind"), qs(part.note));
-  const QString finishes[] = {PartView::tr("left bare"), PartView::tr("clear"),
-                              PartView::tr("painted"), PartView::tr("stained")};
-  out += paragraph(PartView::tr("Finish"), finishes[static_cast<int>(part.finish)]);
+  out += paragraph(PartView::tr("Finish"), said(part.finish));
   QStringList joins;
   for (const Join& join : part.joins) joins << qs(describe(join, part));
   if (!joins.isEmpty()) out += paragraph(PartView::tr("Joined"), joins.join(QLatin1Char('\n')));

@@ -8,6 +8,7 @@
 
 #include "app/grid/columns.h"
 #include "app/grid/grid_table.h"
+#include "app/words/said.h"
 #include "core/breakdown/overrides.h"
 #include "core/formats/exchange.h"
 #include "core/formats/file.h"
@@ -183,8 +184,7 @@ QWidget* PartsStage::makeOverride() {
   widthByHand_ = field(tr("Width by hand"), kSize);
   grainByHand_ = new QComboBox;
   grainByHand_->setAccessibleName(tr("Grain by hand"));
-  grainByHand_->addItems(
-      {tr("grain as ruled"), tr("along length"), tr("along width"), tr("either way")});
+  grainByHand_->addItems(QStringList{tr("grain as ruled")} + said<BoardGrain>());
   row->addWidget(grainByHand_);
   bandingByHand_ = new QComboBox;
   bandingByHand_->setAccessibleName(tr("Banding by hand"));

@@ -52,9 +52,8 @@ class BoardsWriter : public SentenceWriter<Boards> {
     material(tr("material %1").arg(of), one.material,
              [i](Boards& b, const std::string& id) { b.boards[i].material = id; });
     say(tr(", grain"));
-    choice(tr("grain %1").arg(of), {tr("along it"), tr("across it"), tr("either way")},
-           static_cast<int>(one.grain),
-           [i](Boards& b, int g) { b.boards[i].grain = static_cast<BoardGrain>(g); });
+    choice<BoardGrain>(tr("grain %1").arg(of), one.grain,
+                       [i](Boards& b, BoardGrain g) { b.boards[i].grain = g; });
     say(tr(", with"));
     banding(tr("banding along %1").arg(of), one.bandLong, [i](Boards& b, const std::string& id) {
       b.boards[i].bandLong = id;
@@ -125,9 +124,7 @@ class BoardsWriter : public SentenceWriter<Boards> {
 
   void feature(std::size_t i, std::size_t k, const QString& of) {
     const Feature& one = body_.boards[i].features[k];
-    const QString names[] = {tr("hole"),   tr("slot"),  tr("notch"), tr("dado"),
-                             tr("groove"), tr("taper"), tr("arc"),   tr("bevel")};
-    const QString name = names[static_cast<int>(one.kind)];
+    const QString name = said(one.kind);
     const QString where = QStringLiteral("%1 %2 %3").arg(name).arg(k + 1).arg(of);
     say(tr(","));
     choice(where, {name, tr("take it out")}, 0, [i, k](Boards& b, int chosen) {
@@ -189,11 +186,8 @@ class BoardsWriter : public SentenceWriter<Boards> {
                     return setDegrees(text, [&](Angle a) { b.boards[i].features[k].angle = a; });
                   });
         say(tr("along"));
-        choice(tr("edge of %1").arg(where),
-               {tr("the lower edge"), tr("the upper edge"), tr("the first end"), tr("the far end")},
-               static_cast<int>(one.edge), [i, k](Boards& b, int e) {
-                 b.boards[i].features[k].edge = static_cast<BoardEdge>(e);
-               });
+        choice<BoardEdge>(tr("edge of %1").arg(where), one.edge,
+                          [i, k](Boards& b, BoardEdge e) { b.boards[i].features[k].edge = e; });
         break;
     }
   }

@@ -67,21 +67,12 @@ class CarcassWriter : public SentenceWriter<Carcass> {
   void joints() {
     begin();
     say(tr("The top"));
-    choice(tr("top"),
-           {tr("sits between the sides"), tr("lies on the sides"),
-            tr("sits in rabbets at their ends"), tr("meets the sides in mitres"),
-            tr("is two stretchers"), tr("is a stretcher and a rail on edge")},
-           static_cast<int>(body_.top),
-           [](Carcass& c, int i) { c.top = static_cast<TopSchool>(i); });
+    choice<TopSchool>(tr("top"), body_.top, [](Carcass& c, TopSchool i) { c.top = i; });
     if (body_.top == TopSchool::EndRabbets) length(tr("top rabbet depth"), &Carcass::topRabbet);
     if (body_.top == TopSchool::Stretchers || body_.top == TopSchool::StandingRail)
       length(tr("stretcher width"), &Carcass::stretcher);
     say(tr(". Panels are"));
-    choice(tr("joint"),
-           {tr("butted, glued and screwed"), tr("let into dados"), tr("pocket screwed"),
-            tr("joined with loose tenons"), tr("joined with dowels"), tr("glued and bradded")},
-           static_cast<int>(body_.joint),
-           [](Carcass& c, int i) { c.joint = static_cast<Joint>(i); });
+    choice<Joint>(tr("joint"), body_.joint, [](Carcass& c, Joint i) { c.joint = i; });
     if (body_.joint != Joint::Dado) return say(tr("."));
     length(tr("dado depth"), &Carcass::dadoDepth);
     say(tr("deep."));
@@ -91,12 +82,8 @@ class CarcassWriter : public SentenceWriter<Carcass> {
     begin();
     const Back& back = body_.back;
     say(tr("The back"));
-    choice(tr("back"),
-           {tr("lies in a rabbet all round"), tr("lies in rabbets of the sides"),
-            tr("stands in a groove"), tr("is screwed on behind"), tr("stands between, on strips"),
-            tr("is left out, with rails")},
-           static_cast<int>(back.school),
-           [](Carcass& c, int i) { c.back.school = static_cast<BackSchool>(i); });
+    choice<BackSchool>(tr("back"), back.school,
+                       [](Carcass& c, BackSchool i) { c.back.school = i; });
     if (back.school == BackSchool::None) return say(tr("."));
     const bool groove = back.school == BackSchool::Groove;
     if (groove || back.school == BackSchool::RabbetAll || back.school == BackSchool::RabbetSides) {
@@ -116,9 +103,8 @@ class CarcassWriter : public SentenceWriter<Carcass> {
     material(tr("back material"), back.material,
              [](Carcass& c, const std::string& id) { c.back.material = id; });
     say(tr("with its grain"));
-    choice(tr("back grain"), {tr("upright"), tr("across"), tr("either way")},
-           static_cast<int>(back.grain),
-           [](Carcass& c, int i) { c.back.grain = static_cast<PanelGrain>(i); });
+    choice<PanelGrain>(tr("back grain"), back.grain,
+                       [](Carcass& c, PanelGrain i) { c.back.grain = i; });
     say(tr("."));
   }
 
@@ -229,18 +215,11 @@ class CarcassWriter : public SentenceWriter<Carcass> {
     material(tr("drawer bottom material"), rules.bottomMaterial,
              [](Carcass& c, const std::string& id) { c.drawers.bottomMaterial = id; });
     say(tr(":"));
-    choice(tr("drawer school"),
-           {tr("front and back between the sides"), tr("front rabbeted over the sides"),
-            tr("front and back over the sides"), tr("front between, back cut down"),
-            tr("butted and bradded, bottom below")},
-           static_cast<int>(rules.school),
-           [](Carcass& c, int i) { c.drawers.school = static_cast<DrawerSchool>(i); });
+    choice<DrawerSchool>(tr("drawer school"), rules.school,
+                         [](Carcass& c, DrawerSchool i) { c.drawers.school = i; });
     say(tr(". They run on"));
-    choice(tr("running"),
-           {tr("slides at their sides"), tr("slides under them"), tr("wooden runners"),
-            tr("the bottom, loose")},
-           static_cast<int>(rules.running),
-           [](Carcass& c, int i) { c.drawers.running = static_cast<Running>(i); });
+    choice<Running>(tr("running"), rules.running,
+                    [](Carcass& c, Running i) { c.drawers.running = i; });
     if (rules.school != DrawerSchool::Brads) {
       say(tr(". Grooves are"));
       length(tr("groove depth"), rules.grooveDepth,
@@ -267,6 +246,17 @@ class CarcassWriter : public SentenceWriter<Carcass> {
              [](Carcass& c, Length l) { c.drawers.runnerHeight = l; });
       say(tr("high"));
     }
+    if (rules.running == Running::SideSlides && (body_.frame || (group_ && group_->frame))) {
+      say(tr(", on pads"));
+      length(tr("pad width"), rules.padWidth, [](Carcass& c, Length l) { c.drawers.padWidth = l; });
+      say(tr("wide that are"));
+      choice(tr("pad length from"), {tr("as long as the slide"), tr("cut to")},
+             rules.padLength > Length{} ? 1 : 0,
+             [](Carcass& c, int i) { c.drawers.padLength = i == 0 ? Length{} : Length::mm(300); });
+      if (rules.padLength > Length{})
+        length(tr("pad length"), rules.padLength,
+               [](Carcass& c, Length l) { c.drawers.padLength = l; });
+    }
     say(tr(". Boxes are"));
     length(tr("drawer ease"), rules.ease, [](Carcass& c, Length l) { c.drawers.ease = l; });
     say(tr("narrower than their place, bottoms"));
@@ -288,11 +278,8 @@ class CarcassWriter : public SentenceWriter<Carcass> {
     const FrontRules& rules = body_.fronts;
     begin();
     say(tr("Fronts are"));
-    choice(tr("front style"),
-           {tr("slabs"), tr("frames with a panel in a groove"),
-            tr("lapped frames with a panel in a rabbet")},
-           static_cast<int>(rules.style),
-           [](Carcass& c, int i) { c.fronts.style = static_cast<FrontStyle>(i); });
+    choice<FrontStyle>(tr("front style"), rules.style,
+                       [](Carcass& c, FrontStyle i) { c.fronts.style = i; });
     say(tr("of"));
     material(tr("front material"), rules.material,
              [](Carcass& c, const std::string& id) { c.fronts.material = id; });
@@ -316,8 +303,7 @@ class CarcassWriter : public SentenceWriter<Carcass> {
       say(tr("smaller in all"));
     }
     say(tr(", "));
-    choice(tr("front fit"), {tr("inset"), tr("over the edges")}, static_cast<int>(rules.fit),
-           [](Carcass& c, int i) { c.fronts.fit = static_cast<FrontFit>(i); });
+    choice<FrontFit>(tr("front fit"), rules.fit, [](Carcass& c, FrontFit i) { c.fronts.fit = i; });
     if (rules.fit == FrontFit::Overlay) {
       length(tr("overlay"), rules.overlay, [](Carcass& c, Length l) { c.fronts.overlay = l; });
       say(tr("at the outside"));

@@ -60,10 +60,7 @@ class OpeningWriter : public SentenceWriter<Carcass> {
 
   void door(const OpeningPath& path, const Opening& here) {
     say(tr("It is"));
-    choice(tr("door"),
-           {tr("open"), tr("closed by a door hinged left"), tr("closed by a door hinged right"),
-            tr("closed by a pair of doors"), tr("closed by a lid hinged above"),
-            tr("closed by a flap hinged below")},
+    choice(tr("door"), QStringList{tr("open")} + said<Hinge>(),
            here.door ? static_cast<int>(here.door->hinge) + 1 : 0, [path](Carcass& c, int i) {
              change(c, path, [i](Opening& o) {
                o.door.reset();
@@ -101,11 +98,9 @@ class OpeningWriter : public SentenceWriter<Carcass> {
 
   void bankWords(const OpeningPath& path, const DrawerBank& bank) {
     say(tr("It holds"));
-    choice(tr("what fills it"), {tr("drawers"), tr("trays"), tr("pull-out platforms")},
-           static_cast<int>(bank.kind), [path](Carcass& c, int i) {
-             changeContent<DrawerBank>(c, path,
-                                       [i](DrawerBank& b) { b.kind = static_cast<BankKind>(i); });
-           });
+    choice<BankKind>(tr("what fills it"), bank.kind, [path](Carcass& c, BankKind i) {
+      changeContent<DrawerBank>(c, path, [i](DrawerBank& b) { b.kind = i; });
+    });
     say(bank.kind == BankKind::Drawers ? tr("with fronts, from the top,")
                                        : tr("in places, from the top,"));
     typedList(tr("drawer fronts"), qs(formatSizeList(bank.fronts, style_)),

@@ -17,12 +17,8 @@ class SeatBoxWriter : public SentenceWriter<SeatBox> {
     length(tr("depth"), &SeatBox::depth);
     say(tr("deep, of"));
     material(tr("bench material"), &SeatBox::material);
-    say(tr(", put together with"));
-    choice(tr("joint"),
-           {tr("glue and screws"), tr("dados"), tr("pocket screws"), tr("loose tenons"),
-            tr("dowels"), tr("brads")},
-           static_cast<int>(body_.joint),
-           [](SeatBox& s, int i) { s.joint = static_cast<Joint>(i); });
+    say(tr(". Its panels are"));
+    choice<Joint>(tr("joint"), body_.joint, [](SeatBox& s, Joint i) { s.joint = i; });
     say(tr("."));
     begin();
     say(tr("It has"));

@@ -25,8 +25,7 @@ Paragraph howMany(const Job& job, const Assembly& assembly) {
   };
   Phrase finish;
   finish.name = QObject::tr("finish");
-  finish.choices = {QObject::tr("left bare"), QObject::tr("finished clear"), QObject::tr("painted"),
-                    QObject::tr("stained")};
+  finish.choices = said<Finish>();
   finish.chosen = static_cast<int>(assembly.finish);
   finish.text = finish.choices[finish.chosen];
   finish.choose = [](Assembly& a, int i) { a.finish = static_cast<Finish>(i); };

@@ -33,9 +33,7 @@ class TopWriter : public SentenceWriter<Top> {
     say(tr("behind."));
     begin();
     say(tr("It is"));
-    choice(tr("top build"), {tr("one sheet on strips"), tr("two sheets glued")},
-           static_cast<int>(body_.build),
-           [](Top& t, int i) { t.build = static_cast<TopBuild>(i); });
+    choice<TopBuild>(tr("top build"), body_.build, [](Top& t, TopBuild i) { t.build = i; });
     say(tr("of"));
     material(tr("top material"), &Top::material);
     if (body_.build == TopBuild::Laminated) {
@@ -62,9 +60,8 @@ class TopWriter : public SentenceWriter<Top> {
     }
     length(tr("edging thickness"), &Top::edging);
     say(tr("thick with"));
-    choice(tr("edging corners"), {tr("mitred corners"), tr("butted corners")},
-           static_cast<int>(body_.corner),
-           [](Top& t, int i) { t.corner = static_cast<EdgingCorner>(i); });
+    choice<EdgingCorner>(tr("edging corners"), body_.corner,
+                         [](Top& t, EdgingCorner i) { t.corner = i; });
     say(tr("; front"));
     yesNo(tr("front edging"), tr("bare"), tr("edged"), &Top::edgeFront);
     say(tr(", left"));

@@ -18,9 +18,8 @@ class WallPanelWriter : public SentenceWriter<WallPanel> {
     banding(tr("edge banding"), body_.banding,
             [](WallPanel& w, const std::string& id) { w.banding = id; });
     say(tr("round it; its grain runs"));
-    choice(tr("panel grain"), {tr("upright"), tr("across"), tr("either way")},
-           static_cast<int>(body_.grain),
-           [](WallPanel& w, int i) { w.grain = static_cast<PanelGrain>(i); });
+    choice<PanelGrain>(tr("panel grain"), body_.grain,
+                       [](WallPanel& w, PanelGrain i) { w.grain = i; });
     say(tr("."));
     begin();
     say(tr("It hangs on"));

@@ -4,6 +4,7 @@
 #include <QObject>
 
 #include "app/stages/draw/sentences/kinds.h"
+#include "app/words/said.h"
 #include "core/length/parse.h"
 #include "pictures/paint/figures.h"
 
@@ -48,6 +49,11 @@ class SentenceWriter {
       choose(reach(a), i);
     };
     out_.back().push_back(phrase);
+  }
+  template <class E>
+  void choice(const QString& name, E value, std::function<void(T&, E)> set) {
+    choice(name, said<E>(), static_cast<int>(value),
+           [set = std::move(set)](T& b, int i) { set(b, static_cast<E>(i)); });
   }
   void yesNo(const QString& name, const QString& no, const QString& yes, bool T::*field) {
     choice(name, {no, yes}, body_.*field ? 1 : 0, [field](T& b, int i) { b.*field = i == 1; });
@@ -114,9 +120,7 @@ class SentenceWriter {
 
   void ownFinish(const QString& name, std::optional<Finish> finish,
                  std::function<void(T&, std::optional<Finish>)> set) {
-    choice(name,
-           {tr("finished as the rest"), tr("left bare"), tr("finished clear"), tr("painted"),
-            tr("stained")},
+    choice(name, QStringList{tr("finished as the rest")} + said<Finish>(),
            finish ? 1 + static_cast<int>(*finish) : 0, [set = std::move(set)](T& b, int i) {
              set(b, i == 0 ? std::nullopt : std::optional(static_cast<Finish>(i - 1)));
            });
@@ -139,19 +143,15 @@ class SentenceWriter {
     say(tr(", members between openings"));
     measure(tr("middle member width"), frame.middle, &FaceFrame::middle);
     say(tr(", placed"));
-    choice(tr("middle members"),
-           {tr("so that equal openings show equal"), tr("centred on the panels"),
-            tr("flush with upper and left faces"), tr("flush with lower and right faces")},
-           static_cast<int>(frame.middleAt),
-           [](T& b, int i) { b.frame->middleAt = static_cast<FrameMiddle>(i); });
+    choice<FrameMiddle>(tr("middle members"), frame.middleAt,
+                        [](T& b, FrameMiddle i) { b.frame->middleAt = i; });
     say(tr(". It hangs over"));
     measure(tr("left overhang"), frame.overhangLeft, &FaceFrame::overhangLeft);
     say(tr("on the left and"));
     measure(tr("right overhang"), frame.overhangRight, &FaceFrame::overhangRight);
     say(tr("on the right, goes on"));
-    choice(tr("frame fixing"), {tr("with pocket screws"), tr("on a tongue")},
-           static_cast<int>(frame.fixing),
-           [](T& b, int i) { b.frame->fixing = static_cast<FrameFixing>(i); });
+    choice<FrameFixing>(tr("frame fixing"), frame.fixing,
+                        [](T& b, FrameFixing i) { b.frame->fixing = i; });
     if (frame.fixing == FrameFixing::Tongue)
       measure(tr("tongue"), frame.tongue, &FaceFrame::tongue);
     say(tr(", and the depth typed"));

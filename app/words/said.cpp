@@ -1,0 +1,184 @@
+#include "app/words/said.h"
+
+#include <QObject>
+
+#include "core/job/job.h"
+
+namespace pp {
+namespace {
+
+// As many words as the enum has values, the last of which is `Last`.
+template <auto Last, class... Words>
+QStringList table(Words... words) {
+  static_assert(sizeof...(words) == static_cast<std::size_t>(Last) + 1);
+  return {QObject::tr(words)...};
+}
+
+}  // namespace
+
+template <>
+const QStringList& said<BoardGrain>() {
+  static const QStringList kWords =
+      table<BoardGrain::Any>("along length", "along width", "either way");
+  return kWords;
+}
+
+template <>
+const QStringList& said<BoardEdge>() {
+  static const QStringList kWords =
+      table<BoardEdge::Short2>("the lower edge", "the upper edge", "the first end", "the far end");
+  return kWords;
+}
+
+template <>
+const QStringList& said<TopSchool>() {
+  static const QStringList kWords = table<TopSchool::StandingRail>(
+      "sits between the sides", "lies on the sides", "sits in rabbets at their ends",
+      "meets the sides in mitres", "is two stretchers", "is a stretcher and a rail on edge");
+  return kWords;
+}
+
+template <>
+const QStringList& said<Joint>() {
+  static const QStringList kWords =
+      table<Joint::Brads>("butted, glued and screwed", "let into dados", "pocket screwed",
+                          "joined with loose tenons", "joined with dowels", "glued and bradded");
+  return kWords;
+}
+
+template <>
+const QStringList& said<BackSchool>() {
+  static const QStringList kWords = table<BackSchool::None>(
+      "lies in a rabbet all round", "lies in rabbets of the sides", "stands in a groove",
+      "is screwed on behind", "stands between, on strips", "is left out, with rails");
+  return kWords;
+}
+
+template <>
+const QStringList& said<PanelGrain>() {
+  static const QStringList kWords = table<PanelGrain::Either>("upright", "across", "either way");
+  return kWords;
+}
+
+template <>
+const QStringList& said<DrawerSchool>() {
+  static const QStringList kWords = table<DrawerSchool::Brads>(
+      "front and back between the sides", "front rabbeted over the sides",
+      "front and back over the sides", "front between, back cut down",
+      "butted and bradded, bottom below");
+  return kWords;
+}
+
+template <>
+const QStringList& said<Running>() {
+  static const QStringList kWords = table<Running::Loose>(
+      "slides at their sides", "slides under them", "wooden runners", "the bottom, loose");
+  return kWords;
+}
+
+template <>
+const QStringList& said<FrontStyle>() {
+  static const QStringList kWords = table<FrontStyle::LappedFrame>(
+      "slabs", "frames with a panel in a groove", "lapped frames with a panel in a rabbet");
+  return kWords;
+}
+
+template <>
+const QStringList& said<FrontFit>() {
+  static const QStringList kWords = table<FrontFit::Overlay>("inset", "over the edges");
+  return kWords;
+}
+
+template <>
+const QStringList& said<BankKind>() {
+  static const QStringList kWords =
+      table<BankKind::Platforms>("drawers", "trays", "pull-out platforms");
+  return kWords;
+}
+
+template <>
+const QStringList& said<TopBuild>() {
+  static const QStringList kWords =
+      table<TopBuild::Laminated>("one sheet on strips", "two sheets glued");
+  return kWords;
+}
+
+template <>
+const QStringList& said<EdgingCorner>() {
+  static const QStringList kWords = table<EdgingCorner::Butted>("mitred corners", "butted corners");
+  return kWords;
+}
+
+template <>
+const QStringList& said<FrameMiddle>() {
+  static const QStringList kWords = table<FrameMiddle::FlushLowerRight>(
+      "so that equal openings show equal", "centred on the panels",
+      "flush with upper and left faces", "flush with lower and right faces");
+  return kWords;
+}
+
+template <>
+const QStringList& said<FrameFixing>() {
+  static const QStringList kWords = table<FrameFixing::Tongue>("with pocket screws", "on a tongue");
+  return kWords;
+}
+
+template <>
+const QStringList& said<Tone>() {
+  static const QStringList kWords = table<Tone::White>("birch", "ash", "oak", "walnut", "white");
+  return kWords;
+}
+
+template <>
+const QStringList& said<SheetGrain>() {
+  static const QStringList kWords = table<SheetGrain::None>("along length", "along width", "none");
+  return kWords;
+}
+
+template <>
+const QStringList& said<Cleaning>() {
+  static const QStringList kWords = table<Cleaning::CutOver>("trimmed", "cut over");
+  return kWords;
+}
+
+template <>
+const QStringList& said<SawKind>() {
+  static const QStringList kWords = table<SawKind::Crosscut>("track", "table", "crosscut");
+  return kWords;
+}
+
+template <>
+const QStringList& said<SlideKind>() {
+  static const QStringList kWords = table<SlideKind::Under>("beside", "under");
+  return kWords;
+}
+
+template <>
+const QStringList& said<Finish>() {
+  static const QStringList kWords =
+      table<Finish::Stained>("left bare", "finished clear", "painted", "stained");
+  return kWords;
+}
+
+template <>
+const QStringList& said<Hinge>() {
+  static const QStringList kWords = table<Hinge::Bottom>(
+      "closed by a door hinged left", "closed by a door hinged right", "closed by a pair of doors",
+      "closed by a lid hinged above", "closed by a flap hinged below");
+  return kWords;
+}
+
+template <>
+const QStringList& said<StockKind>() {
+  static const QStringList kWords = table<StockKind::Offcut>("sheet", "offcut");
+  return kWords;
+}
+
+template <>
+const QStringList& said<FeatureKind>() {
+  static const QStringList kWords =
+      table<FeatureKind::Bevel>("hole", "slot", "notch", "dado", "groove", "taper", "arc", "bevel");
+  return kWords;
+}
+
+}  // namespace pp
