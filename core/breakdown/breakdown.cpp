@@ -31,7 +31,7 @@ bool same(const Machining& a, const Machining& b) {
 // Equal in everything but the place in the assembly.
 bool sameBoard(const Part& a, const Part& b) {
   return a.run.empty() && b.run.empty() && roleName(a.role) == roleName(b.role) &&
-         a.name == b.name && a.hand == b.hand && a.overridden == b.overridden &&
+         a.name == b.name && a.note == b.note && a.hand == b.hand && a.overridden == b.overridden &&
          a.material == b.material && same(a.thickness, b.thickness) && a.finish == b.finish &&
          a.oversize == b.oversize && a.grain == b.grain &&
          same(a.length.total(), b.length.total()) && same(a.width.total(), b.width.total()) &&

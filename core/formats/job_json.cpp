@@ -170,6 +170,7 @@ Result<JobWithRecord> readJobWithRecord(const std::string& file, std::string_vie
         {{}, 0, "/version", std::to_string(version), fmt::format("1 to {}", kJobFileVersion)});
   CodesOfVersion1 old;
   if (problems.empty() && version == 1) old = takeVersion1(json.value(), problems);
+  if (problems.empty() && version == 2) takeVersion2(json.value());
   if (problems.empty()) {
     if (const OrderedJson* half = version > 1 ? reader.get("record") : nullptr)
       out.record = readRecord(*half, "/record", problems);

@@ -1,7 +1,10 @@
 #include "core/formats/upgrade.h"
 
+#include <fmt/format.h>
+
 #include <algorithm>
 #include <map>
+#include <set>
 #include <utility>
 
 #include "core/breakdown/overrides.h"
@@ -95,6 +98,35 @@ CodesOfVersion1 takeVersion1(OrderedJson& json, Problems& problems) {
   return out;
 }
 
+namespace {
+
+std::string renamedPad(const std::string& key) {
+  const std::string role = ":slide pad@";
+  const std::string second = "#2";
+  if (!key.ends_with(second)) return key;
+  const auto at = key.find(role);
+  if (at == std::string::npos) return key;
+  return key.substr(0, at) + ":right slide pad@" +
+         key.substr(at + role.size(), key.size() - at - role.size() - second.size());
+}
+
+}  // namespace
+
+void takeVersion2(OrderedJson& json) {
+  if (json.is_string()) {
+    json = renamedPad(json.get<std::string>());
+  } else if (json.is_array()) {
+    for (OrderedJson& one : json) takeVersion2(one);
+  } else if (json.is_object()) {
+    OrderedJson out = OrderedJson::object();
+    for (auto& [key, value] : json.items()) {
+      takeVersion2(value);
+      out[renamedPad(key)] = std::move(value);
+    }
+    json = std::move(out);
+  }
+}
+
 void dropUnused(Job& job) {
   const auto clean = [](SharedRows<LooseBoard>& boards) {
     for (std::size_t i = 0; i < boards.size(); ++i)
@@ -108,8 +140,45 @@ void dropUnused(Job& job) {
       clean(std::get<Boards>(job.assemblies[i].body).boards);
 }
 
+namespace {
+
+bool isPad(const Part& part) {
+  return part.role == PartRole::SlidePad || part.role == PartRole::RightSlidePad;
+}
+
+// Version 1 had one pad, however many layers it takes, and one number for all that are equally
+// thick and large.
+std::string padOfVersion1(const Part& part) {
+  return fmt::format("{}/{}/{}", part.note.substr(std::min(part.note.size(), part.note.find(','))),
+                     part.length.total().inNm(), part.width.total().inNm());
+}
+
+// Numbers as version 1 counted; what it had not comes after all others of its assembly.
+SharedRows<AssemblyCodes> countedAsVersion1(const std::vector<Part>& parts) {
+  std::map<Id, std::vector<std::vector<PartKey>>> had, more;
+  std::map<Id, std::set<std::string>> pads;
+  for (const Part& part : parts) {
+    const PartKey& key = part.keys.front();
+    const bool counted = !isPad(part) || (key.index == 1 &&
+                                          pads[key.assembly].insert(padOfVersion1(part)).second);
+    (counted ? had : more)[key.assembly].push_back(part.keys);
+  }
+  SharedRows<AssemblyCodes> out;
+  for (auto& [assembly, groups] : had) {
+    groups.insert(groups.end(), more[assembly].begin(), more[assembly].end());
+    AssemblyCodes book;
+    book.assembly = assembly;
+    numbered(groups, book);
+    out.push_back(std::move(book));
+  }
+  return out;
+}
+
+}  // namespace
+
 void upgradeFromVersion1(Job& job, const CodesOfVersion1& old) {
   giveIds(job);
+  job.codes = countedAsVersion1(breakDown(job).parts);
   const Breakdown counted = breakDown(job);
   job.codes = counted.codes;
   std::map<std::string, const Part*> parts;

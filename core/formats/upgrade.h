@@ -28,6 +28,10 @@ struct CodesOfVersion1 {
 // wrong is left for the reader.
 CodesOfVersion1 takeVersion1(OrderedJson& json, Problems& problems);
 
+// Makes the text of version 2 one of version 3: a pad on the right came to have a role of its own
+// where there is one on the left too.
+void takeVersion2(OrderedJson& json);
+
 // What version 1 passed over in silence: fields that a feature of a board does not use.
 void dropUnused(Job& job);
 

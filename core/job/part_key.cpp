@@ -48,6 +48,7 @@ constexpr std::array kRoles = {
     Row{BoxBottom, "box bottom", "* bottom"},
     Row{BoxRunner, "box runner", "* runner"},
     Row{SlidePad, "slide pad", "* slide pad"},
+    Row{RightSlidePad, "right slide pad", "* slide pad"},
     Row{DrawerFront, "drawer front", "drawer front"},
     Row{DrawerFrontLeftStile, "drawer front left stile", "drawer front stile"},
     Row{DrawerFrontRightStile, "drawer front right stile", "drawer front stile"},

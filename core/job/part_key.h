@@ -43,7 +43,8 @@ enum class PartRole {
   BoxBack,
   BoxBottom,
   BoxRunner,
-  SlidePad,
+  SlidePad,       // on the left
+  RightSlidePad,
   // a front: whole, or the pieces of its frame
   DrawerFront,
   DrawerFrontLeftStile,

@@ -131,6 +131,35 @@ std::string describe(const Join& join, const Part& part) {
   return fmt::format("{} against the {}, glue and screws", end, join.to);
 }
 
+namespace {
+
+// Out of a corner, in an edge, or inside the board: each is marked out in another way.
+template <class Show>
+std::string describeNotch(const Machining& cut, const Part& part, const Show& show) {
+  const auto named = [&part](Edge edge) {
+    return sideName(part.edges[static_cast<std::size_t>(edge)]);
+  };
+  const std::string size = fmt::format("{} × {}", show(cut.u1 - cut.u0), show(cut.v1 - cut.v0));
+  const bool foot = cut.u0 == Length{};
+  const bool far = cut.u1 == part.length.total();
+  const bool low = cut.v0 == Length{};
+  const bool high = cut.v1 == part.width.total();
+  const std::string end = named(foot || !far ? Edge::W1 : Edge::W2);
+  const std::string edge = named(low || !high ? Edge::L1 : Edge::L2);
+  if ((foot || far) && (low || high))
+    return fmt::format("notch {} out of the {} {} corner", size, end, edge);
+  if (low || high)
+    return fmt::format("notch {} in the {} edge, {} from the {} end", size, edge, show(cut.u0),
+                       named(Edge::W1));
+  if (foot || far)
+    return fmt::format("notch {} in the {} end, {} from the {} edge", size, end, show(cut.v0),
+                       named(Edge::L1));
+  return fmt::format("cut-out {}, {} from the {} end, {} from the {} edge", size, show(cut.u0),
+                     named(Edge::W1), show(cut.v0), named(Edge::L1));
+}
+
+}  // namespace
+
 std::string describe(const Machining& machining, const Part& part, const LengthStyle& style) {
   const std::string edge = sideName(part.edges[static_cast<std::size_t>(machining.from)]);
   const std::string face = machining.face == Face::Inside ? "inside" : "outside";
@@ -173,14 +202,7 @@ std::string describe(const Machining& machining, const Part& part, const LengthS
     default:
       break;
   }
-  if (machining.cut == Cut::Notch)
-    return fmt::format(
-        "notch {} × {} at the {} and {}", show(machining.u1 - machining.u0),
-        show(machining.v1 - machining.v0),
-        sideName(part.edges[static_cast<std::size_t>(
-            machining.u0 > Length{} && machining.u1 == part.length.total() ? Edge::W2 : Edge::W1)]),
-        sideName(part.edges[static_cast<std::size_t>(
-            machining.v0 > Length{} && machining.v1 == part.width.total() ? Edge::L2 : Edge::L1)]));
+  if (machining.cut == Cut::Notch) return describeNotch(machining, part, show);
   if (machining.cut == Cut::PinHoles)
     return fmt::format(
         "{} pin holes {} wide, {} deep, {} apart, {} face, row {} from the {} edge, "

@@ -155,31 +155,41 @@ Vec placed(const Pose& pose, Vec own) {
 
 namespace {
 
+constexpr int kFacets = 24;  // of a full circle
+
+}  // namespace
+
+std::vector<Vec> hollowEdge(const Machining& cut, const Part& part) {
+  const double length = part.length.total().inMm();
+  const double width = part.width.total().inMm();
+  const bool along = cut.from == Edge::L1 || cut.from == Edge::L2;
+  const double chord = along ? length : width;
+  const double rise = cut.depth.inMm();
+  const double radius = (chord * chord / 4 + rise * rise) / (2 * rise);
+  std::vector<Vec> out;
+  for (int i = 0; i <= kFacets; ++i) {
+    const double a = chord * i / kFacets;
+    const double off = a - chord / 2;
+    const double in = std::sqrt(std::max(0.0, radius * radius - off * off)) - (radius - rise);
+    if (along)
+      out.push_back({a, cut.from == Edge::L1 ? in : width - in, 0});
+    else
+      out.push_back({cut.from == Edge::W1 ? in : length - in, a, 0});
+  }
+  return out;
+}
+
+namespace {
+
 struct Flat {
   double u = 0, v = 0;
 };
-
-constexpr int kFacets = 24;  // of a full circle
 
 // The outline of a hole, slot or hollow in the plane of the board; convex.
 std::vector<Flat> outlineOf(const Machining& cut, const Part& part) {
   std::vector<Flat> out;
   if (cut.cut == Cut::Arc) {
-    const double length = part.length.total().inMm();
-    const double width = part.width.total().inMm();
-    const bool along = cut.from == Edge::L1 || cut.from == Edge::L2;
-    const double chord = along ? length : width;
-    const double rise = cut.depth.inMm();
-    const double radius = (chord * chord / 4 + rise * rise) / (2 * rise);
-    for (int i = 0; i <= kFacets; ++i) {
-      const double a = chord * i / kFacets;
-      const double off = a - chord / 2;
-      const double in = std::sqrt(std::max(0.0, radius * radius - off * off)) - (radius - rise);
-      if (along)
-        out.push_back({a, cut.from == Edge::L1 ? in : width - in});
-      else
-        out.push_back({cut.from == Edge::W1 ? in : length - in, a});
-    }
+    for (const Vec& point : hollowEdge(cut, part)) out.push_back({point.x, point.y});
     return out;
   }
   const double radius = cut.width.inMm() / 2;

@@ -38,6 +38,10 @@ double commonVolume(const Convex& a, const Convex& b);
 // The pieces of one copy of a part where it stands, machining cut away.
 std::vector<Convex> solidOf(const Part& part, const Pose& pose);
 
+// The edge that a hollow leaves, from corner to corner: points (along, across) of the board in mm,
+// on an arc of a circle. Precondition: cut.cut == Cut::Arc.
+std::vector<Vec> hollowEdge(const Machining& cut, const Part& part);
+
 // A point of the part's own frame where the copy stands.
 Vec placed(const Pose& pose, Vec own);
 

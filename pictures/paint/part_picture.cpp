@@ -2,7 +2,9 @@
 
 #include <QPainterPath>
 #include <algorithm>
+#include <cmath>
 
+#include "core/parts/solid.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
 #include "pictures/paint/wood.h"
@@ -42,10 +44,16 @@ class Drawing {
     const Material& material = *findMaterial(job_, part_.material);
     const bool alongLength = part_.grain != PartGrain::Width;
     paintWood(painter_, board_, material.tone, alongLength != aspect_.lengthUp, 7);
+    QPainterPath outline;
+    outline.addRect(board_);
+    for (const Machining& machining : part_.machining) outline -= cutAway(machining);
+    QPainterPath gone;
+    gone.addRect(board_.adjusted(-1, -1, 1, 1));
+    painter_.fillPath(gone - outline, look::kPaper);
     for (const Machining& machining : part_.machining) cut(machining);
     painter_.setBrush(Qt::NoBrush);
     painter_.setPen(QPen(look::kGraphite, 1.2));
-    painter_.drawRect(board_);
+    painter_.drawPath(outline);
     for (const Edge edge : kEdges) edgeMarks(edge);
     sizes();
   }
@@ -68,14 +76,40 @@ class Drawing {
     return !aspect_.lengthUp && ((part_.hand == Hand::Right) != (face_ == Face::Outside));
   }
 
-  void cut(const Machining& machining) {
-    if (machining.cut == Cut::Notch) {
-      const QRectF rect = place(machining.u0, machining.u1, machining.v0, machining.v1);
-      painter_.fillRect(rect, look::kPaper);
-      painter_.setPen(QPen(look::kGraphite, 1.2));
-      painter_.drawRect(rect);
-      return;
+  // What is taken off the outline, a little more than reaches the board's edges.
+  QPainterPath cutAway(const Machining& machining) const {
+    QPainterPath out;
+    switch (machining.cut) {
+      case Cut::Notch:
+        out.addRect(place(machining.u0, machining.u1, machining.v0, machining.v1).normalized());
+        break;
+      case Cut::Taper: {
+        const Length l = part_.length.total();
+        const Length w = machining.from == Edge::L2 ? part_.width.total() : Length{};
+        out.addPolygon(QPolygonF({point(Length{}, machining.v0), point(l, machining.v1),
+                                  point(l, w), point(Length{}, w)}));
+        out.closeSubpath();
+        break;
+      }
+      case Cut::Arc: {
+        QPolygonF edge;
+        for (const Vec& at : hollowEdge(machining, part_))
+          edge << point(length(at.x), length(at.y));
+        out.addPolygon(edge);
+        out.closeSubpath();
+        break;
+      }
+      default:
+        break;
     }
+    return out;
+  }
+  static Length length(double mm) {
+    constexpr double kNanometres = 1e6;
+    return Length::nm(std::llround(mm * kNanometres));
+  }
+
+  void cut(const Machining& machining) {
     const bool here = machining.face == face_;
     switch (machining.cut) {
       case Cut::PinHoles:
@@ -90,12 +124,10 @@ class Drawing {
       case Cut::Slot:
         round(machining);
         return;
+      case Cut::Notch:
       case Cut::Taper:
-        taper(machining);
-        return;
       case Cut::Arc:
-        arc(machining);
-        return;
+        return;  // in the outline
       case Cut::Bevel:
         bevelLine(machining);
         return;
@@ -124,30 +156,6 @@ class Drawing {
   }
 
   QPointF point(Length u, Length v) const { return place(u, u, v, v).center(); }
-
-  void taper(const Machining& machining) {
-    const Length l = part_.length.total();
-    const Length w = machining.from == Edge::L2 ? part_.width.total() : Length{};
-    const QPolygonF off(
-        {point(Length{}, machining.v0), point(l, machining.v1), point(l, w), point(Length{}, w)});
-    painter_.setPen(QPen(look::kGraphite, 1.2));
-    painter_.setBrush(look::kPaper);
-    painter_.drawPolygon(off);
-  }
-
-  void arc(const Machining& machining) {
-    const Length l = part_.length.total();
-    const bool low = machining.from == Edge::L1;
-    const Length edge = low ? Length{} : part_.width.total();
-    // A parabola through both corners; its control point lies twice as deep as the hollow.
-    const Length deep = low ? 2 * machining.depth : edge - 2 * machining.depth;
-    QPainterPath path(point(Length{}, edge));
-    path.quadTo(point(l / 2, deep), point(l, edge));
-    path.closeSubpath();
-    painter_.setPen(QPen(look::kGraphite, 1.2));
-    painter_.setBrush(look::kPaper);
-    painter_.drawPath(path);
-  }
 
   // Where the bevel meets the face that it takes from.
   void bevelLine(const Machining& machining) {

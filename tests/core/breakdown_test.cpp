@@ -112,7 +112,7 @@ TEST(Breakdown, machiningOfASide) {
   // 100.
   EXPECT_EQ(text,
             "rabbet for the back, inside face, 0 from the back edge, 6 wide, 9 deep\n"
-            "notch 100 × 75 at the bottom and front\n"
+            "notch 100 × 75 out of the bottom front corner\n"
             "dado for the bottom, inside face, 100 from the bottom edge, 18 wide, 6 deep\n"
             "rabbet for the top, inside face, 0 from the top edge, 18 wide, 6 deep\n"
             "13 pin holes 5 wide, 10 deep, 32 apart, inside face, row 37 from the front edge, "
@@ -122,6 +122,67 @@ TEST(Breakdown, machiningOfASide) {
   EXPECT_EQ(parts[0].hand, Hand::Left);
   EXPECT_EQ(parts[1].hand, Hand::Right);
   EXPECT_EQ(parts[0].machining, parts[1].machining) << "mirrored by the hand, not by other numbers";
+}
+
+// A board 400 long and 200 wide; what is cut out is 50 along and 30 across.
+TEST(Breakdown, aNotchIsWordedByWhereItLies) {
+  struct Row {
+    int along, across;
+    const char* words;
+  };
+  for (const Row& row :
+       {Row{0, 0, "notch 50 × 30 out of the left bottom corner"},
+        Row{350, 170, "notch 50 × 30 out of the right top corner"},
+        Row{350, 0, "notch 50 × 30 out of the right bottom corner"},
+        Row{100, 0, "notch 50 × 30 in the bottom edge, 100 from the left end"},
+        Row{100, 170, "notch 50 × 30 in the top edge, 100 from the left end"},
+        Row{350, 80, "notch 50 × 30 in the right end, 80 from the bottom edge"},
+        Row{100, 80, "cut-out 50 × 30, 100 from the left end, 80 from the bottom edge"}}) {
+    Job job = test::metricJob();
+    Feature notch;
+    notch.kind = FeatureKind::Notch;
+    notch.along = mm(row.along);
+    notch.across = mm(row.across);
+    notch.length = mm(50);
+    notch.width = mm(30);
+    LooseBoard board;
+    board.material = "b18";
+    board.length = mm(400);
+    board.width = mm(200);
+    board.features = {notch};
+    Assembly assembly;
+    assembly.code = "K1";
+    assembly.body = Boards{{board}};
+    job.assemblies = {assembly};
+    const std::vector<Part> parts = breakDown(job).parts;
+    ASSERT_EQ(parts.size(), 1U);
+    EXPECT_EQ(describe(parts[0].machining.at(0), parts[0], {}), row.words);
+  }
+}
+
+// On a board 400 × 200: no deeper than half a circle over the edge, and than the board goes.
+TEST(Breakdown, aHollowReachesNoFurtherThanHalfACircle) {
+  const auto made = [](BoardEdge edge, int deep) {
+    Job job = test::metricJob();
+    Feature hollow;
+    hollow.kind = FeatureKind::Arc;
+    hollow.edge = edge;
+    hollow.depth = mm(deep);
+    LooseBoard board;
+    board.material = "b18";
+    board.length = mm(400);
+    board.width = mm(200);
+    board.features = {hollow};
+    Assembly assembly;
+    assembly.code = "K1";
+    assembly.body = Boards{{board}};
+    job.assemblies = {assembly};
+    return breakDown(job).troubles.empty();
+  };
+  EXPECT_TRUE(made(BoardEdge::Long1, 199));
+  EXPECT_FALSE(made(BoardEdge::Long1, 200)) << "as deep as the board is wide";
+  EXPECT_TRUE(made(BoardEdge::Short2, 100));
+  EXPECT_FALSE(made(BoardEdge::Short2, 101)) << "more than half a circle over an edge of 200";
 }
 
 TEST(Breakdown, dadosThatMeetInADividerAreRefused) {

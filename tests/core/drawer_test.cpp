@@ -1,8 +1,10 @@
+#include <fmt/format.h>
 #include <gtest/gtest.h>
 
 #include "core/breakdown/breakdown.h"
 #include "core/kinds/carcass/drawer.h"
 #include "core/kinds/carcass/layout.h"
+#include "core/kinds/carcass/pads.h"
 #include "tests/core/support.h"
 
 namespace pp {
@@ -139,6 +141,61 @@ TEST(DrawerBank, matchedFrontsAreARunInOrder) {
     EXPECT_EQ(part.quantity, 1);
   }
   EXPECT_EQ(order, 3);
+}
+
+TEST(SlidePads, layersOfWhatTheRackHasComeNearestToTheFrame) {
+  struct Row {
+    int pad;  // thousandths of a millimetre
+    std::vector<std::string> layers;
+  };
+  const Job job = test::metricJob();  // sheets of 18, 12 and 6
+  for (const Row& row :
+       {Row{18'000, {"b18"}}, Row{6'000, {"b6"}}, Row{22'000, {"b18", "b6"}},  // 24: planed by 2
+        Row{24'000, {"b18", "b6"}},   // not 12 twice: thick ones first
+        Row{25'400, {"b18", "b6"}},   // packed by 1.4
+        Row{36'000, {"b18", "b18"}},  // not three of 12
+        Row{42'000, {"b18", "b18", "b6"}}, Row{48'000, {"b18", "b18", "b12"}}}) {
+    const PadLayers out = padLayers(job, Length::um(row.pad), "b18");
+    EXPECT_EQ(out.materials, row.layers) << row.pad;
+  }
+}
+
+TEST(SlidePads, onlySheetsThatAreThere) {
+  Job job = test::metricJob();
+  job.stock[2].quantity = 0;  // no 6 left
+  EXPECT_EQ(padLayers(job, mm(24), "b18").materials, (std::vector<std::string>{"b12", "b12"}));
+  for (std::size_t i = 0; i < job.stock.size(); ++i) job.stock[i].quantity = 0;
+  EXPECT_EQ(padLayers(job, mm(24), "b18").materials, (std::vector<std::string>{"b18"}))
+      << "an empty rack: of what the case is made";
+}
+
+// Frame stiles of 40 over sides of 18: 22 to fill on either side, 18 and 6 planed by 2.
+TEST(SlidePads, everyLayerIsListedWithItsSideAndThicknessInAll) {
+  Carcass carcass = test::metricCarcass().carcass();
+  carcass.frame = FaceFrame{};
+  carcass.frame->material = "b18";
+  carcass.inside.content = DrawerBank{};
+  carcass.drawers.padWidth = mm(60);
+  std::vector<std::string> out;
+  for (const Part& part : breakDown(test::jobWith(carcass)).parts)
+    if (part.role == PartRole::SlidePad || part.role == PartRole::RightSlidePad)
+      out.push_back(fmt::format("{} of {}, {} thick, {} wide: {}", part.quantity, part.material,
+                                formatMm(part.thickness), formatMm(part.width.total()), part.note));
+  EXPECT_EQ(out, (std::vector<std::string>{
+                     "1 of b18, 18 thick, 60 wide: on the left, one of 2 layers, 22 mm thick in "
+                     "all: planed by 2 mm",
+                     "1 of b6, 4 thick, 60 wide: on the left, one of 2 layers, 22 mm thick in all: "
+                     "planed by 2 mm",
+                     "1 of b18, 18 thick, 60 wide: on the right, one of 2 layers, 22 mm thick in "
+                     "all: planed by 2 mm",
+                     "1 of b6, 4 thick, 60 wide: on the right, one of 2 layers, 22 mm thick in "
+                     "all: planed by 2 mm"}));
+  carcass.drawers.padLength = mm(123);
+  for (const Part& part : breakDown(test::jobWith(carcass)).parts) {
+    if (part.role == PartRole::SlidePad) {
+      EXPECT_EQ(part.length.total(), mm(123));
+    }
+  }
 }
 
 }  // namespace

@@ -121,7 +121,11 @@ class BoardMaker {
       case FeatureKind::Taper:
         return taper(f);
       case FeatureKind::Arc:
-        if (f.depth <= Length{} || f.depth >= width) return outside("hollow");
+        // A circle's arc: half of one at most.
+        if (const bool along = f.edge == BoardEdge::Long1 || f.edge == BoardEdge::Long2;
+            f.depth <= Length{} || f.depth >= (along ? width : length) ||
+            2 * f.depth > (along ? length : width))
+          return outside("hollow");
         cut.cut = Cut::Arc;
         cut.from = edgeOf(f.edge);
         cut.depth = f.depth;

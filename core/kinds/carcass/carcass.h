@@ -117,6 +117,8 @@ struct DrawerRules {
   Length backDado = Length::mm(6);             // RabbetedFront: depth into the sides
   Length backSetIn = Length::mm(12);           // RabbetedFront: back from the sides' rear ends
   Length runnerHeight = Length::mm(20);        // WoodenRunners: height and width of a runner
+  Length padWidth = Length::mm(45);            // SideSlides: of pads behind a frame, > 0
+  Length padLength;                            // 0: as long as the slide
   bool operator==(const DrawerRules&) const = default;
 };
 

@@ -37,6 +37,8 @@ void check(Check& to, const std::string& at, const DrawerRules& rules) {
   to.knownMaterial(at + "/boxMaterial", rules.boxMaterial);
   to.knownMaterial(at + "/bottomMaterial", rules.bottomMaterial);
   to.positive(at + "/runnerHeight", rules.runnerHeight);
+  to.positive(at + "/padWidth", rules.padWidth);
+  to.notNegative(at + "/padLength", rules.padLength);
   to.notNegative(at + "/ease", rules.ease);
   to.notNegative(at + "/lowerClearance", rules.lowerClearance);
   to.notNegative(at + "/upperClearance", rules.upperClearance);

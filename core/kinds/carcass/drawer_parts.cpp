@@ -1,6 +1,7 @@
 #include <fmt/format.h>
 
 #include "core/kinds/carcass/drawer.h"
+#include "core/kinds/carcass/pads.h"
 
 namespace pp {
 namespace {
@@ -218,26 +219,43 @@ class Boxes {
     }
   }
 
-  // What brings the inside of the opening flush with the frame, so that slides can be screwed on.
   void pads() {
-    constexpr Length kPad = Length::mm(45);
-    const Length left = pass_.x - leaf_.rect.x;
-    const Length right = leaf_.rect.right() - pass_.right();
-    for (const bool first : {true, false}) {
-      const Length thick = first ? left : right;
-      if (thick <= Length{}) continue;
-      const Length begin = std::max(drawer_->boxY, leaf_.setIn);
-      Part part = make(PartRole::SlidePad, carcass_.material,
-                       Reason("slide length", drawer_->slide->length)
-                           .minus("before the case", begin - drawer_->boxY),
-                       Reason("pad", std::min(kPad, box().height)));
-      part.thickness = thick;
-      part.note = fmt::format("packed or planed to {} thick", maker_.shown(thick));
-      Maker::place(
-          part, {{first ? leaf_.rect.x + thick : leaf_.rect.right() - thick, begin, drawer_->boxZ},
-                 kBackwards,
-                 kUp,
-                 first ? kLeft : kRight});
+    pad(pass_.x - leaf_.rect.x, true);
+    pad(leaf_.rect.right() - pass_.right(), false);
+  }
+
+  // Brings one side of the opening flush with the frame, in layers of what the rack has.
+  void pad(Length thick, bool left) {
+    if (thick <= Length{}) return;
+    const PadLayers layers = padLayers(maker_.job(), thick, carcass_.material);
+    const Length begin = std::max(drawer_->boxY, leaf_.setIn);
+    const Reason length = rules_.padLength > Length{}
+                              ? Reason("pad length", rules_.padLength)
+                              : Reason("slide length", drawer_->slide->length)
+                                    .minus("before the case", begin - drawer_->boxY);
+    const char* side = left ? "left" : "right";
+    Length from;  // the panel
+    for (std::size_t i = 0; i < layers.materials.size(); ++i) {
+      Part part = make(left ? PartRole::SlidePad : PartRole::RightSlidePad, layers.materials[i], length,
+                       Reason("pad width", std::min(rules_.padWidth, box().height)));
+      part.note = layers.materials.size() == 1
+                      ? fmt::format("on the {}, {} thick in all", side, maker_.shown(thick))
+                      : fmt::format("on the {}, one of {} layers, {} thick in all", side,
+                                    layers.materials.size(), maker_.shown(thick));
+      if (layers.sum < thick)
+        part.note += fmt::format(": packed by {}", maker_.shown(thick - layers.sum));
+      if (layers.sum > thick)
+        part.note += fmt::format(": planed by {}", maker_.shown(layers.sum - thick));
+      // The last one fills what is left, packed or planed.
+      const bool last = i + 1 == layers.materials.size();
+      if (last && layers.sum > thick) part.thickness = thick - from;
+      const Length high = last ? thick : from + part.thickness;
+      Maker::place(part,
+                   {{left ? leaf_.rect.x + high : leaf_.rect.right() - high, begin, drawer_->boxZ},
+                    kBackwards,
+                    kUp,
+                    left ? kLeft : kRight});
+      from = high;
       parts_.push_back(part);
     }
   }

@@ -132,6 +132,8 @@ void fields(A& a, DrawerRules& v) {
   a("backDado", v.backDado);
   a("backSetIn", v.backSetIn);
   a("runnerHeight", v.runnerHeight);
+  a("padWidth", v.padWidth);
+  a("padLength", v.padLength);
 }
 
 template <class A>

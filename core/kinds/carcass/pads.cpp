@@ -1,0 +1,67 @@
+#include "core/kinds/carcass/pads.h"
+
+#include <algorithm>
+
+namespace pp {
+namespace {
+
+constexpr std::size_t kMostLayers = 4;
+
+Length distance(Length a, Length b) {
+  return a < b ? b - a : a - b;
+}
+
+// Tries every choice of layers, none thicker than the one before it.
+class Search {
+ public:
+  Search(std::vector<const Material*> sheets, Length thickness)
+      : sheets_(std::move(sheets)), thickness_(thickness) {}
+
+  PadLayers run() {
+    add(0);
+    return best_;
+  }
+
+ private:
+  void add(std::size_t from) {
+    if (!now_.materials.empty() && better()) best_ = now_;
+    // What is too thick already does not come nearer.
+    if (now_.materials.size() == kMostLayers || now_.sum >= thickness_) return;
+    for (std::size_t i = from; i < sheets_.size(); ++i) {
+      now_.materials.push_back(sheets_[i]->id);
+      now_.sum += sheets_[i]->measured;
+      add(i);
+      now_.sum -= sheets_[i]->measured;
+      now_.materials.pop_back();
+    }
+  }
+
+  bool better() const {
+    if (best_.materials.empty()) return true;
+    const Length was = distance(best_.sum, thickness_);
+    const Length is = distance(now_.sum, thickness_);
+    return is != was ? is < was : now_.materials.size() < best_.materials.size();
+  }
+
+  std::vector<const Material*> sheets_;  // thick ones first
+  Length thickness_;
+  PadLayers now_, best_;
+};
+
+}  // namespace
+
+PadLayers padLayers(const Job& job, Length thickness, const std::string& otherwise) {
+  std::vector<const Material*> sheets;
+  for (const Material& material : job.materials)
+    if (!material.lumber &&
+        std::any_of(job.stock.begin(), job.stock.end(), [&material](const StockPiece& piece) {
+          return piece.material == material.id && piece.quantity != 0;
+        }))
+      sheets.push_back(&material);
+  if (sheets.empty()) sheets.push_back(findMaterial(job, otherwise));
+  std::stable_sort(sheets.begin(), sheets.end(),
+                   [](const Material* a, const Material* b) { return a->measured > b->measured; });
+  return Search(std::move(sheets), thickness).run();
+}
+
+}  // namespace pp
