@@ -69,6 +69,7 @@ void FloorDesk::setScope(Scope scope) {
 
 void FloorDesk::follow() {
   progress_ = floor::progress(record_.cuttings, record_.events);
+  holdings_ = floor::holdingsOf(record_.cuttings, progress_);
   emit changed();
 }
 

@@ -17,6 +17,8 @@ class FloorDesk : public QObject {
 
   const Record& record() const { return record_; }
   const floor::Progress& progress() const { return progress_; }
+  // What cuttings hold, as of the last event.
+  const floor::Holdings& holdings() const { return holdings_; }
 
   // The record of a job of that file, or of none. What its journal has beyond it is taken up, and
   // what of that is lost is returned in words. A job that is opened to read leaves the journal as
@@ -44,6 +46,7 @@ class FloorDesk : public QObject {
 
   Record record_;
   floor::Progress progress_;
+  floor::Holdings holdings_;
   bool inFile_ = true;
   std::optional<Journal> journal_;
 };

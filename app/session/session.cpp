@@ -185,9 +185,10 @@ void Session::derive() {
 }
 
 void Session::followPlan(std::shared_ptr<const Plan> from) {
-  plans_.follow(jobValue(),
-                floor::openRequest(job(), breakdown_->parts, floor_.record(), floor_.progress()),
-                floor_.record().plan, std::move(from));
+  plans_.follow(
+      jobValue(),
+      floor::openRequest(job(), breakdown_->parts, floor_.record().scope, floor_.holdings()),
+      floor_.record().plan, std::move(from));
 }
 
 // The findings of the job and of its plan together.

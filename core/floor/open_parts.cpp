@@ -6,17 +6,11 @@
 namespace pp::floor {
 namespace {
 
-// What cuttings hold: so many pieces of each part, and the numbers that pieces have.
-struct Held {
-  std::map<PartKey, std::int64_t> pieces;
-  std::map<std::string, std::set<std::int64_t>> numbers;
-
-  void add(const Part& part, std::int64_t count) {
-    const auto keys = static_cast<std::int64_t>(part.keys.size());
-    for (std::int64_t k = 0; k < keys; ++k)
-      pieces[part.keys[static_cast<std::size_t>(k)]] += count / keys + (k < count % keys ? 1 : 0);
-  }
-};
+void add(Holdings& to, const Part& part, std::int64_t count) {
+  const auto keys = static_cast<std::int64_t>(part.keys.size());
+  for (std::int64_t k = 0; k < keys; ++k)
+    to.pieces[part.keys[static_cast<std::size_t>(k)]] += count / keys + (k < count % keys ? 1 : 0);
+}
 
 // The numbers of a row of a request that are held.
 std::vector<std::int64_t> heldOf(const std::string& code, std::int64_t quantity,
@@ -33,8 +27,7 @@ std::vector<std::int64_t> heldOf(const std::string& code, std::int64_t quantity,
   return out;
 }
 
-Held heldBy(const std::vector<Cutting>& cuttings, const Progress& progress) {
-  Held out;
+void holdPieces(const std::vector<Cutting>& cuttings, const Progress& progress, Holdings& out) {
   for (const Cutting& cutting : cuttings) {
     const auto at = progress.cuttings.find(cutting.number);
     if (at == progress.cuttings.end()) continue;
@@ -44,7 +37,7 @@ Held heldBy(const std::vector<Cutting>& cuttings, const Progress& progress) {
     const auto hold = [&](const Part& part, const std::string& code, std::int64_t quantity,
                           const std::vector<std::int64_t>& numbers) {
       const auto held = heldOf(code, quantity, numbers, underWay, progress);
-      out.add(part, std::ssize(held));
+      add(out, part, std::ssize(held));
       if (!held.empty()) out.numbers[code].insert(held.begin(), held.end());
     };
     for (std::size_t i = 0; i < first.parts.size(); ++i) {
@@ -58,13 +51,11 @@ Held heldBy(const std::vector<Cutting>& cuttings, const Progress& progress) {
   }
   // A piece that was spoiled, or a spare, has its number too.
   for (const auto& [piece, state] : progress.pieces) out.numbers[piece.code].insert(piece.number);
-  return out;
 }
 
 // What of the rack cuttings have: sheets of one under way, and those that are cut into; bars as
 // long as it is not given up.
-std::map<Id, std::int64_t> usedOf(const std::vector<Cutting>& cuttings, const Progress& progress) {
-  std::map<Id, std::int64_t> out;
+void holdStock(const std::vector<Cutting>& cuttings, const Progress& progress, Holdings& out) {
   for (const Cutting& cutting : cuttings) {
     const auto at = progress.cuttings.find(cutting.number);
     if (at == progress.cuttings.end()) continue;
@@ -77,22 +68,31 @@ std::map<Id, std::int64_t> usedOf(const std::vector<Cutting>& cuttings, const Pr
       const bool holds = !at->second.givenUp && i + 1 == at->second.plan;
       for (std::size_t k = 0; k < plan.plan.sheets.size(); ++k) {
         const StockSupply& stock = plan.request.stock[plan.plan.sheets[k].stock];
-        if (stock.piece.empty() && (holds || cutInto.count(k) != 0)) ++out[stock.row];
+        if (stock.piece.empty() && (holds || cutInto.count(k) != 0)) ++out.used[stock.row];
       }
       if (!holds) continue;
       for (const BarList& list : plan.plan.bars)
         for (std::size_t k = 0; k < list.stock.size(); ++k)
-          out[plan.request.barStock[list.stock[k]].row] += barsFor(plan.request, list, k);
+          out.used[plan.request.barStock[list.stock[k]].row] += barsFor(plan.request, list, k);
     }
   }
-  return out;
 }
 
 }  // namespace
 
+Holdings holdingsOf(const std::vector<Cutting>& cuttings, const Progress& progress) {
+  Holdings out;
+  holdPieces(cuttings, progress, out);
+  holdStock(cuttings, progress, out);
+  for (const Cutting& cutting : cuttings)
+    for (const CuttingPlan& plan : cutting.plans)
+      out.firstSheet = std::max(
+          out.firstSheet, plan.request.firstSheet + static_cast<int>(plan.plan.sheets.size()));
+  return out;
+}
+
 std::vector<OpenPart> openParts(const std::vector<Part>& drawn, const Scope& scope,
-                                const std::vector<Cutting>& cuttings, const Progress& progress) {
-  const Held held = heldBy(cuttings, progress);
+                                const Holdings& held) {
   std::vector<OpenPart> out;
   for (const Part& part : drawn) {
     if (!scope.has(part)) continue;
@@ -113,33 +113,29 @@ std::vector<OpenPart> openParts(const std::vector<Part>& drawn, const Scope& sco
   return out;
 }
 
-OpenRequest openRequest(const Job& job, const std::vector<Part>& drawn, const Record& record,
-                        const Progress& progress) {
+OpenRequest openRequest(const Job& job, const std::vector<Part>& drawn, const Scope& scope,
+                        const Holdings& held) {
   OpenRequest out;
   std::vector<Part> all;
   std::vector<std::vector<std::int64_t>> numbers, barNumbers;
-  for (OpenPart& open : openParts(drawn, record.scope, record.cuttings, progress)) {
-    (open.part.lumber ? out.lumber : out.parts).push_back(open.part);
+  for (OpenPart& open : openParts(drawn, scope, held)) {
     (open.part.lumber ? barNumbers : numbers).push_back(std::move(open.numbers));
     all.push_back(std::move(open.part));
   }
   out.request = requestOf(job, all);
+  for (Part& part : all) (part.lumber ? out.lumber : out.parts).push_back(std::move(part));
   for (std::size_t i = 0; i < numbers.size(); ++i)
     out.request.parts[i].numbers = std::move(numbers[i]);
   for (std::size_t i = 0; i < barNumbers.size(); ++i)
     out.request.barParts[i].wanted.numbers = std::move(barNumbers[i]);
-  const auto used = usedOf(record.cuttings, progress);
-  const auto take = [&used](Id row, std::optional<std::int64_t>& quantity) {
-    const auto at = used.find(row);
-    if (at != used.end() && quantity) *quantity = std::max<std::int64_t>(0, *quantity - at->second);
+  const auto take = [&held](Id row, std::optional<std::int64_t>& quantity) {
+    const auto at = held.used.find(row);
+    if (at != held.used.end() && quantity)
+      *quantity = std::max<std::int64_t>(0, *quantity - at->second);
   };
   for (StockSupply& stock : out.request.stock) take(stock.row, stock.quantity);
   for (BarSupply& supply : out.request.barStock) take(supply.row, supply.bar.quantity);
-  for (const Cutting& cutting : record.cuttings)
-    for (const CuttingPlan& plan : cutting.plans)
-      out.request.firstSheet =
-          std::max(out.request.firstSheet,
-                   plan.request.firstSheet + static_cast<int>(plan.plan.sheets.size()));
+  out.request.firstSheet = std::max(out.request.firstSheet, held.firstSheet);
   return out;
 }
 

@@ -1,6 +1,9 @@
 // What Lay out plans: the parts that no cutting holds.
 #pragma once
 
+#include <map>
+#include <set>
+
 #include "core/floor/progress.h"
 #include "core/floor/record.h"
 
@@ -12,11 +15,20 @@ struct OpenPart {
   std::vector<std::int64_t> numbers;
 };
 
-// Of the parts as drawn, in their order, those in the scope that no cutting holds: a cutting under
-// way holds all its pieces, one that was given up those that are cut and good. A part is known by
-// its keys, whatever has become of its size. A number that a piece has is not given again.
+// What cuttings hold, once an event: a cutting under way holds all its pieces, one that was given
+// up those that are cut and good.
+struct Holdings {
+  std::map<PartKey, std::int64_t> pieces;
+  std::map<std::string, std::set<std::int64_t>> numbers;  // that a piece of that code has
+  std::map<Id, std::int64_t> used;                        // of the rack, by row
+  int firstSheet = 1;                                     // that no cutting has a number for
+};
+Holdings holdingsOf(const std::vector<Cutting>& cuttings, const Progress& progress);
+
+// Of the parts as drawn, in their order, those in the scope that no cutting holds. A part is known
+// by its keys, whatever has become of its size. A number that a piece has is not given again.
 std::vector<OpenPart> openParts(const std::vector<Part>& drawn, const Scope& scope,
-                                const std::vector<Cutting>& cuttings, const Progress& progress);
+                                const Holdings& held);
 
 // The parts, and the request for them, numbers and the first sheet's included. What cuttings have
 // of the rack is not there for it.
@@ -25,8 +37,8 @@ struct OpenRequest {
   std::vector<Part> lumber;  // row by row those of its bars
   NestRequest request;
 };
-OpenRequest openRequest(const Job& job, const std::vector<Part>& drawn, const Record& record,
-                        const Progress& progress);
+OpenRequest openRequest(const Job& job, const std::vector<Part>& drawn, const Scope& scope,
+                        const Holdings& held);
 
 // The cutting that a complete plan of the request becomes.
 Cutting frozen(const Record& record, const OpenRequest& open, Plan plan);

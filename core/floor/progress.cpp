@@ -101,7 +101,6 @@ class Fold {
     if (cutting == nullptr || cutting->plans.empty()) return "there is no such cutting";
     if (out_.cuttings.count(event.cutting) != 0) return "that cutting was taken already";
     CuttingProgress& at = out_.cuttings[event.cutting];
-    at.taken = true;
     at.made.resize(cutting->plans.size());
     return lay(event, 1, at);
   }

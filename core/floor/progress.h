@@ -18,7 +18,7 @@ struct PieceProgress {
 };
 
 struct CuttingProgress {
-  bool taken = false, givenUp = false;
+  bool givenUp = false;
   int plan = 0;                     // the one that holds, 1-based; 0: not taken
   std::vector<std::set<int>> made;  // per plan, the steps
   std::set<std::string> bench;      // the pieces of sheets that lie there

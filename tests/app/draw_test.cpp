@@ -16,7 +16,7 @@
 #include "core/breakdown/effort.h"
 #include "core/job/ids.h"
 #include "pictures/paint/figures.h"
-#include "tests/app/driver.h"
+#include "tests/app/shown_window.h"
 
 namespace pp {
 namespace {
@@ -27,24 +27,12 @@ using test::press;
 using test::textOf;
 using test::type;
 
-class Draw : public testing::Test {
+class Draw : public test::ShownWindow {
  protected:
   void SetUp() override {
     QStandardPaths::setTestModeEnabled(true);
-    window_ = std::make_unique<MainWindow>();
-    window_->resize(1280, 800);
-    test::appear(window_.get());
+    ShownWindow::SetUp();
   }
-  void TearDown() override {
-    window_->session().plans().runner().stop();
-    window_.reset();
-  }
-
-  void open(const char* demo) {
-    ASSERT_TRUE(window_->openDemo(QString::fromLatin1(demo)));
-    window_->showStage(0);
-  }
-  Session& session() { return window_->session(); }
   const Assembly& first() { return session().job().assemblies.front(); }
   ElevationView* elevation() {
     return named<ElevationView>(window_.get(), QStringLiteral("Elevation"));
@@ -130,7 +118,6 @@ class Draw : public testing::Test {
 
   void drawTheTrolley();
 
-  std::unique_ptr<MainWindow> window_;
   bool byMouse_ = false;
 };
 

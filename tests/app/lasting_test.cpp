@@ -10,7 +10,7 @@
 #include "core/formats/file.h"
 #include "core/formats/job_json.h"
 #include "pictures/paint/figures.h"
-#include "tests/app/driver.h"
+#include "tests/app/shown_window.h"
 
 namespace pp {
 namespace {
@@ -19,30 +19,13 @@ using test::press;
 using test::textOf;
 using test::waitFor;
 
-class Lasting : public testing::Test {
+class Lasting : public test::ShownWindow {
  protected:
   void SetUp() override {
-    window_ = std::make_unique<MainWindow>();
-    test::appear(window_.get());
-    ASSERT_TRUE(window_->openDemo(QStringLiteral("ringing-trolley")));
+    ShownWindow::SetUp();
+    open("ringing-trolley");
     ASSERT_TRUE(planned());
   }
-  Session& session() { return window_->session(); }
-  const Job& job() { return session().job(); }
-  bool planned() {
-    return waitFor([this] {
-      return session().plans().shown().plan && !session().plans().runner().isRunning();
-    });
-  }
-  QString path() const { return folder_.filePath(QStringLiteral("trolley.plainpatch")); }
-  void edit(const std::function<void(Job&)>& change) {
-    Job next = job();
-    change(next);
-    ASSERT_TRUE(session().edit(QStringLiteral("change"), std::move(next)).empty());
-  }
-
-  QTemporaryDir folder_;
-  std::unique_ptr<MainWindow> window_;
 };
 
 TEST_F(Lasting, closeAndOpenShowsTheSamePlanWithoutASearch) {

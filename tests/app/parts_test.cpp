@@ -11,7 +11,7 @@
 
 #include "app/shell/main_window.h"
 #include "app/stages/parts/parts_stage.h"
-#include "tests/app/driver.h"
+#include "tests/app/shown_window.h"
 
 namespace pp {
 namespace {
@@ -22,22 +22,14 @@ using test::press;
 using test::textOf;
 using test::type;
 
-class Parts : public testing::Test {
+class Parts : public test::ShownWindow {
  protected:
   void SetUp() override {
-    window_ = std::make_unique<MainWindow>();
-    window_->resize(1280, 800);
-    test::appear(window_.get());
-    ASSERT_TRUE(window_->openDemo(QStringLiteral("ringing-trolley")));
-    window_->showStage(1);
+    ShownWindow::SetUp();
+    open("ringing-trolley", "parts");
     table_ = named<QTableView>(window_.get(), QStringLiteral("Parts"));
     ASSERT_NE(table_, nullptr);
   }
-  void TearDown() override {
-    window_->session().plans().runner().stop();
-    window_.reset();
-  }
-  Session& session() { return window_->session(); }
   PartsStage* stage() { return window_->findChild<PartsStage*>(); }
   QString cell(int row, int column) {
     return table_->model()->index(row, column).data().toString();
@@ -55,7 +47,6 @@ class Parts : public testing::Test {
     type(QString::fromUtf8(text));
   }
 
-  std::unique_ptr<MainWindow> window_;
   QTableView* table_ = nullptr;
 };
 
@@ -133,6 +124,46 @@ TEST_F(Parts, aListGoesOutAndComesInAsBoards) {
   broken.close();
   EXPECT_FALSE(stage()->readCsvFile(path));
   EXPECT_EQ(session().job().loose.size(), before + rows);
+}
+
+// Grain and banding by hand, chosen from their lists.
+TEST_F(Parts, grainAndBandingAreSetByHand) {
+  choose("T1-01");
+  const Part ruled = session().breakdown().parts[0];
+  ASSERT_EQ(ruled.grain, PartGrain::Length);
+  click(window_.get(), QStringLiteral("Change the part by hand"));
+  named<QComboBox>(window_.get(), QStringLiteral("Grain by hand"))->setFocus();
+  press(Qt::Key_Down);
+  press(Qt::Key_Down);  // along width
+  named<QComboBox>(window_.get(), QStringLiteral("Banding by hand"))->setFocus();
+  press(Qt::Key_Down);  // no banding
+  enter("Why", "from the short offcut");
+  click(window_.get(), QStringLiteral("Apply by hand"));
+  const Part& now = session().breakdown().parts[0];
+  EXPECT_EQ(now.grain, PartGrain::Width);
+  for (const std::string& band : now.bands) EXPECT_EQ(band, "");
+  EXPECT_EQ(now.length.total(), ruled.length.total()) << "what was not chosen stays";
+  // Asked again, the fields show what was chosen.
+  choose("T1-01");
+  click(window_.get(), QStringLiteral("Change the part by hand"));
+  EXPECT_EQ(named<QComboBox>(window_.get(), QStringLiteral("Grain by hand"))->currentText(),
+            QStringLiteral("along width"));
+  EXPECT_EQ(named<QComboBox>(window_.get(), QStringLiteral("Banding by hand"))->currentText(),
+            QStringLiteral("no banding"));
+  click(window_.get(), QStringLiteral("Back to the rules"));
+  EXPECT_EQ(session().breakdown().parts[0].bands, ruled.bands);
+}
+
+TEST_F(Parts, aPartAddedByHandIsRemovedAgain) {
+  const std::size_t before = job().loose.size();
+  click(window_.get(), QStringLiteral("Add a part"));
+  ASSERT_EQ(job().loose.size(), before + 1);
+  const std::size_t parts = session().breakdown().parts.size();
+  click(window_.get(), QStringLiteral("Remove the part added by hand"));
+  EXPECT_EQ(job().loose.size(), before);
+  EXPECT_EQ(session().breakdown().parts.size(), parts - 1);
+  press(Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_EQ(job().loose.size(), before + 1);
 }
 
 }  // namespace

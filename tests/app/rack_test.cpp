@@ -3,6 +3,7 @@
 
 #include <QApplication>
 #include <QFile>
+#include <QLabel>
 #include <QLineEdit>
 #include <QTableView>
 #include <QTemporaryDir>
@@ -10,7 +11,7 @@
 
 #include "app/shell/main_window.h"
 #include "app/stages/rack/supplies.h"
-#include "tests/app/driver.h"
+#include "tests/app/shown_window.h"
 
 namespace pp {
 namespace {
@@ -22,44 +23,21 @@ using test::textOf;
 using test::type;
 using test::waitFor;
 
-class Rack : public testing::Test {
+class Rack : public test::ShownWindow {
  protected:
   void SetUp() override {
-    window_ = std::make_unique<MainWindow>();
-    window_->resize(1280, 800);
-    test::appear(window_.get());
-    ASSERT_TRUE(window_->openDemo(QStringLiteral("ringing-trolley")));
-    window_->showStage(2);
+    ShownWindow::SetUp();
+    open("ringing-trolley", "rack");
   }
-  void TearDown() override {
-    window_->session().plans().runner().stop();
-    window_.reset();
+  QTableView* table(const char* name) {
+    return named<QTableView>(window_.get(), QString::fromUtf8(name));
   }
-
-  // A cell is chosen and its value typed over.
-  void set(const char* table, int row, int column, const char* value) {
-    auto* view = named<QTableView>(window_.get(), QString::fromUtf8(table));
-    ASSERT_NE(view, nullptr) << table;
-    view->setFocus();
-    view->setCurrentIndex(view->model()->index(row, column));
-    press(Qt::Key_F2);
-    auto* editor = qobject_cast<QLineEdit*>(QApplication::focusWidget());
-    ASSERT_NE(editor, nullptr) << table;
-    editor->selectAll();
-    type(QString::fromUtf8(value));
-    press(Qt::Key_Return);
-    QApplication::processEvents();
-  }
-  Session& session() { return window_->session(); }
-  const Job& job() { return session().job(); }
   Length lengthOf(const char* name) {
     for (const Part& part : session().breakdown().parts)
       if (part.name == name) return part.length.total();
     ADD_FAILURE() << name;
     return {};
   }
-
-  std::unique_ptr<MainWindow> window_;
 };
 
 TEST_F(Rack, aMeasuredThicknessChangesTheParts) {
@@ -128,6 +106,88 @@ TEST_F(Rack, bandingBoughtThingsAndSawsAreAddedChangedAndRemoved) {
   EXPECT_EQ(job().shop.machines.size(), saws + 1);
   click(window_.get(), QStringLiteral("Undo"));
   EXPECT_EQ(job().shop.machines.size(), saws);
+}
+
+TEST_F(Rack, materialsAreAddedChangedAndRemovedUnlessUsed) {
+  const std::size_t before = job().materials.size();
+  click(window_.get(), QStringLiteral("Add material"));
+  ASSERT_EQ(job().materials.size(), before + 1);
+  const int row = static_cast<int>(before);
+  set("Materials", row, 0, "poplar");
+  set("Materials", row, 1, "1/2");
+  set("Materials", row, 2, "15/32");
+  set("Materials", row, 6, "450");
+  const Material& made = job().materials.back();
+  EXPECT_EQ(made.name, "poplar");
+  EXPECT_EQ(made.nominal, Length::in(0, 1, 2));
+  EXPECT_EQ(made.measured, Length::in(0, 15, 32));
+  EXPECT_EQ(made.density, 450);
+  set("Materials", row, 2, "-1");
+  EXPECT_EQ(job().materials.back().measured, Length::in(0, 15, 32)) << "refused";
+  table("Materials")->setCurrentIndex(table("Materials")->model()->index(row, 0));
+  click(window_.get(), QStringLiteral("Remove material"));
+  EXPECT_EQ(job().materials.size(), before);
+  // The one the trolley is made of stays, and why is said.
+  table("Materials")->setCurrentIndex(table("Materials")->model()->index(0, 0));
+  click(window_.get(), QStringLiteral("Remove material"));
+  EXPECT_EQ(job().materials.size(), before);
+  bool said = false;
+  for (const QLabel* line : window_->findChildren<QLabel*>(QStringLiteral("problem")))
+    said = said || (line->isVisible() && !line->text().isEmpty());
+  EXPECT_TRUE(said);
+}
+
+TEST_F(Rack, sheetsAndOffcutsAreAddedChangedAndRemoved) {
+  const std::size_t before = job().stock.size();
+  click(window_.get(), QStringLiteral("Add sheet"));
+  click(window_.get(), QStringLiteral("Add offcut"));
+  ASSERT_EQ(job().stock.size(), before + 2);
+  EXPECT_EQ(job().stock[before].kind, StockKind::Sheet);
+  EXPECT_EQ(job().stock[before + 1].kind, StockKind::Offcut);
+  EXPECT_NE(job().stock[before].mark, job().stock[before + 1].mark);
+  const int row = static_cast<int>(before);
+  set("Sheets and offcuts", row, 0, "BIG");
+  set("Sheets and offcuts", row, 3, "spring");
+  set("Sheets and offcuts", row, 4, "23/32");
+  set("Sheets and offcuts", row, 5, "120");
+  set("Sheets and offcuts", row, 6, "60");
+  set("Sheets and offcuts", row, 8, "3");
+  set("Sheets and offcuts", row, 9, "71.50");
+  const StockPiece sheet = job().stock[before];
+  EXPECT_EQ(sheet.mark, "BIG");
+  EXPECT_EQ(sheet.lot, "spring");
+  EXPECT_EQ(sheet.measured, Length::in(0, 23, 32));
+  EXPECT_EQ(sheet.length, Length::in(120));
+  EXPECT_EQ(sheet.width, Length::in(60));
+  EXPECT_EQ(sheet.quantity, 3);
+  EXPECT_EQ(format(sheet.price), "71.50");
+  set("Sheets and offcuts", row, 8, "as needed");
+  EXPECT_EQ(job().stock[before].quantity, std::nullopt);
+  set("Sheets and offcuts", row + 1, 0, "BIG");
+  EXPECT_NE(job().stock[before + 1].mark, "BIG") << "one mark is one piece";
+  table("Sheets and offcuts")->setCurrentIndex(table("Sheets and offcuts")->model()->index(row, 0));
+  click(window_.get(), QStringLiteral("Remove from the rack"));
+  EXPECT_EQ(job().stock.size(), before + 1);
+  press(Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_EQ(job().stock[before].mark, "BIG");
+}
+
+TEST_F(Rack, whatASawCannotDoIsTyped) {
+  set("The saws", 0, 3, "100");
+  set("The saws", 0, 4, "26");
+  set("The saws", 0, 5, "108");
+  set("The saws", 0, 2, "3/32");
+  const Machine& saw = job().shop.machines.front();
+  EXPECT_EQ(saw.longestCut, Length::in(100));
+  EXPECT_EQ(saw.reach, Length::in(26));
+  EXPECT_EQ(saw.longestPiece, Length::in(108));
+  EXPECT_EQ(saw.kerf, Length::in(0, 3, 32));
+  set("The saws", 0, 2, "usual");
+  EXPECT_EQ(job().shop.machines.front().kerf, std::nullopt);
+  set("How the shop saws", 0, 0, "1/8");
+  set("How the shop saws", 0, 5, "30");
+  EXPECT_EQ(job().saw.kerf, Length::in(0, 1, 8));
+  EXPECT_EQ(job().shop.carryGrams, 30'000);
 }
 
 }  // namespace

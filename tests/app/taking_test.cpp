@@ -12,7 +12,7 @@
 #include "core/formats/file.h"
 #include "core/formats/journal.h"
 #include "core/job/ids.h"
-#include "tests/app/driver.h"
+#include "tests/app/shown_window.h"
 
 namespace pp {
 namespace {
@@ -25,34 +25,14 @@ using test::waitFor;
 using test::willAnswer;
 using test::willChooseFile;
 
-class Taking : public testing::Test {
+class Taking : public test::ShownWindow {
  protected:
   void SetUp() override {
-    begin();
-    ASSERT_TRUE(window_->openDemo(QStringLiteral("ringing-trolley")));
+    ShownWindow::SetUp();
+    open("ringing-trolley");
     ASSERT_TRUE(planned());
   }
-  void begin() {
-    window_ = std::make_unique<MainWindow>();
-    test::appear(window_.get());
-    window_->resize(1280, 800);
-  }
-  Session& session() { return window_->session(); }
-  bool planned() {
-    return waitFor([this] {
-      return session().plans().shown().plan && !session().plans().runner().isRunning();
-    });
-  }
-  QString path(const char* name = "trolley.plainpatch") const {
-    return folder_.filePath(QString::fromUtf8(name));
-  }
   QString journal() const { return path() + QStringLiteral(".journal"); }
-  void edit(const std::function<void(Job&)>& change) {
-    Job next = session().job();
-    change(next);
-    const Problems problems = session().edit(QStringLiteral("change"), std::move(next));
-    ASSERT_TRUE(problems.empty()) << describe(problems);
-  }
   // From Lay out, into a file that has no name yet.
   void take() {
     window_->showStage(QStringLiteral("lay-out"));
@@ -66,9 +46,6 @@ class Taking : public testing::Test {
     window_->showStage(QStringLiteral("lay-out"));
   }
   QString plan() { return textOf(window_.get(), QStringLiteral("Plan")); }
-
-  QTemporaryDir folder_;
-  std::unique_ptr<MainWindow> window_;
 };
 
 TEST_F(Taking, asksForAFileSavesAndFreezesThePlan) {

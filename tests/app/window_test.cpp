@@ -17,7 +17,7 @@
 #include "app/stages/draw/elevation_view.h"
 #include "core/formats/file.h"
 #include "pictures/paint/figures.h"
-#include "tests/app/driver.h"
+#include "tests/app/shown_window.h"
 
 namespace pp {
 namespace {
@@ -29,33 +29,13 @@ using test::textOf;
 using test::type;
 using test::waitFor;
 
-class Window : public testing::Test {
+class Window : public test::ShownWindow {
  protected:
-  void SetUp() override {
-    window_ = std::make_unique<MainWindow>();
-    test::appear(window_.get());
-  }
-  void TearDown() override { window_.reset(); }
-
-  void openTrolley() {
-    ASSERT_TRUE(window_->openDemo(QStringLiteral("ringing-trolley")));
-    window_->showStage(0);
-  }
+  void openTrolley() { open("ringing-trolley"); }
   const Carcass& carcass() const { return window_->session().job().assemblies.front().carcass(); }
   ElevationView* elevation() const {
     return named<ElevationView>(window_.get(), QStringLiteral("Elevation"));
   }
-  // Replaces the value of a word in the sentence.
-  void change(const QString& word, const QString& value) {
-    click(window_.get(), word);
-    auto* field = qobject_cast<QLineEdit*>(QApplication::focusWidget());
-    ASSERT_NE(field, nullptr) << word.toStdString();
-    field->selectAll();
-    type(value);
-    press(Qt::Key_Return);
-  }
-
-  std::unique_ptr<MainWindow> window_;
 };
 
 TEST_F(Window, plumbLineMovesThroughTheStagesThatAreThere) {
@@ -249,144 +229,6 @@ TEST_F(Window, layOutSearchesStopsAndShowsTheSheets) {
 }
 
 // The search has ended, and a plan of the job as it is is shown.
-class LayOut : public Window {
- protected:
-  void SetUp() override {
-    Window::SetUp();
-    openTrolley();
-    press(Qt::Key_5, Qt::ControlModifier);
-    settle();
-  }
-  void settle() {
-    ASSERT_TRUE(waitFor([this] {
-      return !window_->session().plans().runner().isRunning() &&
-             window_->session().plans().isCurrent();
-    }));
-  }
-  // Chooses the first part of the plan with the keyboard.
-  void chooseAPart() {
-    named(window_.get(), QStringLiteral("Sheets with their parts"))->setFocus();
-    press(Qt::Key_Right);
-  }
-  const Job& job() const { return window_->session().job(); }
-};
-
-TEST_F(LayOut, saysWhatIsProvenAndOffersPlansSideBySide) {
-  const QString proven = textOf(window_.get(), QStringLiteral("Proven minimum"));
-  EXPECT_TRUE(proven.startsWith(QStringLiteral("Proven")) ||
-              proven.startsWith(QStringLiteral("No plan can cost less than")))
-      << proven.toStdString();
-  auto* strip = named(window_.get(), QStringLiteral("Plans"));
-  ASSERT_NE(strip, nullptr);
-  EXPECT_TRUE(strip->accessibleDescription().contains(QStringLiteral("least cost")));
-  EXPECT_TRUE(strip->accessibleDescription().contains(QStringLiteral("fewest settings")));
-  const auto before = window_->session().plans().shown().plan;
-  const auto& kept = window_->session().plans().shown().kept;
-  ASSERT_GT(kept.size(), 1U);
-  strip->setFocus();
-  press(before == kept.front() ? Qt::Key_Right : Qt::Key_Left);
-  const auto after = window_->session().plans().shown().plan;
-  EXPECT_NE(after, before);
-  EXPECT_TRUE(textOf(window_.get(), QStringLiteral("Plan"))
-                  .contains(QStringLiteral("%1 settings").arg(after->setups)));
-  EXPECT_EQ(textOf(window_.get(), QStringLiteral("Saw settings")), QString::number(after->setups));
-}
-
-TEST_F(LayOut, aPartIsPinnedByKeyKeptUnpinnedAndUndone) {
-  chooseAPart();
-  press(Qt::Key_P);
-  ASSERT_EQ(job().pins.size(), 1U);
-  const JobPin pin = job().pins.front();
-  EXPECT_FALSE(pin.x.has_value());
-  settle();
-  const PlanShown& shown = window_->session().plans().shown();
-  bool kept = false;
-  for (const PlannedSheet& sheet : shown.plan->sheets)
-    for (const Placement& p : sheet.placements)
-      kept = kept || isOn(job(), pin, (*shown.parts)[p.part], shown.request->stock[sheet.stock].id);
-  EXPECT_TRUE(kept);
-  chooseAPart();
-  press(Qt::Key_I);
-  ASSERT_EQ(job().pins.size(), 2U);
-  EXPECT_TRUE(job().pins.back().x.has_value());
-  settle();
-  press(Qt::Key_Z, Qt::ControlModifier);
-  EXPECT_EQ(job().pins.size(), 1U);
-  settle();
-  window_->session().pointing().select({{}, std::nullopt, codeOf(*shown.parts, pin.part)});
-  press(Qt::Key_U);
-  EXPECT_TRUE(job().pins.empty());
-}
-
-TEST_F(LayOut, aSwapThatCannotBeSaysWhyAndChangesNothing) {
-  chooseAPart();
-  click(window_.get(), QStringLiteral("Swap"));
-  EXPECT_TRUE(textOf(window_.get(), QStringLiteral("By hand"))
-                  .startsWith(QStringLiteral("Now choose the part")));
-  named(window_.get(), QStringLiteral("Sheets with their parts"))->setFocus();
-  press(Qt::Key_Right);  // the next part lies on the same sheet
-  EXPECT_TRUE(textOf(window_.get(), QStringLiteral("By hand"))
-                  .contains(QStringLiteral("lie on the same sheet")))
-      << textOf(window_.get(), QStringLiteral("By hand")).toStdString();
-  EXPECT_TRUE(job().pins.empty());
-  EXPECT_FALSE(window_->session().canUndo());
-}
-
-TEST_F(LayOut, theGoalIsAnEditAndTheSearchGoesOnFromThePlan) {
-  const Money cost = window_->session().plans().shown().plan->cost;
-  auto* goal = named<QComboBox>(window_.get(), QStringLiteral("Goal"));
-  goal->setFocus();
-  press(Qt::Key_Down);
-  press(Qt::Key_Down);
-  EXPECT_EQ(job().saw.goal, Goal::Setups);
-  settle();
-  EXPECT_LE(window_->session().plans().shown().plan->cost, cost);
-  click(window_.get(), QStringLiteral("Search on"));
-  ASSERT_TRUE(waitFor([this] { return window_->session().plans().shown().iterations > 0; }));
-  if (window_->session().plans().runner().isRunning())
-    click(window_.get(), QStringLiteral("Stop the search"));
-  EXPECT_LE(window_->session().plans().shown().plan->cost, cost);
-  press(Qt::Key_Z, Qt::ControlModifier);
-  EXPECT_EQ(job().saw.goal, Goal::Offcuts);
-}
-
-TEST_F(LayOut, whatNearlySavesASheetIsOfferedAsAFinding) {
-  Job next = job();
-  next.assemblies.clear();
-  next.pins.clear();
-  Material plain = next.materials.front();
-  plain.id = "plain";
-  plain.name = "plain";
-  next.materials.push_back(plain);
-  StockPiece sheet;
-  sheet.mark = "plain sheet";
-  sheet.material = "plain";
-  sheet.length = Length::mm(1000);
-  sheet.width = Length::mm(600);
-  sheet.trim = Length{};
-  sheet.price = Money::whole(20);
-  next.stock.push_back(sheet);
-  next.saw.kerf = Length::mm(2);
-  LooseBoard board;
-  board.name = "panel";
-  board.material = "plain";
-  board.quantity = 2;
-  board.length = Length::mm(502);
-  board.width = Length::mm(590);
-  next.loose = {board};
-  ASSERT_TRUE(window_->session().edit(QStringLiteral("two panels"), next).empty());
-  ASSERT_TRUE(waitFor([this] {
-    const auto& findings = window_->session().findings();
-    return std::any_of(findings.begin(), findings.end(),
-                       [](const Finding& f) { return f.severity == Severity::Tip; });
-  }));
-  EXPECT_EQ(job().loose.front().length, Length::mm(502)) << "never done silently";
-  press(Qt::Key_F8);
-  EXPECT_EQ(job().loose.front().length, Length::mm(499));
-  settle();
-  EXPECT_EQ(window_->session().plans().shown().plan->sheets.size(), 1U);
-}
-
 TEST_F(Window, aBrokenFileIsRefusedAndNothingIsLost) {
   openTrolley();
   const QTemporaryDir folder;

@@ -12,7 +12,7 @@
 #include "app/shell/main_window.h"
 #include "app/stages/draw/sentence_view.h"
 #include "core/kinds/carcass/layout.h"
-#include "tests/app/driver.h"
+#include "tests/app/shown_window.h"
 
 namespace pp {
 namespace {
@@ -21,21 +21,17 @@ struct Outcome {
   int changed = 0, refused = 0, same = 0;
 };
 
-class Words : public testing::TestWithParam<const char*> {
+class Words : public test::ShownWindow, public testing::WithParamInterface<const char*> {
  protected:
   void SetUp() override {
-    window_ = std::make_unique<MainWindow>();
-    window_->resize(1280, 800);
-    test::appear(window_.get());
+    ShownWindow::SetUp();
     const QString name = QString::fromLatin1(GetParam());
-    if (name == QStringLiteral("kinds"))
-      ASSERT_TRUE(window_->openFile(QStringLiteral(GUIDE_DIR "/kinds.plainpatch")));
-    else
-      ASSERT_TRUE(window_->openDemo(name));
+    if (name != QStringLiteral("kinds")) return open(GetParam());
+    // A copy, since an open file has its lock beside it.
+    ASSERT_TRUE(QFile::copy(QStringLiteral(GUIDE_DIR "/kinds.plainpatch"), path()));
+    ASSERT_TRUE(window_->openFile(path()));
     window_->showStage(QStringLiteral("draw"));
   }
-  Session& session() { return window_->session(); }
-  const Job& job() { return session().job(); }
 
   std::vector<QPushButton*> words() {
     test::settle();
@@ -108,8 +104,6 @@ class Words : public testing::TestWithParam<const char*> {
     EXPECT_EQ(job(), was);
     EXPECT_EQ(texts(), before);
   }
-
-  std::unique_ptr<MainWindow> window_;
 };
 
 TEST_P(Words, allCanBeChangedReadAndTakenBack) {

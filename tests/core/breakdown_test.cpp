@@ -124,6 +124,55 @@ TEST(Breakdown, machiningOfASide) {
   EXPECT_EQ(parts[0].machining, parts[1].machining) << "mirrored by the hand, not by other numbers";
 }
 
+// Features that just stay on a board of 400 × 200 × 18, and those that leave it by 1 mm.
+TEST(Breakdown, featuresStayOnTheirBoard) {
+  struct Row {
+    const char* name;
+    FeatureKind kind;
+    int along, across, length, width, size, depth;
+    bool stays;
+  };
+  using enum FeatureKind;
+  for (const Row& row : {Row{"hole at the foot", Hole, 10, 10, 0, 0, 20, 0, true},
+                         Row{"hole over the foot", Hole, 9, 10, 0, 0, 20, 0, false},
+                         Row{"hole over the edge", Hole, 10, 9, 0, 0, 20, 0, false},
+                         Row{"hole at the far corner", Hole, 390, 190, 0, 0, 20, 0, true},
+                         Row{"hole over the far edge", Hole, 390, 191, 0, 0, 20, 0, false},
+                         Row{"slot end to end", Slot, 200, 10, 400, 0, 20, 0, true},
+                         Row{"slot over the end", Slot, 201, 10, 400, 0, 20, 0, false},
+                         Row{"slot over the edge", Slot, 200, 9, 100, 0, 20, 0, false},
+                         Row{"slot shorter than wide", Slot, 200, 100, 19, 0, 20, 0, false},
+                         Row{"notch to the far corner", Notch, 350, 150, 50, 50, 0, 0, true},
+                         Row{"notch over the end", Notch, 351, 150, 50, 50, 0, 0, false},
+                         Row{"notch over the edge", Notch, 350, 151, 50, 50, 0, 0, false},
+                         Row{"dado at the end", Dado, 388, 0, 0, 0, 12, 6, true},
+                         Row{"dado over the end", Dado, 389, 0, 0, 0, 12, 6, false},
+                         Row{"groove over the edge", Groove, 0, 189, 0, 0, 12, 6, false},
+                         Row{"dado as deep as the board", Dado, 10, 0, 0, 0, 12, 18, false},
+                         Row{"taper of nothing", Taper, 0, 100, 0, 0, 100, 0, false},
+                         Row{"taper wider than the board", Taper, 0, 201, 0, 0, 100, 0, false}}) {
+    Feature feature;
+    feature.kind = row.kind;
+    feature.along = mm(row.along);
+    feature.across = mm(row.across);
+    feature.length = mm(row.length);
+    feature.width = mm(row.width);
+    feature.size = mm(row.size);
+    feature.depth = mm(row.depth);
+    LooseBoard board;
+    board.material = "b18";
+    board.length = mm(400);
+    board.width = mm(200);
+    board.features = {feature};
+    Job job = test::metricJob();
+    Assembly assembly;
+    assembly.code = "K1";
+    assembly.body = Boards{{board}};
+    job.assemblies = {assembly};
+    EXPECT_EQ(breakDown(job).troubles.empty(), row.stays) << row.name;
+  }
+}
+
 // A board 400 long and 200 wide; what is cut out is 50 along and 30 across.
 TEST(Breakdown, aNotchIsWordedByWhereItLies) {
   struct Row {

@@ -198,5 +198,32 @@ TEST(SlidePads, everyLayerIsListedWithItsSideAndThicknessInAll) {
   }
 }
 
+// Boxes of 12, bottoms in grooves 6 deep and 12 up: what leaves no wood is refused.
+TEST(DrawerBank, aBoxOfWhichNothingWouldBeLeftIsRefused) {
+  const auto fits = [](const std::function<void(DrawerRules&)>& change) {
+    Carcass carcass = test::metricCarcass().carcass();
+    carcass.inside.content = DrawerBank{};
+    change(carcass.drawers);
+    return breakDown(test::jobWith(carcass)).troubles.empty();
+  };
+  EXPECT_TRUE(fits([](DrawerRules&) {}));
+  EXPECT_TRUE(fits([](DrawerRules& r) { r.grooveDepth = mm(11); }));
+  EXPECT_FALSE(fits([](DrawerRules& r) { r.grooveDepth = mm(12); })) << "through the side";
+  const auto rabbeted = [&fits](const std::function<void(DrawerRules&)>& change) {
+    return fits([&change](DrawerRules& r) {
+      r.school = DrawerSchool::RabbetedFront;
+      change(r);
+    });
+  };
+  EXPECT_TRUE(rabbeted([](DrawerRules&) {}));
+  EXPECT_TRUE(rabbeted([](DrawerRules& r) { r.frontRabbet = mm(11); }));
+  EXPECT_FALSE(rabbeted([](DrawerRules& r) { r.frontRabbet = mm(12); }));
+  EXPECT_FALSE(rabbeted([](DrawerRules& r) { r.backDado = mm(12); }));
+  EXPECT_TRUE(rabbeted([](DrawerRules& r) { r.backSetIn = mm(475); })) << "500 - 2 × 12 = 476";
+  EXPECT_FALSE(rabbeted([](DrawerRules& r) { r.backSetIn = mm(476); }));
+  EXPECT_FALSE(fits([](DrawerRules& r) { r.boxMaterial = "b18", r.upperClearance = mm(700); }))
+      << "no room left for a box";
+}
+
 }  // namespace
 }  // namespace pp

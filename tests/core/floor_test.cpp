@@ -35,7 +35,8 @@ struct Taken {
     take();
   }
   void take() {
-    const floor::OpenRequest open = floor::openRequest(job, drawn, record, now());
+    const floor::OpenRequest open =
+        floor::openRequest(job, drawn, record.scope, floor::holdingsOf(record.cuttings, now()));
     record.cuttings.push_back(
         floor::frozen(record, open, nest::nest(open.request, test::steps(60))));
     note(EventKind::Taken, record.cuttings.back().number);
@@ -59,7 +60,9 @@ struct Taken {
   void cutAll() {
     for (int step = 1; step <= cuts(); ++step) note(EventKind::CutMade, 1, 1, step);
   }
-  floor::OpenRequest open() const { return floor::openRequest(job, drawn, record, now()); }
+  floor::OpenRequest open() const {
+    return floor::openRequest(job, drawn, record.scope, floor::holdingsOf(record.cuttings, now()));
+  }
   std::string ignored() const { return now().ignored.empty() ? "" : now().ignored.back().why; }
 };
 

@@ -136,5 +136,26 @@ RC_GTEST_PROP(Layout, openingTreeSums, ()) {
   sums(carcass, layout.value(), {}, layout->clear);
 }
 
+// A panel between two openings of fixed size moves both; the rest that is shared stays a share.
+TEST(PanelMoved, whatIsSharedStaysSharedAndSomethingAlwaysIs) {
+  const std::vector<Length> sizes = {mm(100), mm(200), mm(300)};
+  Split split;
+  split.sizes = {{mm(100)}, {mm(200)}, {}};
+  split.children.resize(3);
+  const auto moved = panelMoved(split, sizes, 0, mm(30));
+  ASSERT_TRUE(moved);
+  EXPECT_EQ(moved->sizes[0].fixed, mm(130));
+  EXPECT_EQ(moved->sizes[1].fixed, std::nullopt) << "else all three would be fixed";
+  EXPECT_EQ(moved->sizes[2].fixed, mm(300))
+      << "it does not give way to a panel that is not its own";
+  const auto last = panelMoved(split, sizes, 1, mm(-50));
+  ASSERT_TRUE(last);
+  EXPECT_EQ(last->sizes[0].fixed, mm(100));
+  EXPECT_EQ(last->sizes[1].fixed, mm(150));
+  EXPECT_EQ(last->sizes[2].fixed, std::nullopt);
+  EXPECT_FALSE(panelMoved(split, sizes, 0, mm(200))) << "nothing would be left of the second";
+  EXPECT_FALSE(panelMoved(split, sizes, 0, mm(-100)));
+}
+
 }  // namespace
 }  // namespace pp

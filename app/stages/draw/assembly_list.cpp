@@ -7,6 +7,7 @@
 #include <algorithm>
 
 #include "app/fields/field.h"
+#include "app/fields/question.h"
 #include "app/stages/draw/sentences/sentence.h"
 #include "core/job/ids.h"
 #include "core/job/mirror.h"
@@ -165,6 +166,12 @@ void AssemblyList::moveAssembly(int by) {
 
 void AssemblyList::keepAssembly() {
   const Assembly* of = assembly();
+  if (of == nullptr) return;
+  if (isKept(*of) &&
+      ask(this, tr("Kept already"), tr("The library has a “%1” already.").arg(qs(of->name)),
+          {tr("Replace it"), tr("Cancel")}) != 0)
+    return;
+  of = assembly();  // a question lets events through
   if (of == nullptr) return;
   if (const auto problem = keepInLibrary(*of, session_.job())) return emit refused({*problem});
   emit said(tr("Kept in the library as “%1”; Add offers it.").arg(qs(of->name)));

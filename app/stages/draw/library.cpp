@@ -58,14 +58,29 @@ void LibraryReader::read() {
   });
 }
 
+namespace {
+
+QString nameOf(const Assembly& assembly) {
+  return qs(assembly.name.empty() ? assembly.code : assembly.name);
+}
+
+QString fileOf(const Assembly& assembly) {
+  QString name = nameOf(assembly);
+  return libraryFolder() + QLatin1Char('/') + fileStem(name) + QStringLiteral(".json");
+}
+
+}  // namespace
+
+bool isKept(const Assembly& assembly) {
+  return QFile::exists(fileOf(assembly));
+}
+
 std::optional<Problem> keepInLibrary(const Assembly& assembly, const Job& job) {
   if (!QDir().mkpath(libraryFolder()))
     return Problem{libraryFolder().toStdString(), 0, {}, "no such folder", "one that can be made"};
-  QString name = qs(assembly.name.empty() ? assembly.code : assembly.name);
-  const QString stem = fileStem(name);
   return writeFile(
-      (libraryFolder() + QLatin1Char('/') + stem + QStringLiteral(".json")).toStdString(),
-      writeLibraryItem(name.toStdString(),
+      fileOf(assembly).toStdString(),
+      writeLibraryItem(nameOf(assembly).toStdString(),
                        QObject::tr("kept from %1").arg(qs(job.name)).toStdString(), assembly, job));
 }
 

@@ -33,7 +33,9 @@ class LibraryReader : public QObject {
 // Where the user's own are kept.
 QString libraryFolder();
 
-// Writes an assembly into it, or says why not.
+// Whether something is kept there under the name that the assembly would be kept under.
+bool isKept(const Assembly& assembly);
+// Writes an assembly into it, over what has its name, or says why not.
 std::optional<Problem> keepInLibrary(const Assembly& assembly, const Job& job);
 
 }  // namespace pp
