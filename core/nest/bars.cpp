@@ -2,11 +2,10 @@
 
 #include <algorithm>
 #include <cmath>
-#include <coin/ClpSimplex.hpp>
-#include <coin/CoinPackedVector.hpp>
 #include <map>
 #include <numeric>
 
+#include "core/nest/pattern_program.h"
 #include "core/nest/random.h"
 
 namespace pp::nest {
@@ -153,34 +152,18 @@ class BarCutter {
 
   // The linear program over all ways to cut a bar, rounded up where all bars cost the same.
   Cost linearBound() {
-    const auto items = static_cast<int>(left_.size());
-    ClpSimplex program;
-    program.setLogLevel(0);
-    program.resize(items, 0);
-    for (int i = 0; i < items; ++i)
-      program.setRowBounds(i, static_cast<double>(left_[static_cast<std::size_t>(i)]),
-                           COIN_DBL_MAX);
-    const auto add = [&](const std::vector<std::int64_t>& pattern, double cost) {
-      CoinPackedVector column;
-      for (int i = 0; i < items; ++i)
-        if (pattern[static_cast<std::size_t>(i)] > 0)
-          column.insert(i, static_cast<double>(pattern[static_cast<std::size_t>(i)]));
-      program.addColumn(column.getNumElements(), column.getIndices(), column.getElements(), 0,
-                        COIN_DBL_MAX, cost);
-    };
+    PatternProgram program(left_, {});
     for (std::size_t i = 0; i < left_.size(); ++i)
       for (std::size_t k = 0; k < stock_.size(); ++k)
         if (sizeOf(i) <= stock_[k].length) {
           std::vector<std::int64_t> one(left_.size());
           one[i] = 1;
-          add(one, cost_[k]);
+          program.add(one, std::nullopt, cost_[k]);
         }
     constexpr int kRounds = 400;
     for (int round = 0; round < kRounds && !stop_.stop_requested(); ++round) {
-      program.primal();
-      if (program.status() != 0) return 0;
-      const double* duals = program.dualRowSolution();
-      const std::vector<double> values(duals, duals + items);
+      if (!program.solve()) return 0;
+      const std::vector<double> values = program.prices();
       bool improved = false;
       double farley = 1;
       for (std::size_t k = 0; k < stock_.size(); ++k) {
@@ -189,12 +172,12 @@ class BarCutter {
         if (most < 0) return 0;
         farley = std::min(farley, cost_[k] / std::max(most, cost_[k]));
         if (most > cost_[k] + kNoise) {
-          add(pattern, cost_[k]);
+          program.add(pattern, std::nullopt, cost_[k]);
           improved = true;
         }
       }
       if (improved) continue;
-      const double value = program.objectiveValue() * farley;
+      const double value = program.value() * farley;
       const bool alike = std::all_of(cost_.begin(), cost_.end(), [this](double cost) {
         return std::abs(cost - cost_.front()) < kNoise * kNoise;
       });

@@ -2,13 +2,11 @@
 
 #include <algorithm>
 #include <cmath>
-#include <coin/ClpEventHandler.hpp>
-#include <coin/ClpSimplex.hpp>
-#include <coin/CoinPackedVector.hpp>
 
 #include "core/nest/arrangement.h"
 #include "core/nest/bounds/dual_feasible.h"
 #include "core/nest/bounds/guillotine_knapsack.h"
+#include "core/nest/pattern_program.h"
 
 namespace pp::nest {
 namespace {
@@ -20,17 +18,6 @@ constexpr std::size_t kMostItems = 400;  // a program with more gains nothing in
 Int128 areaOf(const StockKindRow& row) {
   return static_cast<Int128>(row.w) * row.h;
 }
-
-// Ends a linear program in the middle when a stop is asked for.
-class StopAsked : public ClpEventHandler {
- public:
-  explicit StopAsked(const std::stop_token& stop) : stop_(stop) {}
-  int event(Event) override { return stop_.stop_requested() ? 5 : -1; }
-  ClpEventHandler* clone() const override { return new StopAsked(*this); }  // Clp takes it over
-
- private:
-  std::stop_token stop_;
-};
 
 // A pattern of the linear program: how often each item lies on one piece of a stock row.
 struct Column {
@@ -93,8 +80,8 @@ class Bounder::Work {
       prices[i] = smoothing_ * center_[i] + (1 - smoothing_) * duals[i];
     const bool improved = price(prices, duals, stop);
     if (stop.stop_requested()) return false;
-    const bool close = grid_ + 1 < std::size(kGrids) &&
-                       program_->objectiveValue() < centerQuality_ * (1 + kCloseEnough);
+    const bool close =
+        grid_ + 1 < std::size(kGrids) && program_->value() < centerQuality_ * (1 + kCloseEnough);
     if (improved && !close) return true;
     if (!improved && smoothing_ > 0) {
       smoothing_ = 0;
@@ -242,8 +229,7 @@ class Bounder::Work {
   // grid can reach, and rounding to the grid costs no more than a few cells.
   bool mayGain() const {
     constexpr double kCellsLost = 2.5;
-    const double most =
-        program_->objectiveValue() * (1 + kCellsLost / static_cast<double>(kGrids[grid_]));
+    const double most = program_->value() * (1 + kCellsLost / static_cast<double>(kGrids[grid_]));
     if (group_.stock.size() == 1)
       return std::ceil(most - 1e-9) * unit_ > static_cast<double>(bound_.cost) * (1 + 1e-9);
     return most * unit_ > static_cast<double>(bound_.cost) * (1 + 1e-6);
@@ -271,38 +257,19 @@ class Bounder::Work {
   // Solves the linear program over the patterns known; the duals of the items, or nothing when it
   // cannot be solved. One row per item (at least its copies) and per stock row (at most so many).
   std::vector<double> solveProgram(const std::stop_token& stop) {
-    const auto items = static_cast<int>(items_.size());
-    const auto rows = static_cast<int>(group_.stock.size());
     if (!program_) {
-      program_ = std::make_unique<ClpSimplex>();
-      program_->setLogLevel(0);
-      const StopAsked handler(stop);
-      program_->passInEventHandler(&handler);
-      program_->resize(items + rows, 0);
-      for (int i = 0; i < items; ++i)
-        program_->setRowBounds(i, static_cast<double>(items_[static_cast<std::size_t>(i)].copies),
-                               COIN_DBL_MAX);
-      for (int k = 0; k < rows; ++k)
-        program_->setRowBounds(
-            items + k, -COIN_DBL_MAX,
-            static_cast<double>(group_.stock[static_cast<std::size_t>(k)].available));
+      std::vector<std::int64_t> wanted, available;
+      for (const BoundItem& item : items_) wanted.push_back(item.copies);
+      for (const StockKindRow& row : group_.stock) available.push_back(row.available);
+      program_ = std::make_unique<PatternProgram>(wanted, available, stop);
     }
-    for (const Column& column : pending_) {
-      CoinPackedVector vector;
-      for (int i = 0; i < items; ++i)
-        if (const auto n = column.items[static_cast<std::size_t>(i)]; n > 0)
-          vector.insert(i, static_cast<double>(n));
-      vector.insert(items + static_cast<int>(column.row), 1.0);
-      program_->addColumn(vector.getNumElements(), vector.getIndices(), vector.getElements(), 0.0,
-                          COIN_DBL_MAX, static_cast<double>(costs_[column.row]) / unit_);
-    }
+    for (const Column& column : pending_)
+      program_->add(column.items, column.row, static_cast<double>(costs_[column.row]) / unit_);
     std::move(pending_.begin(), pending_.end(), std::back_inserter(columns_));
     pending_.clear();
-    program_->primal();
-    if (program_->status() != 0) return {};
-    const double* duals = program_->dualRowSolution();
-    rowDuals_.assign(duals + items, duals + items + rows);
-    return {duals, duals + items};
+    if (!program_->solve()) return {};
+    rowDuals_ = program_->rowPrices();
+    return program_->prices();
   }
 
   const Group& group_;
@@ -316,7 +283,7 @@ class Bounder::Work {
   std::size_t grid_ = 0;
   std::vector<GuillotineKnapsack> knapsacks_;
   std::vector<Column> pending_, columns_;  // to be added; in the program
-  std::unique_ptr<ClpSimplex> program_;
+  std::unique_ptr<PatternProgram> program_;
   std::vector<double> rowDuals_;
   std::vector<double> center_;
   double centerQuality_ = 0;

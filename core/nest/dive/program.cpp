@@ -1,7 +1,6 @@
 #include "core/nest/dive/program.h"
 
 #include <algorithm>
-#include <coin/ClpSimplex.hpp>
 
 #include "core/nest/search.h"
 
@@ -116,8 +115,7 @@ bool DiveProgram::fits(const Column& column) const {
 }
 
 void DiveProgram::widen() {
-  for (std::size_t c = 0; c < inProgram_; ++c)
-    program_->setColumnUpper(static_cast<int>(c), fits(columns_[c]) ? COIN_DBL_MAX : 0.0);
+  for (std::size_t c = 0; c < inProgram_; ++c) program_->allow(c, fits(columns_[c]));
   setRows();
 }
 
@@ -125,9 +123,9 @@ void DiveProgram::narrow() {
   setRows();
   const std::size_t count = columns_.size();
   for (std::size_t c = 0; c < count; ++c) {
-    if (c < inProgram_ && program_->getColUpper()[c] == 0.0) continue;
+    if (c < inProgram_ && !program_->isAllowed(c)) continue;
     if (fits(columns_[c])) continue;
-    if (c < inProgram_) program_->setColumnUpper(static_cast<int>(c), 0.0);
+    if (c < inProgram_) program_->allow(c, false);
     if (free_[columns_[c].row] <= 0) continue;
     double worth = 0;
     for (std::size_t b = 0; b < left_.size(); ++b)
@@ -145,73 +143,33 @@ void DiveProgram::narrow() {
   }
 }
 
-// A row per block, at least what is left of it, and per stock row, at most what is free of it.
+// At least what is left of every block, at most what is free of every row.
 void DiveProgram::setRows() {
   if (!program_) return;
-  const auto blocks = static_cast<int>(left_.size());
-  for (int b = 0; b < blocks; ++b)
-    program_->setRowLower(b, static_cast<double>(left_[static_cast<std::size_t>(b)]));
-  for (int k = 0; k < static_cast<int>(free_.size()); ++k)
-    program_->setRowUpper(blocks + k, static_cast<double>(free_[static_cast<std::size_t>(k)]));
-}
-
-// All new ones at once: every addition copies the program.
-void DiveProgram::addColumns() {
-  const auto blocks = static_cast<int>(group_.blocks.size());
-  std::vector<CoinBigIndex> starts = {0};
-  std::vector<int> rows;
-  std::vector<double> elements;
-  std::vector<double> lower;
-  std::vector<double> upper;
-  std::vector<double> costs;
-  for (; inProgram_ < columns_.size(); ++inProgram_) {
-    const Column& column = columns_[inProgram_];
-    for (int b = 0; b < blocks; ++b)
-      if (const auto n = column.blocks[static_cast<std::size_t>(b)]; n > 0) {
-        rows.push_back(b);
-        elements.push_back(static_cast<double>(n));
-      }
-    rows.push_back(blocks + static_cast<int>(column.row));
-    elements.push_back(1.0);
-    starts.push_back(static_cast<CoinBigIndex>(rows.size()));
-    lower.push_back(0.0);
-    upper.push_back(fits(column) ? COIN_DBL_MAX : 0.0);
-    costs.push_back(cost(column.row));
-  }
-  if (!costs.empty())
-    program_->addColumns(static_cast<int>(costs.size()), lower.data(), upper.data(), costs.data(),
-                         starts.data(), rows.data(), elements.data());
+  program_->setWanted(left_);
+  program_->setAvailable(free_);
 }
 
 bool DiveProgram::solve() {
-  const auto blocks = static_cast<int>(group_.blocks.size());
-  const auto rows = static_cast<int>(group_.stock.size());
-  if (!program_) {
-    program_ = std::make_unique<ClpSimplex>();
-    program_->setLogLevel(0);
-    program_->resize(blocks + rows, 0);
-    for (int b = 0; b < blocks; ++b) program_->setRowUpper(b, COIN_DBL_MAX);
-    for (int k = 0; k < rows; ++k) program_->setRowLower(blocks + k, -COIN_DBL_MAX);
-    setRows();
+  if (!program_) program_ = std::make_unique<PatternProgram>(left_, free_);
+  for (; inProgram_ < columns_.size(); ++inProgram_) {
+    const Column& column = columns_[inProgram_];
+    program_->add(column.blocks, column.row, cost(column.row), fits(column));
   }
-  addColumns();
-  program_->primal();
-  if (program_->status() != 0) return false;
-  const double* duals = program_->dualRowSolution();
-  prices_.assign(duals, duals + blocks);
-  rowPrices_.assign(duals + blocks, duals + blocks + rows);
+  if (!program_->solve()) return false;
+  prices_ = program_->prices();
+  rowPrices_ = program_->rowPrices();
   for (double& price : prices_) price = std::max(price, 0.0);
   if (isWhole_) wholePrices_ = prices_;
   return true;
 }
 
 double DiveProgram::value() const {
-  return program_->objectiveValue();
+  return program_->value();
 }
 
 std::vector<double> DiveProgram::solution() const {
-  const double* taken = program_->primalColumnSolution();
-  return {taken, taken + inProgram_};
+  return program_->solution();
 }
 
 bool DiveProgram::price(bool atFirst, const std::stop_token& stop) {

@@ -8,8 +8,7 @@
 
 #include "core/nest/arrangement.h"
 #include "core/nest/dive/full_sheet.h"
-
-class ClpSimplex;
+#include "core/nest/pattern_program.h"
 
 namespace pp::nest {
 
@@ -65,7 +64,6 @@ class DiveProgram {
   Counts countsOf(const SlackTree& sheet) const;
   bool add(const SlackTree& sheet);
   void addAlone(std::size_t block);
-  void addColumns();
   void setRows();
   void forget();
   bool priceAt(const std::vector<double>& prices, const std::stop_token& stop);
@@ -78,7 +76,7 @@ class DiveProgram {
   std::vector<FullSheet> fillers_;  // one a stock row
   std::vector<Column> columns_;
   std::set<std::pair<std::size_t, Counts>> known_;
-  std::unique_ptr<ClpSimplex> program_;
+  std::unique_ptr<PatternProgram> program_;
   std::size_t inProgram_ = 0;  // the first so many columns
   std::vector<double> prices_, rowPrices_;
   std::vector<double> wholePrices_;  // the last prices of the whole job

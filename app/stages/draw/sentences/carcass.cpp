@@ -247,9 +247,9 @@ class CarcassWriter : public SentenceWriter<Carcass> {
       say(tr("high"));
     }
     if (rules.running == Running::SideSlides && (body_.frame || (group_ && group_->frame))) {
-      say(tr(", on pads"));
+      say(tr(". Pads beside the frame are"));
       length(tr("pad width"), rules.padWidth, [](Carcass& c, Length l) { c.drawers.padWidth = l; });
-      say(tr("wide that are"));
+      say(tr("wide and"));
       choice(tr("pad length from"), {tr("as long as the slide"), tr("cut to")},
              rules.padLength > Length{} ? 1 : 0,
              [](Carcass& c, int i) { c.drawers.padLength = i == 0 ? Length{} : Length::mm(300); });
