@@ -12,6 +12,7 @@
 #include "core/job/ids.h"
 #include "core/kinds/kind.h"
 #include "core/kinds/validate.h"
+#include "core/secondlook/floor_look.h"
 #include "pictures/paint/figures.h"
 
 namespace pp {
@@ -178,6 +179,9 @@ void Session::show() {
 
 void Session::derive() {
   jobFindings_ = secondLook(job(), *breakdown_);
+  for (Finding& finding :
+       lookAtFloor(job(), breakdown_->parts, floor_.record().cuttings, floor_.progress()))
+    jobFindings_.push_back(std::move(finding));
   followPlan(std::exchange(from_, nullptr));
   mergeFindings();
   emit changed();

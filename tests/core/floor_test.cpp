@@ -6,6 +6,7 @@
 
 #include <filesystem>
 #include <fstream>
+#include <functional>
 #include <utility>
 
 #include "core/breakdown/settle.h"
@@ -15,6 +16,7 @@
 #include "core/formats/job_json.h"
 #include "core/formats/journal.h"
 #include "core/saw/playback.h"
+#include "core/secondlook/floor_look.h"
 #include "tests/core/nest_support.h"
 #include "tests/core/support.h"
 
@@ -531,6 +533,87 @@ TEST_F(JournalFile, foldingTwiceIsFoldingOnce) {
   ASSERT_TRUE(problem.has_value());
   EXPECT_EQ(problem->field, "event 3");
   EXPECT_EQ(events, all);
+}
+
+// The trolley is at the saw, its cuts made or not, and its drawing is changed afterwards.
+std::vector<Finding> lookAfter(Taken& taken, const std::function<void(Job&)>& change) {
+  Job next = taken.job;
+  change(next);
+  EXPECT_TRUE(settle(next, taken.job.lastId).ok());
+  const std::vector<Part> drawn = breakDown(next).parts;
+  return lookAtFloor(next, drawn, taken.record.cuttings, taken.now());
+}
+
+const Finding* about(const std::vector<Finding>& findings, const std::string& part) {
+  for (const Finding& finding : findings)
+    if (finding.what.find(part) != std::string::npos) return &finding;
+  return nullptr;
+}
+
+TEST(FloorLook, whatIsDrawnAsItWasIsNotMentioned) {
+  Taken taken;
+  EXPECT_TRUE(lookAfter(taken, [](Job&) {}).empty());
+  taken.cutAll();
+  EXPECT_TRUE(lookAfter(taken, [](Job& job) { job.name = "another name"; }).empty());
+}
+
+TEST(FloorLook, aNarrowerTrolleyIsTrimmedAWiderOneIsNot) {
+  Taken taken;
+  taken.cutAll();
+  const auto width = [](int inches, int more) {
+    return [=](Job& job) { job.assemblies[0].carcass().width += Length::in(inches, more, 8); };
+  };
+  const std::vector<Finding> narrower = lookAfter(taken, width(-1, 0));
+  const Finding* bottom = about(narrower, "T1-03 bottom");
+  ASSERT_NE(bottom, nullptr);
+  EXPECT_EQ(bottom->severity, Severity::Mind);
+  EXPECT_EQ(bottom->why, "1 piece can be trimmed.");
+  EXPECT_EQ(bottom->place.part, "T1-03");
+  EXPECT_EQ(about(narrower, "left side"), nullptr) << "the sides are as they were";
+  const std::vector<Finding> wider = lookAfter(taken, width(1, 0));
+  bottom = about(wider, "T1-03 bottom");
+  ASSERT_NE(bottom, nullptr);
+  EXPECT_EQ(bottom->severity, Severity::Stop);
+  EXPECT_EQ(bottom->why, "1 piece cannot be used as drawn.");
+}
+
+TEST(FloorLook, whatIsNotCutYetIsCutAsItWasTaken) {
+  Taken taken;
+  const std::vector<Finding> found =
+      lookAfter(taken, [](Job& job) { job.assemblies[0].carcass().width += mm(10); });
+  const Finding* bottom = about(found, "T1-03 bottom is at the saw as");
+  ASSERT_NE(bottom, nullptr);
+  EXPECT_EQ(bottom->severity, Severity::Mind) << "nothing is spoiled yet";
+  EXPECT_EQ(bottom->why,
+            "1 piece will be cut as when the plan was taken; give the cutting up to lay them out "
+            "anew.");
+  taken.note(EventKind::GivenUp, 1);
+  EXPECT_TRUE(
+      lookAfter(taken, [](Job& job) { job.assemblies[0].carcass().width += mm(10); }).empty())
+      << "nothing was cut, and nothing will be";
+}
+
+TEST(FloorLook, otherWoodAndWhatIsDrawnNoMore) {
+  Taken taken;
+  taken.cutAll();
+  const std::vector<Finding> gone = lookAfter(taken, [](Job& job) { job.assemblies.clear(); });
+  ASSERT_FALSE(gone.empty());
+  for (const Finding& finding : gone)
+    if (finding.what.starts_with("T1")) {
+      EXPECT_EQ(finding.severity, Severity::Tip);
+      EXPECT_TRUE(finding.what.ends_with("is cut and drawn no more")) << finding.what;
+    }
+  const std::vector<Finding> other = lookAfter(taken, [](Job& job) {
+    Material oak = job.materials[0];
+    oak.id = "oak";
+    oak.name = "oak";
+    job.materials.push_back(oak);
+    job.assemblies[0].carcass().material = "oak";
+  });
+  const Finding* side = about(other, "T1-01 left side");
+  ASSERT_NE(side, nullptr);
+  EXPECT_EQ(side->severity, Severity::Stop);
+  EXPECT_TRUE(side->what.ends_with("and now drawn of oak")) << side->what;
 }
 
 }  // namespace
