@@ -4,10 +4,10 @@
 #include <atomic>
 #include <chrono>
 #include <deque>
-#include <mutex>
 #include <thread>
 
 #include "core/nest/bars.h"
+#include "core/nest/beside.h"
 #include "core/nest/bounds/bound.h"
 #include "core/nest/goals/finish.h"
 #include "core/nest/goals/kept.h"
@@ -80,16 +80,15 @@ class Nester {
     }
     offer();
     if (kept_.plans().empty()) return nothing();
-    found_.resize(works_.size());
-    bounded_.resize(works_.size());
     startSearches();
+    beside_.begin();
     {
       // The bound runs beside the search; what it has found is looked at between rounds.
       std::stop_source boundStop;
       const std::stop_callback relay(stop_, [&boundStop] { boundStop.request_stop(); });
       std::jthread boundThread;
       if (!options_.steps)
-        boundThread = std::jthread([this, &boundStop] { boundAll(boundStop.get_token()); });
+        boundThread = std::jthread([this, &boundStop] { beside_.run(boundStop.get_token()); });
       improve();
       if (!options_.costOnly) gather();
       boundStop.request_stop();
@@ -214,7 +213,6 @@ class Nester {
       std::vector<std::int64_t> available;
       for (const StockKindRow& row : work.group->stock) available.push_back(row.available);
       work.bounder->begin(work.best);
-      found_[g].below = work.bestCost;
       if (Glue::isWorthTrying(*work.group))
         work.glue = std::make_unique<Glue>(*work.group, seed + 77);
       if (work.best.sheets.size() > kManySheets) {
@@ -230,68 +228,9 @@ class Nester {
     }
   }
 
-  // The bound's own thread: all groups in turn until none has anything to gain.
-  void boundAll(const std::stop_token& stop) {
-    std::vector<char> open(works_.size(), 1);
-    while (std::find(open.begin(), open.end(), 1) != open.end())
-      for (std::size_t g = 0; g < works_.size(); ++g) {
-        if (open[g] == 0) continue;
-        if (stop.stop_requested()) return;
-        open[g] = boundStep(g, stop) ? 1 : 0;
-      }
-  }
-
-  // A step of the bound of a group or, when that is done, of its dive. False when there is nothing
-  // left to gain.
-  bool boundStep(std::size_t g, const std::stop_token& stop) {
-    Work& work = works_[g];
-    if (bounded_[g] == 0) {
-      if (!work.bounder->step(stop)) {
-        bounded_[g] = 1;
-        if (work.dive) work.dive->begin(work.bounder->prices());
-      }
-      const std::scoped_lock lock(boundMutex_);
-      Found& found = found_[g];
-      found.bound = work.bounder->bound();
-      found.conditions = work.bounder->conditions();
-      found.diving = bounded_[g] != 0 && work.dive;
-      foundNew_ = true;
-      return !found.settled && (bounded_[g] == 0 || work.dive);
-    }
-    if (!work.dive) return false;
-    Cost below = 0;
-    {
-      const std::scoped_lock lock(boundMutex_);
-      if (found_[g].settled) return false;
-      below = found_[g].below;
-    }
-    if (!work.dive->step(below, stop)) return true;
-    const std::scoped_lock lock(boundMutex_);
-    found_[g].dived = work.dive->found();
-    found_[g].below = found_[g].dived->cost(*work.group);
-    foundNew_ = true;
-    return true;
-  }
-
   // Takes over what the bound has found.
   void followBound() {
-    bool changed = false;
-    {
-      const std::scoped_lock lock(boundMutex_);
-      if (!foundNew_) return;
-      foundNew_ = false;
-      for (std::size_t g = 0; g < works_.size(); ++g) {
-        Work& work = works_[g];
-        const Found& found = found_[g];
-        work.diving = found.diving;
-        if (found.bound.cost <= work.bound.cost && found.bound.sheets <= work.bound.sheets)
-          continue;
-        work.bound = found.bound;
-        work.conditions = found.conditions;
-        changed = true;
-      }
-    }
-    if (!changed) return;
+    if (!beside_.takeBounds()) return;
     for (Work& work : works_)
       for (const auto& search : work.searches) search->setBound(work.bound.cost, work.conditions);
     std::vector<GroupBound> bounds;
@@ -368,23 +307,18 @@ class Nester {
       if (works_[g].settled()) continue;
       tasks.push_back([this, g] {
         // Of a dive one step, which takes as long as many of a bound.
-        for (int i = 0; i < kBoundStepsPerRound && boundStep(g, stop_) && bounded_[g] == 0; ++i) {
+        for (int i = 0; i < kBoundStepsPerRound && beside_.step(g, stop_) && !beside_.isBounded(g);
+             ++i) {
         }
       });
     }
-  }
-
-  // What the dive of a group has found since it was last asked.
-  std::optional<Arrangement> takeFound(std::size_t g) {
-    const std::scoped_lock lock(boundMutex_);
-    return std::exchange(found_[g].dived, {});
   }
 
   // What the dives found while the searches were done already.
   void takeDived() {
     bool changed = false;
     for (std::size_t g = 0; g < works_.size(); ++g) {
-      auto dived = takeFound(g);
+      auto dived = beside_.takeDived(g);
       if (!dived || dived->cost(*works_[g].group) >= works_[g].bestCost) continue;
       take(works_[g], std::move(*dived));
       changed = true;
@@ -402,7 +336,7 @@ class Nester {
         iterations_ += work.regroup->iterations();
       }
       if (work.glued && !work.searches.empty()) work.searches[0]->adopt(*work.glued);
-      if (const auto dived = takeFound(g); dived && !work.searches.empty())
+      if (const auto dived = beside_.takeDived(g); dived && !work.searches.empty())
         work.searches[0]->adopt(*dived);
       for (std::size_t k = 1; k < work.searches.size(); ++k) {
         work.searches[0]->adopt(work.searches[k]->best());
@@ -417,13 +351,7 @@ class Nester {
         changed = true;
       }
     }
-    {
-      const std::scoped_lock lock(boundMutex_);
-      for (std::size_t g = 0; g < works_.size(); ++g) {
-        found_[g].settled = works_[g].settled();
-        found_[g].below = std::min(found_[g].below, works_[g].bestCost);
-      }
-    }
+    beside_.tell();
     // Once a stop is asked for, or the time is nearly over, a plan takes too long to make.
     if (changed && !timeIsUp(options_.seconds)) offer();
   }
@@ -474,25 +402,13 @@ class Nester {
   Grouped grouped_;
   std::deque<Group> lots_;  // groups whose blocks that show are held to one lot
   std::vector<Work> works_;
+  Beside beside_{works_};
   Kept kept_;
   std::int64_t iterations_ = 0;
   std::size_t rounds_ = 0;
   double offerSeconds_ = 0;  // the longest that a plan took to be made and played back
   double reported_ = 0;
   bool settled_ = false;
-
-  std::vector<char> bounded_;  // per group: the bound has nothing left to gain; its thread's own
-  std::mutex boundMutex_;      // of what follows: the bound's thread writes, the search's reads
-  struct Found {
-    GroupBound bound;
-    std::vector<Condition> conditions;
-    std::optional<Arrangement> dived;
-    Cost below = 0;        // what the next plan of a dive must beat
-    bool settled = false;  // nothing left to look for
-    bool diving = false;   // the dive is under way
-  };
-  std::vector<Found> found_;  // per group
-  bool foundNew_ = false;
 };
 
 }  // namespace
