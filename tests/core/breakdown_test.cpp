@@ -124,6 +124,21 @@ TEST(Breakdown, machiningOfASide) {
   EXPECT_EQ(parts[0].machining, parts[1].machining) << "mirrored by the hand, not by other numbers";
 }
 
+// A board 400 long, 200 wide and 18 thick with one thing cut into it.
+Breakdown brokenDown(const Feature& feature) {
+  LooseBoard board;
+  board.material = "b18";
+  board.length = mm(400);
+  board.width = mm(200);
+  board.features = {feature};
+  Assembly assembly;
+  assembly.code = "K1";
+  assembly.body = Boards{{board}};
+  Job job = test::metricJob();
+  job.assemblies = {assembly};
+  return breakDown(job);
+}
+
 // Features that just stay on a board of 400 × 200 × 18, and those that leave it by 1 mm.
 TEST(Breakdown, featuresStayOnTheirBoard) {
   struct Row {
@@ -159,17 +174,7 @@ TEST(Breakdown, featuresStayOnTheirBoard) {
     feature.width = mm(row.width);
     feature.size = mm(row.size);
     feature.depth = mm(row.depth);
-    LooseBoard board;
-    board.material = "b18";
-    board.length = mm(400);
-    board.width = mm(200);
-    board.features = {feature};
-    Job job = test::metricJob();
-    Assembly assembly;
-    assembly.code = "K1";
-    assembly.body = Boards{{board}};
-    job.assemblies = {assembly};
-    EXPECT_EQ(breakDown(job).troubles.empty(), row.stays) << row.name;
+    EXPECT_EQ(brokenDown(feature).troubles.empty(), row.stays) << row.name;
   }
 }
 
@@ -187,23 +192,13 @@ TEST(Breakdown, aNotchIsWordedByWhereItLies) {
         Row{100, 170, "notch 50 × 30 in the top edge, 100 from the left end"},
         Row{350, 80, "notch 50 × 30 in the right end, 80 from the bottom edge"},
         Row{100, 80, "cut-out 50 × 30, 100 from the left end, 80 from the bottom edge"}}) {
-    Job job = test::metricJob();
     Feature notch;
     notch.kind = FeatureKind::Notch;
     notch.along = mm(row.along);
     notch.across = mm(row.across);
     notch.length = mm(50);
     notch.width = mm(30);
-    LooseBoard board;
-    board.material = "b18";
-    board.length = mm(400);
-    board.width = mm(200);
-    board.features = {notch};
-    Assembly assembly;
-    assembly.code = "K1";
-    assembly.body = Boards{{board}};
-    job.assemblies = {assembly};
-    const std::vector<Part> parts = breakDown(job).parts;
+    const std::vector<Part> parts = brokenDown(notch).parts;
     ASSERT_EQ(parts.size(), 1U);
     EXPECT_EQ(describe(parts[0].machining.at(0), parts[0], {}), row.words);
   }
@@ -212,21 +207,11 @@ TEST(Breakdown, aNotchIsWordedByWhereItLies) {
 // On a board 400 × 200: no deeper than half a circle over the edge, and than the board goes.
 TEST(Breakdown, aHollowReachesNoFurtherThanHalfACircle) {
   const auto made = [](BoardEdge edge, int deep) {
-    Job job = test::metricJob();
     Feature hollow;
     hollow.kind = FeatureKind::Arc;
     hollow.edge = edge;
     hollow.depth = mm(deep);
-    LooseBoard board;
-    board.material = "b18";
-    board.length = mm(400);
-    board.width = mm(200);
-    board.features = {hollow};
-    Assembly assembly;
-    assembly.code = "K1";
-    assembly.body = Boards{{board}};
-    job.assemblies = {assembly};
-    return breakDown(job).troubles.empty();
+    return brokenDown(hollow).troubles.empty();
   };
   EXPECT_TRUE(made(BoardEdge::Long1, 199));
   EXPECT_FALSE(made(BoardEdge::Long1, 200)) << "as deep as the board is wide";
