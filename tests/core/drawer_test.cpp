@@ -160,6 +160,20 @@ TEST(SlidePads, layersOfWhatTheRackHasComeNearestToTheFrame) {
   }
 }
 
+TEST(SlidePads, ofEquallyThickSheetsTheCasesOwn) {
+  Job job = test::metricJob();
+  Material oak = job.materials[0];
+  oak.id = "oak18";
+  job.materials.push_back(oak);
+  StockPiece sheet = std::as_const(job).stock[0];
+  sheet.mark = "oak";
+  sheet.material = "oak18";
+  job.stock.push_back(sheet);
+  EXPECT_EQ(padLayers(job, mm(18), "oak18").materials, (std::vector<std::string>{"oak18"}));
+  EXPECT_EQ(padLayers(job, mm(18), "b18").materials, (std::vector<std::string>{"b18"}));
+  EXPECT_EQ(padLayers(job, mm(18), "b12").materials, (std::vector<std::string>{"b18"}));
+}
+
 TEST(SlidePads, onlySheetsThatAreThere) {
   Job job = test::metricJob();
   job.stock[2].quantity = 0;  // no 6 left

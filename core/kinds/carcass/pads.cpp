@@ -6,6 +6,7 @@ namespace pp {
 namespace {
 
 constexpr std::size_t kMostLayers = 4;
+constexpr std::size_t kMostSheets = 16;  // more would take longer than anyone gains
 
 Length distance(Length a, Length b) {
   return a < b ? b - a : a - b;
@@ -59,8 +60,17 @@ PadLayers padLayers(const Job& job, Length thickness, const std::string& otherwi
         }))
       sheets.push_back(&material);
   if (sheets.empty()) sheets.push_back(findMaterial(job, otherwise));
+  // Of those that are equally thick the case's own, else the first.
   std::stable_sort(sheets.begin(), sheets.end(),
-                   [](const Material* a, const Material* b) { return a->measured > b->measured; });
+                   [&otherwise](const Material* a, const Material* b) {
+                     return a->measured != b->measured ? a->measured > b->measured
+                                                       : a->id == otherwise && b->id != otherwise;
+                   });
+  sheets.erase(
+      std::unique(sheets.begin(), sheets.end(),
+                  [](const Material* a, const Material* b) { return a->measured == b->measured; }),
+      sheets.end());
+  if (sheets.size() > kMostSheets) sheets.resize(kMostSheets);
   return Search(std::move(sheets), thickness).run();
 }
 

@@ -13,7 +13,8 @@ struct PadLayers {
 };
 
 // Up to four layers of the sheets that the rack has, whose sum is nearest to `thickness`; of those
-// the fewest layers, and thick ones before thin ones. Of `otherwise` where the rack has no sheet.
+// the fewest layers, and thick ones before thin ones; of equally thick
+// sheets `otherwise`, where it is one. Of `otherwise` where the rack has no sheet.
 PadLayers padLayers(const Job& job, Length thickness, const std::string& otherwise);
 
 }  // namespace pp
