@@ -149,7 +149,7 @@ bool isPad(const Part& part) {
 // Version 1 had one pad, however many layers it takes, and one number for all that are equally
 // thick and large.
 std::string padOfVersion1(const Part& part) {
-  return fmt::format("{}/{}/{}", part.note.substr(std::min(part.note.size(), part.note.find(','))),
+  return fmt::format("{}/{}/{}", part.note.substr(std::min(part.note.size(), part.note.find(';'))),
                      part.length.total().inNm(), part.width.total().inNm());
 }
 
@@ -159,8 +159,8 @@ SharedRows<AssemblyCodes> countedAsVersion1(const std::vector<Part>& parts) {
   std::map<Id, std::set<std::string>> pads;
   for (const Part& part : parts) {
     const PartKey& key = part.keys.front();
-    const bool counted = !isPad(part) || (key.index == 1 &&
-                                          pads[key.assembly].insert(padOfVersion1(part)).second);
+    const bool counted =
+        !isPad(part) || (key.index == 1 && pads[key.assembly].insert(padOfVersion1(part)).second);
     (counted ? had : more)[key.assembly].push_back(part.keys);
   }
   SharedRows<AssemblyCodes> out;

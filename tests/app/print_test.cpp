@@ -10,6 +10,7 @@
 #include "core/formats/file.h"
 #include "core/formats/job_json.h"
 #include "core/nest/nest.h"
+#include "pictures/paint/figures.h"
 #include "pictures/paper/print.h"
 
 namespace pp {
@@ -75,6 +76,20 @@ TEST(Print, labelsCarryWhatTheMakerNeeds) {
         "birch edging: front", "birch iron-on: all round", "front", "top", "inside face",
         "show face", "2 of 2"})
     EXPECT_TRUE(words.contains(QString::fromUtf8(word))) << word << "\n" << words.toStdString();
+}
+
+TEST(Print, aPadsLabelSaysItsSideLayersAndThickness) {
+  const Printed printed("log-wall");
+  ASSERT_FALSE(printLabels(printed.input(), printed.path(QStringLiteral("l.pdf"))).has_value());
+  const QString words = printed.words(QStringLiteral("l.pdf"));
+  int pads = 0;
+  for (const Part& part : printed.parts) {
+    if (part.role != PartRole::SlidePad && part.role != PartRole::RightSlidePad) continue;
+    ++pads;
+    for (const QString& line : qs(part.note).split(QStringLiteral("; ")))
+      EXPECT_TRUE(words.contains(line)) << line.toStdString();
+  }
+  EXPECT_GT(pads, 1);
 }
 
 TEST(Print, theGridOfTheLabelSheetIsTheUsers) {

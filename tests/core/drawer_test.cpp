@@ -149,12 +149,13 @@ TEST(SlidePads, layersOfWhatTheRackHasComeNearestToTheFrame) {
     std::vector<std::string> layers;
   };
   const Job job = test::metricJob();  // sheets of 18, 12 and 6
-  for (const Row& row :
-       {Row{18'000, {"b18"}}, Row{6'000, {"b6"}}, Row{22'000, {"b18", "b6"}},  // 24: planed by 2
-        Row{24'000, {"b18", "b6"}},   // not 12 twice: thick ones first
-        Row{25'400, {"b18", "b6"}},   // packed by 1.4
-        Row{36'000, {"b18", "b18"}},  // not three of 12
-        Row{42'000, {"b18", "b18", "b6"}}, Row{48'000, {"b18", "b18", "b12"}}}) {
+  for (const Row& row : {Row{18'000, {"b18"}}, Row{6'000, {"b6"}}, Row{16'900, {"b18"}},
+                         Row{17'200, {"b18"}},  // planed by 0.8, not three of 6 packed by less
+                         Row{22'000, {"b18", "b6"}},   // 24: planed by 2
+                         Row{24'000, {"b18", "b6"}},   // not 12 twice: thick ones first
+                         Row{25'400, {"b18", "b6"}},   // packed by 1.4
+                         Row{36'000, {"b18", "b18"}},  // not three of 12
+                         Row{42'000, {"b18", "b18", "b6"}}, Row{48'000, {"b18", "b18", "b12"}}}) {
     const PadLayers out = padLayers(job, Length::um(row.pad), "b18");
     EXPECT_EQ(out.materials, row.layers) << row.pad;
   }
@@ -195,15 +196,15 @@ TEST(SlidePads, everyLayerIsListedWithItsSideAndThicknessInAll) {
     if (part.role == PartRole::SlidePad || part.role == PartRole::RightSlidePad)
       out.push_back(fmt::format("{} of {}, {} thick, {} wide: {}", part.quantity, part.material,
                                 formatMm(part.thickness), formatMm(part.width.total()), part.note));
-  EXPECT_EQ(out, (std::vector<std::string>{
-                     "1 of b18, 18 thick, 60 wide: on the left, one of 2 layers, 22 mm thick in "
-                     "all: planed by 2 mm",
-                     "1 of b6, 4 thick, 60 wide: on the left, one of 2 layers, 22 mm thick in all: "
-                     "planed by 2 mm",
-                     "1 of b18, 18 thick, 60 wide: on the right, one of 2 layers, 22 mm thick in "
-                     "all: planed by 2 mm",
-                     "1 of b6, 4 thick, 60 wide: on the right, one of 2 layers, 22 mm thick in "
-                     "all: planed by 2 mm"}));
+  EXPECT_EQ(
+      out,
+      (std::vector<std::string>{
+          "1 of b18, 18 thick, 60 wide: on the left, one of 2 layers; 22 mm in all, planed by 2 mm",
+          "1 of b6, 4 thick, 60 wide: on the left, one of 2 layers; 22 mm in all, planed by 2 mm",
+          "1 of b18, 18 thick, 60 wide: on the right, one of 2 layers; 22 mm in all, planed by 2 "
+          "mm",
+          "1 of b6, 4 thick, 60 wide: on the right, one of 2 layers; 22 mm in all, planed by 2 "
+          "mm"}));
   carcass.drawers.padLength = mm(123);
   for (const Part& part : breakDown(test::jobWith(carcass)).parts) {
     if (part.role == PartRole::SlidePad) {

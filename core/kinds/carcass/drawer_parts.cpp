@@ -233,19 +233,18 @@ class Boxes {
                               ? Reason("pad length", rules_.padLength)
                               : Reason("slide length", drawer_->slide->length)
                                     .minus("before the case", begin - drawer_->boxY);
-    const char* side = left ? "left" : "right";
     Length from;  // the panel
     for (std::size_t i = 0; i < layers.materials.size(); ++i) {
-      Part part = make(left ? PartRole::SlidePad : PartRole::RightSlidePad, layers.materials[i], length,
-                       Reason("pad width", std::min(rules_.padWidth, box().height)));
-      part.note = layers.materials.size() == 1
-                      ? fmt::format("on the {}, {} thick in all", side, maker_.shown(thick))
-                      : fmt::format("on the {}, one of {} layers, {} thick in all", side,
-                                    layers.materials.size(), maker_.shown(thick));
+      Part part = make(left ? PartRole::SlidePad : PartRole::RightSlidePad, layers.materials[i],
+                       length, Reason("pad width", std::min(rules_.padWidth, box().height)));
+      part.note = fmt::format("on the {}", left ? "left" : "right");
+      if (layers.materials.size() > 1)
+        part.note += fmt::format(", one of {} layers", layers.materials.size());
+      part.note += fmt::format("; {} in all", maker_.shown(thick));
       if (layers.sum < thick)
-        part.note += fmt::format(": packed by {}", maker_.shown(thick - layers.sum));
+        part.note += fmt::format(", packed by {}", maker_.shown(thick - layers.sum));
       if (layers.sum > thick)
-        part.note += fmt::format(": planed by {}", maker_.shown(layers.sum - thick));
+        part.note += fmt::format(", planed by {}", maker_.shown(layers.sum - thick));
       // The last one fills what is left, packed or planed.
       const bool last = i + 1 == layers.materials.size();
       if (last && layers.sum > thick) part.thickness = thick - from;

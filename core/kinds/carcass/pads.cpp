@@ -37,12 +37,12 @@ class Search {
     }
   }
 
-  bool better() const {
-    if (best_.materials.empty()) return true;
-    const Length was = distance(best_.sum, thickness_);
-    const Length is = distance(now_.sum, thickness_);
-    return is != was ? is < was : now_.materials.size() < best_.materials.size();
+  // A layer more must bring it nearer by so much.
+  Length worth(const PadLayers& layers) const {
+    constexpr Length kLayer = Length::mm(1);
+    return distance(layers.sum, thickness_) + std::ssize(layers.materials) * kLayer;
   }
+  bool better() const { return best_.materials.empty() || worth(now_) < worth(best_); }
 
   std::vector<const Material*> sheets_;  // thick ones first
   Length thickness_;

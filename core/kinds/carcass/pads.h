@@ -12,9 +12,9 @@ struct PadLayers {
   Length sum;  // of their measured thicknesses
 };
 
-// Up to four layers of the sheets that the rack has, whose sum is nearest to `thickness`; of those
-// the fewest layers, and thick ones before thin ones; of equally thick
-// sheets `otherwise`, where it is one. Of `otherwise` where the rack has no sheet.
+// Up to four layers of the sheets that the rack has, whose sum is nearest to `thickness`, where a
+// layer more must bring it nearer by a millimetre; else thick ones before thin ones, and of equally
+// thick sheets `otherwise`, where it is one. Of `otherwise` where the rack has no sheet.
 PadLayers padLayers(const Job& job, Length thickness, const std::string& otherwise);
 
 }  // namespace pp
