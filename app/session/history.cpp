@@ -1,6 +1,9 @@
 #include "app/session/history.h"
 
 #include <algorithm>
+#include <utility>
+
+#include "core/job/ids.h"
 
 namespace pp {
 namespace {
@@ -102,6 +105,31 @@ void History::setJobId(const std::string& id) {
     Job job = *state.job;
     job.id = id;
     state.job = std::make_shared<const Job>(std::move(job));
+  }
+}
+
+void History::keepCodes(const std::vector<Id>& assemblies) {
+  const std::shared_ptr<const Job> now = this->now();
+  for (State& state : states_) {
+    std::optional<Job> changed;
+    for (const Id id : assemblies) {
+      const Assembly* kept = findAssembly(*now, id);
+      const Job& job = changed ? *changed : *state.job;
+      const Assembly* there = findAssembly(job, id);
+      if (kept == nullptr || there == nullptr || there->code == kept->code) continue;
+      const std::string other = there->code;
+      if (!changed) changed = *state.job;
+      for (std::size_t i = 0; i < changed->assemblies.size(); ++i) {
+        const Assembly& row = std::as_const(*changed).assemblies[i];
+        if (row.id == id)
+          changed->assemblies[i].code = kept->code;
+        else if (row.code == kept->code)
+          changed->assemblies[i].code = other;
+      }
+    }
+    if (!changed) continue;
+    state.job = std::make_shared<const Job>(std::move(*changed));
+    if (saved_ == state.number) saved_.reset();  // its file has the old code
   }
 }
 

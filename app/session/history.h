@@ -6,6 +6,7 @@
 #include <memory>
 #include <optional>
 #include <string>
+#include <vector>
 
 #include "core/job/job.h"
 
@@ -41,6 +42,10 @@ class History {
 
   // Every job of it with another id: the job becomes one of its own.
   void setJobId(const std::string& id);
+
+  // In every job of it an assembly has the code that the one of now gives it, because paper carries
+  // it: no undo takes that back. What had that code meanwhile takes the other's.
+  void keepCodes(const std::vector<Id>& assemblies);
 
   std::size_t states() const { return states_.size(); }
   // What the states take beyond what they share, about.

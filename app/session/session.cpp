@@ -240,6 +240,7 @@ Problems Session::takeToTheSaw() {
   if (auto problem = file_.save(path(), job(), record)) return {*problem};
   history_.markSaved();
   floor_.saved(std::move(record), path(), job().id);
+  history_.keepCodes(onPaper(floor_.record()));
   Event event;
   event.kind = EventKind::Taken;
   event.cutting = number;
@@ -248,6 +249,11 @@ Problems Session::takeToTheSaw() {
   plans_.runner().stop();
   derive();
   return {};
+}
+
+void Session::printed() {
+  floor_.reservePrinted(job());
+  history_.keepCodes(onPaper(floor_.record()));
 }
 
 std::optional<Problem> Session::giveUp(int cutting) {

@@ -95,6 +95,8 @@ class Session : public QObject {
   // Freezes the plan that is shown into a cutting and saves the job with it. No step that could be
   // undone. The job has a file.
   Problems takeToTheSaw();
+  // A page or label was made of what is drawn: it carries the codes, which stay as they are.
+  void printed();
   // What of a cutting is not cut yet is not cut any more.
   std::optional<Problem> giveUp(int cutting);
 

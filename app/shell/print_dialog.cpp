@@ -194,7 +194,7 @@ void PrintDialog::printInto(const QString& folder) {
   // What is printed is the plan that was shown, whatever the grid's edit sets going.
   if (session_.plans().isCurrent()) order.plan = session_.plans().shown();
   if (const Problems problems = takeGrid(); !problems.empty()) return problem_->show(problems);
-  session_.floor().reservePrinted(session_.job());
+  session_.printed();
   order.job = session_.jobValue();
   order.breakdown = session_.breakdownValue();
   order.paper = paper_->currentIndex() == 1 ? Paper::Letter : Paper::A4;

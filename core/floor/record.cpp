@@ -38,6 +38,13 @@ void reserve(Record& record, const Job& job, Carried carried) {
   }
 }
 
+std::vector<Id> onPaper(const Record& record) {
+  std::vector<Id> out;
+  for (const ReservedCodes& one : record.codes)
+    if (one.onPaper && one.assembly != 0) out.push_back(one.assembly);
+  return out;
+}
+
 bool isFree(const Record& record, const std::string& code) {
   return std::none_of(record.codes.begin(), record.codes.end(),
                       [&code](const ReservedCodes& one) { return one.code == code; });

@@ -37,6 +37,8 @@ void reserve(Record& record, const Job& job, Carried carried = Carried::InTheFil
 Problems changedCodes(const Record& record, const Job& job);
 // Raises the job's book so that nothing reserved is given again.
 void raise(Job& job, const Record& record);
+// The assemblies whose code a page, label or cutting carries.
+std::vector<Id> onPaper(const Record& record);
 // Whether an assembly that is begun now may have that code.
 bool isFree(const Record& record, const std::string& code);
 

@@ -85,6 +85,33 @@ TEST(History, knowsWhetherItIsAsSaved) {
   EXPECT_FALSE(history.isSaved());
 }
 
+// B1 was renamed Z1 and printed; Z1 had been another's before, which takes B1 there.
+TEST(History, whatPaperCarriesIsTheCodeInEveryState) {
+  const auto job = [](const char* first, const char* second) {
+    Job out;
+    out.assemblies = {Assembly{}, Assembly{}};
+    out.assemblies[0].id = 1;
+    out.assemblies[0].code = first;
+    out.assemblies[1].id = 2;
+    out.assemblies[1].code = second;
+    return std::make_shared<const Job>(std::move(out));
+  };
+  const auto codes = [](const History& history) {
+    return history.now()->assemblies[0].code + " " + history.now()->assemblies[1].code;
+  };
+  History history(job("B1", "Z1"));
+  history.markSaved();
+  history.push("rename", job("B1", "B2"));
+  history.push("rename", job("Z1", "B2"));
+  history.keepCodes({1});
+  EXPECT_EQ(codes(history), "Z1 B2");
+  history.undo();
+  EXPECT_EQ(codes(history), "Z1 B2");
+  history.undo();
+  EXPECT_EQ(codes(history), "Z1 B1");
+  EXPECT_FALSE(history.isSaved()) << "its file has the old codes";
+}
+
 TEST(Modes, oneAtATimeEndedByWhatItIsAbout) {
   Modes modes;
   int a = 0;

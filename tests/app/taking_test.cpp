@@ -192,10 +192,24 @@ TEST_F(Taking, theCodeOfWhatIsAtTheSawStaysAndIsNeverGivenAgain) {
   EXPECT_FALSE(session().isFreeCode(code));
 }
 
+// What was renamed before it was printed has its new code also where the renaming is taken back.
+TEST_F(Taking, noUndoGivesAnAssemblyOnPaperItsOldCode) {
+  edit([](Job& job) { job.name = "before"; });
+  edit([](Job& job) { job.assemblies[0].code = "Z9"; });
+  session().printed();
+  session().undo();
+  session().undo();
+  EXPECT_EQ(session().job().name, "Ringing trolley");
+  EXPECT_EQ(session().job().assemblies[0].code, "Z9");
+  EXPECT_EQ(session().breakdown().parts[0].code, "Z9-01");
+  session().redo();
+  EXPECT_EQ(session().job().assemblies[0].code, "Z9");
+}
+
 TEST_F(Taking, whatAPageCarriesIsKeptThoughTheDrawingIsDiscarded) {
   ASSERT_FALSE(session().save(path()).has_value());
   const std::string code = session().job().assemblies[0].code;
-  session().floor().reservePrinted(session().job());
+  session().printed();
   EXPECT_FALSE(session().floor().isInFile());
   edit([](Job& job) { job.name = "another"; });
   willAnswer(QStringLiteral("Discard"));
@@ -209,7 +223,7 @@ TEST_F(Taking, whatAPageCarriesIsKeptThoughTheDrawingIsDiscarded) {
 
 TEST_F(Taking, whatAPageCarriesIsKeptWhenNothingElseChanged) {
   ASSERT_FALSE(session().save(path()).has_value());
-  session().floor().reservePrinted(session().job());
+  session().printed();
   ASSERT_TRUE(window_->close());
   openAgain();
   EXPECT_TRUE(session().floor().record().codes.at(0).onPaper);
