@@ -16,6 +16,8 @@
 #include "core/kinds/carcass/front.h"
 #include "core/kinds/carcass/sizes.h"
 #include "core/kinds/group/rules.h"
+#include "core/kinds/kind.h"
+#include "core/kinds/pieces.h"
 #include "core/kinds/platform/rules.h"
 #include "core/kinds/ring/rules.h"
 #include "core/kinds/seat_box/rules.h"
@@ -519,6 +521,58 @@ TEST(Guide, oneOfEveryKindCanBeBuilt) {
   std::set<std::size_t> kinds;
   for (const Assembly& assembly : job->assemblies) kinds.insert(assembly.body.index());
   EXPECT_EQ(kinds.size(), std::variant_size_v<AssemblyBody>);
+}
+
+// The rows of the table stand in the variant's order, and what a row begins is of its own kind,
+// sound as data, and has parts.
+TEST(Kinds, everyRowIsOfItsKindAndBeginsOneThatCanBeMade) {
+  Job job = test::metricJob();
+  job.assemblies.push_back(test::metricCarcass());
+  std::set<std::string> fields, names;
+  std::set<char> letters;
+  for (std::size_t i = 0; i < kinds().size(); ++i) {
+    const Kind& kind = kinds()[i];
+    Assembly plain = plainAssembly(job, kind);
+    EXPECT_EQ(plain.body.index(), i) << kind.field;
+    EXPECT_EQ(&kindOf(plain), &kind);
+    EXPECT_TRUE(fields.insert(kind.field).second);
+    EXPECT_TRUE(names.insert(kind.name).second);
+    EXPECT_TRUE(letters.insert(kind.letter).second);
+    EXPECT_EQ(plain.name, kind.name);
+    Job with = job;
+    plain.code = std::string(1, kind.letter) + "7";
+    with.assemblies.push_back(plain);
+    giveIds(with);
+    // A group is of the carcasses there are, which had no ids when it was begun.
+    if (auto* group = std::get_if<CarcassGroup>(&with.assemblies.back().body))
+      group->members = {with.assemblies.front().id};
+    EXPECT_TRUE(validate(with).empty()) << kind.field << ": " << describe(validate(with));
+    const Breakdown made = breakDown(with, with.assemblies.back());
+    EXPECT_TRUE(made.troubles.empty()) << kind.field;
+    // A group shares nothing yet; everything else has boards.
+    EXPECT_EQ(made.parts.empty(), kind.field == std::string("group")) << kind.field;
+    EXPECT_GT(widthOf(with, with.assemblies.back()), Length{});
+    std::int64_t pieces = 0;
+    for (const Part& part : made.parts) pieces += part.quantity;
+    EXPECT_LE(pieces, piecesAtMost(with, with.assemblies.back())) << kind.field;
+  }
+}
+
+// Without a sheet in the rack a new assembly names no material, and says so instead of failing.
+TEST(Kinds, anEmptyRackLeavesTheMaterialsOut) {
+  Job job;
+  for (const Kind& kind : kinds()) {
+    if (kind.field == std::string("group")) continue;
+    Job with = job;
+    Assembly plain = plainAssembly(job, kind);
+    plain.code = "X1";
+    with.assemblies.push_back(plain);
+    giveIds(with);
+    bool said = false;
+    for (const Problem& problem : validate(with))
+      said = said || problem.field.find("aterial") != std::string::npos;
+    EXPECT_TRUE(said) << kind.field;
+  }
 }
 
 }  // namespace
