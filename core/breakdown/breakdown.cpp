@@ -14,28 +14,22 @@
 namespace pp {
 namespace {
 
-// Sizes that differ by less than this come from sharing out nanometres and are cut as one.
-constexpr Length kSame = Length::um(1);
-
-bool same(Length a, Length b) {
-  return a - b < kSame && b - a < kSame;
-}
-
 bool same(const Machining& a, const Machining& b) {
-  return a.cut == b.cut && a.face == b.face && a.receives == b.receives && same(a.u0, b.u0) &&
-         same(a.u1, b.u1) && same(a.v0, b.v0) && same(a.v1, b.v1) && same(a.depth, b.depth) &&
-         a.from == b.from && a.holes == b.holes && same(a.pitch, b.pitch) &&
-         a.through == b.through && a.angle == b.angle && same(a.w0, b.w0) && same(a.width, b.width);
+  return a.cut == b.cut && a.face == b.face && a.receives == b.receives && cutAlike(a.u0, b.u0) &&
+         cutAlike(a.u1, b.u1) && cutAlike(a.v0, b.v0) && cutAlike(a.v1, b.v1) &&
+         cutAlike(a.depth, b.depth) && a.from == b.from && a.holes == b.holes &&
+         cutAlike(a.pitch, b.pitch) && a.through == b.through && a.angle == b.angle &&
+         cutAlike(a.w0, b.w0) && cutAlike(a.width, b.width);
 }
 
 // Equal in everything but the place in the assembly.
 bool sameBoard(const Part& a, const Part& b) {
   return a.run.empty() && b.run.empty() && roleName(a.role) == roleName(b.role) &&
          a.name == b.name && a.note == b.note && a.hand == b.hand && a.overridden == b.overridden &&
-         a.material == b.material && same(a.thickness, b.thickness) && a.finish == b.finish &&
+         a.material == b.material && cutAlike(a.thickness, b.thickness) && a.finish == b.finish &&
          a.oversize == b.oversize && a.grain == b.grain &&
-         same(a.length.total(), b.length.total()) && same(a.width.total(), b.width.total()) &&
-         a.bands == b.bands &&
+         cutAlike(a.length.total(), b.length.total()) &&
+         cutAlike(a.width.total(), b.width.total()) && a.bands == b.bands &&
          std::equal(a.machining.begin(), a.machining.end(), b.machining.begin(), b.machining.end(),
                     [](const Machining& x, const Machining& y) { return same(x, y); });
 }

@@ -5,19 +5,15 @@
 namespace pp::floor {
 namespace {
 
-bool same(Length a, Length b) {
-  constexpr Length kSame = Length::um(1);
-  return a - b < kSame && b - a < kSame;
-}
-
 Fate fateOf(const Part& was, const Part& now) {
   const bool turned = was.grain != now.grain && now.grain != PartGrain::Any;
   if (was.material != now.material || was.lumber != now.lumber || turned) return Fate::Spoiled;
   const Length width = was.blank();
-  if (same(was.cutLength(), now.cutLength()) && same(width, now.blank())) return Fate::Usable;
+  if (cutAlike(was.cutLength(), now.cutLength()) && cutAlike(width, now.blank()))
+    return Fate::Usable;
   const bool larger =
-      (was.cutLength() > now.cutLength() || same(was.cutLength(), now.cutLength())) &&
-      (width > now.blank() || same(width, now.blank()));
+      (was.cutLength() > now.cutLength() || cutAlike(was.cutLength(), now.cutLength())) &&
+      (width > now.blank() || cutAlike(width, now.blank()));
   return larger ? Fate::Trimmable : Fate::Spoiled;
 }
 
@@ -28,13 +24,11 @@ class Comparison {
       for (const PartKey& key : part.keys) drawn_.emplace(key, &part);
   }
 
-  void add(const Part& was, const std::string& code, std::int64_t quantity,
-           const std::vector<std::int64_t>& numbers, bool underWay) {
+  void add(const CutRow& row, bool underWay) {
+    const Part& was = row.part;
     Compared out;
-    for (std::int64_t copy = 1; copy <= quantity; ++copy) {
-      const std::int64_t number =
-          numbers.empty() ? copy : numbers[static_cast<std::size_t>(copy - 1)];
-      const auto piece = progress_.pieces.find({code, number});
+    for (std::int64_t copy = 1; copy <= row.quantity; ++copy) {
+      const auto piece = progress_.pieces.find({row.code, row.number(copy)});
       if (piece == progress_.pieces.end())
         out.uncut += underWay ? 1 : 0;
       else if (!piece->second.spoiled)
@@ -45,7 +39,7 @@ class Comparison {
       if (const auto at = drawn_.find(key); out.now == nullptr && at != drawn_.end())
         out.now = at->second;
     out.fate = out.now == nullptr ? Fate::Unwanted : fateOf(was, *out.now);
-    out.was = was;
+    out.was = &was;
     out_.push_back(std::move(out));
   }
   std::vector<Compared> take() { return std::move(out_); }
@@ -60,20 +54,13 @@ class Comparison {
 
 std::vector<Compared> compared(const std::vector<Part>& drawn, const std::vector<Cutting>& cuttings,
                                const Progress& progress) {
+  if (cuttings.empty()) return {};
   Comparison out(drawn, progress);
   for (const Cutting& cutting : cuttings) {
     const auto at = progress.cuttings.find(cutting.number);
     if (at == progress.cuttings.end()) continue;
-    const CuttingPlan& first = cutting.plans.front();
     const bool underWay = !at->second.givenUp;
-    for (std::size_t i = 0; i < first.parts.size(); ++i) {
-      const PartDemand& row = first.request.parts[i];
-      out.add(first.parts[i], row.code, row.quantity, row.numbers, underWay);
-    }
-    for (std::size_t i = 0; i < first.lumber.size(); ++i) {
-      const BarDemand& row = first.request.barParts[i].wanted;
-      out.add(first.lumber[i], row.code, row.quantity, row.numbers, underWay);
-    }
+    eachRow(cutting.plans.front(), [&](const CutRow& row) { out.add(row, underWay); });
   }
   return out.take();
 }

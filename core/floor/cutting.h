@@ -25,6 +25,31 @@ struct CuttingPlan {
   Plan plan;  // complete, with its bars
 };
 
+// A row of what a plan cuts: a part, its code, and the numbers of its pieces.
+struct CutRow {
+  const Part& part;
+  const std::string& code;
+  std::int64_t quantity;
+  const std::vector<std::int64_t>& given;  // as many as quantity, or none: 1, 2, 3 ...
+
+  std::int64_t number(std::int64_t copy) const {
+    return given.empty() ? copy : given[static_cast<std::size_t>(copy - 1)];
+  }
+};
+
+// Calls `see` with every row, those of sheets first, then the lumber.
+template <class See>
+void eachRow(const CuttingPlan& plan, const See& see) {
+  for (std::size_t i = 0; i < plan.parts.size(); ++i) {
+    const PartDemand& row = plan.request.parts[i];
+    see(CutRow{plan.parts[i], row.code, row.quantity, row.numbers});
+  }
+  for (std::size_t i = 0; i < plan.lumber.size(); ++i) {
+    const BarDemand& row = plan.request.barParts[i].wanted;
+    see(CutRow{plan.lumber[i], row.code, row.quantity, row.numbers});
+  }
+}
+
 struct Cutting {
   int number = 0;  // 1, 2, 3 ... in the job
   Scope scope;

@@ -12,15 +12,12 @@ void add(Holdings& to, const Part& part, std::int64_t count) {
     to.pieces[part.keys[static_cast<std::size_t>(k)]] += count / keys + (k < count % keys ? 1 : 0);
 }
 
-// The numbers of a row of a request that are held.
-std::vector<std::int64_t> heldOf(const std::string& code, std::int64_t quantity,
-                                 const std::vector<std::int64_t>& numbers, bool underWay,
-                                 const Progress& progress) {
+// The numbers of a row that are held.
+std::vector<std::int64_t> heldOf(const CutRow& row, bool underWay, const Progress& progress) {
   std::vector<std::int64_t> out;
-  for (std::int64_t copy = 1; copy <= quantity; ++copy) {
-    const std::int64_t number =
-        numbers.empty() ? copy : numbers[static_cast<std::size_t>(copy - 1)];
-    const auto piece = progress.pieces.find({code, number});
+  for (std::int64_t copy = 1; copy <= row.quantity; ++copy) {
+    const std::int64_t number = row.number(copy);
+    const auto piece = progress.pieces.find({row.code, number});
     if (underWay || (piece != progress.pieces.end() && !piece->second.spoiled))
       out.push_back(number);
   }
@@ -32,22 +29,12 @@ void holdPieces(const std::vector<Cutting>& cuttings, const Progress& progress, 
     const auto at = progress.cuttings.find(cutting.number);
     if (at == progress.cuttings.end()) continue;
     // A changed plan wants what is left; all that is wanted at all is in the first.
-    const CuttingPlan& first = cutting.plans.front();
     const bool underWay = !at->second.givenUp;
-    const auto hold = [&](const Part& part, const std::string& code, std::int64_t quantity,
-                          const std::vector<std::int64_t>& numbers) {
-      const auto held = heldOf(code, quantity, numbers, underWay, progress);
-      add(out, part, std::ssize(held));
-      if (!held.empty()) out.numbers[code].insert(held.begin(), held.end());
-    };
-    for (std::size_t i = 0; i < first.parts.size(); ++i) {
-      const PartDemand& row = first.request.parts[i];
-      hold(first.parts[i], row.code, row.quantity, row.numbers);
-    }
-    for (std::size_t i = 0; i < first.lumber.size(); ++i) {
-      const BarDemand& row = first.request.barParts[i].wanted;
-      hold(first.lumber[i], row.code, row.quantity, row.numbers);
-    }
+    eachRow(cutting.plans.front(), [&](const CutRow& row) {
+      const auto held = heldOf(row, underWay, progress);
+      add(out, row.part, std::ssize(held));
+      if (!held.empty()) out.numbers[row.code].insert(held.begin(), held.end());
+    });
   }
   // A piece that was spoiled, or a spare, has its number too.
   for (const auto& [piece, state] : progress.pieces) out.numbers[piece.code].insert(piece.number);

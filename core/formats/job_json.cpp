@@ -50,10 +50,10 @@ void bodyField(JsonReader& a, AssemblyBody& body) {
     body = emptyBody(i);
     std::visit([&](auto& one) { a(kinds()[i].field, one); }, body);
   }
+  if (found > 0) return;
   std::string fields;
   for (const Kind& kind : kinds()) fields += (fields.empty() ? "" : ", ") + std::string(kind.field);
-  if (found == 0)
-    a.problems().push_back({{}, 0, a.pointer(), "an assembly of no kind", "one of " + fields});
+  a.problems().push_back({{}, 0, a.pointer(), "an assembly of no kind", "one of " + fields});
 }
 void bodyField(JsonWriter& a, AssemblyBody& body) {
   std::visit([&](auto& one) { a(kinds()[body.index()].field, one); }, body);

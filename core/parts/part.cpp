@@ -215,6 +215,11 @@ std::string describe(const Machining& machining, const Part& part, const LengthS
                      machining.through ? "" : ", stopped");
 }
 
+bool cutAlike(Length a, Length b) {
+  constexpr Length kSame = Length::um(1);
+  return a - b < kSame && b - a < kSame;
+}
+
 const Part* findPart(const std::vector<Part>& parts, const PartKey& key) {
   const auto at = std::find_if(parts.begin(), parts.end(), [&key](const Part& part) {
     return std::binary_search(part.keys.begin(), part.keys.end(), key);

@@ -125,6 +125,9 @@ struct Part {
   Box board() const;
 };
 
+// Whether sizes differ by no more than sharing out nanometres can bring about: they are cut as one.
+bool cutAlike(Length a, Length b);
+
 // The part that has the key, or null; and its code, or nothing.
 const Part* findPart(const std::vector<Part>& parts, const PartKey& key);
 std::string codeOf(const std::vector<Part>& parts, const PartKey& key);

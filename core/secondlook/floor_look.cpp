@@ -31,8 +31,8 @@ std::vector<Finding> lookAtFloor(const Job& job, const std::vector<Part>& drawn,
   std::vector<Finding> out;
   for (const floor::Compared& one : floor::compared(drawn, cuttings, progress)) {
     if (one.fate == floor::Fate::Usable) continue;
-    const Part& part = one.now != nullptr ? *one.now : one.was;
-    const std::string name = fmt::format("{} {}", one.was.code, one.was.name);
+    const Part& part = one.now != nullptr ? *one.now : *one.was;
+    const std::string name = fmt::format("{} {}", one.was->code, one.was->name);
     Finding finding;
     finding.place.assembly = findAssembly(job, part.assembly) != nullptr ? part.assembly : "";
     if (one.now != nullptr) finding.place = {part.assembly, part.opening, part.code};
@@ -46,7 +46,7 @@ std::vector<Finding> lookAtFloor(const Job& job, const std::vector<Part>& drawn,
     }
     finding.what =
         fmt::format("{} is {} {} and now drawn {}", name, one.cut > 0 ? "cut" : "at the saw as",
-                    sizeOf(one.was, style), drawnAs(job, one.was, *one.now, style));
+                    sizeOf(*one.was, style), drawnAs(job, *one.was, *one.now, style));
     finding.severity = Severity::Mind;
     if (one.cut > 0 && one.fate == floor::Fate::Trimmable)
       finding.why = fmt::format("{} can be trimmed.", piecesOf(one.cut));

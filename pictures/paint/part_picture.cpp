@@ -76,7 +76,7 @@ class Drawing {
     return !aspect_.lengthUp && ((part_.hand == Hand::Right) != (face_ == Face::Outside));
   }
 
-  // What is taken off the outline, a little more than reaches the board's edges.
+  // What is taken off the outline; nothing where the cut leaves it whole.
   QPainterPath cutAway(const Machining& machining) const {
     QPainterPath out;
     switch (machining.cut) {
