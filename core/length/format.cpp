@@ -2,7 +2,6 @@
 
 #include <fmt/format.h>
 
-#include <array>
 #include <numeric>
 
 namespace pp {
@@ -10,34 +9,13 @@ namespace {
 
 constexpr std::int64_t kNmPerInch = 25'400'000;
 
-std::string raisedDigits(std::int64_t value) {
-  static constexpr std::array<const char*, 10> kRaised = {"⁰", "¹", "²", "³", "⁴",
-                                                          "⁵", "⁶", "⁷", "⁸", "⁹"};
-  std::string out;
-  for (const char c : std::to_string(value)) out += kRaised[static_cast<std::size_t>(c - '0')];
-  return out;
-}
-
-std::string loweredDigits(std::int64_t value) {
-  static constexpr std::array<const char*, 10> kLowered = {"₀", "₁", "₂", "₃", "₄",
-                                                           "₅", "₆", "₇", "₈", "₉"};
-  std::string out;
-  for (const char c : std::to_string(value)) out += kLowered[static_cast<std::size_t>(c - '0')];
-  return out;
-}
-
-std::string fraction(std::int64_t numerator, std::int64_t denominator, bool raised) {
-  if (raised) return raisedDigits(numerator) + "/" + loweredDigits(denominator);
-  return fmt::format("{}/{}", numerator, denominator);
-}
-
 // `parts` of 1/denominator inch as whole and reduced fraction.
-std::string inches(std::int64_t parts, std::int64_t denominator, bool raised) {
+std::string inches(std::int64_t parts, std::int64_t denominator) {
   const std::int64_t whole = parts / denominator;
   std::int64_t rest = parts % denominator;
   if (rest == 0) return std::to_string(whole);
   const std::int64_t common = std::gcd(rest, denominator);
-  const std::string piece = fraction(rest / common, denominator / common, raised);
+  const std::string piece = fmt::format("{}/{}", rest / common, denominator / common);
   return whole == 0 ? piece : fmt::format("{} {}", whole, piece);
 }
 
@@ -51,39 +29,49 @@ std::string decimal(std::int64_t value, int decimals) {
   return rest.empty() ? out : out + "." + rest;
 }
 
-struct Rounded {
-  std::int64_t steps;
-  int error;  // sign of true length minus shown length
+// In inches 1/denominator, else 1/denominator of a millimetre.
+struct Grid {
+  std::int64_t unit;  // nanometres
+  std::int64_t denominator;
 };
 
-// Nearest multiple of numerator/denominator nanometres, halves away from zero.
-Rounded nearest(std::int64_t nm, std::int64_t numerator, std::int64_t denominator) {
-  const Int128 scaled = static_cast<Int128>(nm) * denominator;
-  const Int128 steps = (2 * scaled + numerator) / (2 * static_cast<Int128>(numerator));
-  const Int128 back = steps * numerator;
-  return {static_cast<std::int64_t>(steps), scaled > back ? 1 : scaled < back ? -1 : 0};
+Grid gridOf(const LengthStyle& style) {
+  if (style.unit == Unit::Inch) return {kNmPerInch, style.denominator};
+  std::int64_t parts = 1;
+  for (int i = 0; i < style.decimals; ++i) parts *= 10;
+  return {1'000'000, parts};
+}
+
+// The nearest number of steps, halves away from zero.
+std::int64_t nearest(std::int64_t nm, const Grid& grid) {
+  const Int128 scaled = static_cast<Int128>(nm < 0 ? -nm : nm) * grid.denominator;
+  const auto steps = static_cast<std::int64_t>((2 * scaled + grid.unit) / (2 * grid.unit));
+  return nm < 0 ? -steps : steps;
+}
+
+// How far the length lies over so many steps, in nanometres times the denominator.
+Int128 over(std::int64_t nm, std::int64_t steps, const Grid& grid) {
+  return static_cast<Int128>(nm) * grid.denominator - static_cast<Int128>(steps) * grid.unit;
 }
 
 }  // namespace
 
 std::string format(Length length, const LengthStyle& style) {
-  const bool negative = length < Length{};
-  const std::int64_t nm = negative ? -length.inNm() : length.inNm();
-  Rounded rounded{};
-  std::string text;
-  if (style.unit == Unit::Inch) {
-    rounded = nearest(nm, kNmPerInch, style.denominator);
-    text = inches(rounded.steps, style.denominator, style.raised);
-  } else {
-    std::int64_t step = 1'000'000;
-    for (int i = 0; i < style.decimals; ++i) step /= 10;
-    rounded = nearest(nm, step, 1);
-    text = decimal(rounded.steps, style.decimals);
-  }
-  const int error = negative ? -rounded.error : rounded.error;
-  if (negative) text = "−" + text;
-  if (error != 0) text += error > 0 ? " +" : " −";
+  const Grid grid = gridOf(style);
+  const std::int64_t steps = nearest(length.inNm(), grid);
+  const std::int64_t shown = steps < 0 ? -steps : steps;
+  std::string text = length < Length{} ? "−" : "";
+  text +=
+      style.unit == Unit::Inch ? inches(shown, style.denominator) : decimal(shown, style.decimals);
+  const Int128 error = over(length.inNm(), steps, grid);
+  if (error != 0) text += error > 0 ? "▴" : "▾";
   return text;
+}
+
+Length offShown(Length length, const LengthStyle& style) {
+  const Grid grid = gridOf(style);
+  const Int128 error = over(length.inNm(), nearest(length.inNm(), grid), grid);
+  return Length::nm(static_cast<std::int64_t>(error / grid.denominator));
 }
 
 std::string formatExact(Length length, Unit unit) {
@@ -91,8 +79,9 @@ std::string formatExact(Length length, Unit unit) {
   const bool negative = length < Length{};
   const std::int64_t nm = negative ? -length.inNm() : length.inNm();
   const std::string sign = negative ? "−" : "";
-  const Rounded sixtyFourths = nearest(nm, kNmPerInch, 64);
-  if (sixtyFourths.error == 0) return sign + inches(sixtyFourths.steps, 64, false) + " in";
+  const Grid sixtyFourths{kNmPerInch, 64};
+  const std::int64_t steps = nearest(nm, sixtyFourths);
+  if (over(nm, steps, sixtyFourths) == 0) return sign + inches(steps, 64) + " in";
   // Ten decimals of an inch tell every nanometre apart.
   const Int128 scaled = (static_cast<Int128>(nm) * 10'000'000'000 + kNmPerInch / 2) / kNmPerInch;
   return sign + decimal(static_cast<std::int64_t>(scaled), 10) + " in";

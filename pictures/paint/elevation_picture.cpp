@@ -7,11 +7,14 @@
 #include "pictures/paint/dimension.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
+#include "pictures/paint/set_text.h"
 
 namespace pp {
 namespace {
 
-constexpr double kDimensionRoom = 46;
+constexpr double kDimensionRoom = 2 * kDimensionRow + 14;
+// How far the two lines of dimensions are from what they measure.
+constexpr double kNear = 14, kFar = 36;
 
 class Drawing {
  public:
@@ -95,13 +98,19 @@ class Drawing {
     if (const auto* pins = std::get_if<AdjustableShelves>(&content)) shelves(leaf, pins->count);
     if (const auto* loose = std::get_if<LooseShelves>(&content)) shelves(leaf, loose->count);
     if (std::holds_alternative<DrawerBank>(content)) drawers(leaf);
-    painter_.setPen(look::kPencil);
-    painter_.setFont(look::text(11));
+    if (!std::holds_alternative<OpenSpace>(content)) return;
     const QRectF r = rect(leaf.rect);
-    const QString size = figures(leaf.rect.width, leaf.rect.height, style_);
-    const bool open = std::holds_alternative<OpenSpace>(content);
-    if (open && r.height() > 18 && r.width() > painter_.fontMetrics().horizontalAdvance(size) + 8)
-      painter_.drawText(r, Qt::AlignCenter, size);
+    inside(r, figures(leaf.rect.width, leaf.rect.height, style_), Qt::AlignCenter);
+  }
+
+  // A figure in what it is about, as large as there is room.
+  void inside(const QRectF& r, const QString& text, Qt::Alignment alignment) {
+    constexpr double kAside = 6;
+    const auto font = fittingFont(text, r.width() - 2 * kAside, r.height() - 4);
+    if (!font) return;
+    painter_.setFont(*font);
+    painter_.setPen(look::kGraphite);
+    drawText(painter_, r.adjusted(kAside, 0, -kAside, 0), static_cast<int>(alignment), text);
   }
 
   void shelves(const OpeningRect& leaf, int count) {
@@ -136,11 +145,7 @@ class Drawing {
       const double half = std::min(18.0, r.width() / 6);
       painter_.setPen(QPen(look::kPencil, 1));
       painter_.drawLine(QPointF(c.x() - half, c.y()), QPointF(c.x() + half, c.y()));
-      painter_.setFont(look::text(11));
-      painter_.setPen(look::kGraphite);
-      if (r.height() > 20)
-        painter_.drawText(r.adjusted(6, 0, -6, 0), Qt::AlignVCenter | Qt::AlignRight,
-                          figure(front.height, style_));
+      inside(r, figure(front.height, style_), Qt::AlignVCenter | Qt::AlignRight);
     }
   }
 
@@ -203,16 +208,16 @@ class Drawing {
   void dimensions() {
     const double bottom = map_.y(Length{});
     const double left = map_.x(Length{});
-    across(Length{}, carcass_.width, bottom + 34);
-    upward(Length{}, carcass_.height, left - 34);
+    across(Length{}, carcass_.width, bottom + kFar);
+    upward(Length{}, carcass_.height, left - kFar);
     // The row of openings that the eye follows: along the foot and up the left-hand side.
     const FrontRect& clear = layout_.clear;
     for (const OpeningRect& leaf : layout_.leaves) {
-      if (leaf.rect.z == clear.z) across(leaf.rect.x, leaf.rect.right(), bottom + 14);
-      if (leaf.rect.x == clear.x) upward(leaf.rect.z, leaf.rect.top(), left - 14);
+      if (leaf.rect.z == clear.z) across(leaf.rect.x, leaf.rect.right(), bottom + kNear);
+      if (leaf.rect.x == clear.x) upward(leaf.rect.z, leaf.rect.top(), left - kNear);
     }
-    if (carcass_.toe) upward(Length{}, carcass_.toe->height, left - 14);
-    if (layout_.foot > Length{}) upward(Length{}, layout_.foot, left - 14);
+    if (carcass_.toe) upward(Length{}, carcass_.toe->height, left - kNear);
+    if (layout_.foot > Length{}) upward(Length{}, layout_.foot, left - kNear);
   }
 
   QPainter& painter_;

@@ -3,14 +3,6 @@
 #include <QObject>
 
 namespace pp {
-namespace {
-
-LengthStyle raised(LengthStyle style) {
-  style.raised = true;
-  return style;
-}
-
-}  // namespace
 
 QString areaFigure(double squareMetres, Unit unit) {
   constexpr double kSquareFeet = 10.7639104;
@@ -39,21 +31,29 @@ QString qs(const std::string& text) {
 }
 
 QString figure(Length length, const LengthStyle& style) {
-  return qs(format(length, raised(style)));
+  return qs(format(length, style));
 }
 
 QString figureWithUnit(Length length, const LengthStyle& style) {
-  return qs(formatWithUnit(length, raised(style)));
+  return qs(formatWithUnit(length, style));
 }
 
 QString figures(Length a, Length b, const LengthStyle& style) {
   return figure(a, style) + QStringLiteral(" × ") + figure(b, style);
 }
 
+QString offTip(Length length, const LengthStyle& style) {
+  const Length off = offShown(length, style);
+  if (off == Length{}) return {};
+  const bool more = off > Length{};
+  return QObject::tr(more ? "%1 more than shown: exactly %2" : "%1 less than shown: exactly %2")
+      .arg(qs(formatExact(more ? off : -off, Unit::Millimetre)),
+           qs(formatExact(length, style.unit)));
+}
+
 QString typed(Length length, const LengthStyle& style) {
-  const std::string text = format(length, style);
-  if (text.ends_with("+") || text.ends_with("−")) return qs(formatExact(length, style.unit));
-  return qs(text);
+  return qs(offShown(length, style) == Length{} ? format(length, style)
+                                                : formatExact(length, style.unit));
 }
 
 QString materialName(const Material& material, const LengthStyle& style) {

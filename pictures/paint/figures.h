@@ -7,12 +7,15 @@
 
 namespace pp {
 
-// With true fractions: 23 ⁷/₁₆. No unit.
+// 23 7/16, which the program's faces draw as a fraction. No unit.
 QString figure(Length length, const LengthStyle& style);
 // With the unit.
 QString figureWithUnit(Length length, const LengthStyle& style);
 // "600 × 720"
 QString figures(Length a, Length b, const LengthStyle& style);
+// By how much a length is more or less than what is shown, and what it is exactly; empty where that
+// is what is shown.
+QString offTip(Length length, const LengthStyle& style);
 // As it is typed: plain digits, exact where the shown figure is rounded.
 QString typed(Length length, const LengthStyle& style);
 

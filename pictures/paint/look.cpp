@@ -14,12 +14,14 @@ void loadFonts() {
   if (loaded) return;
   loaded = true;
   initResources();
-  for (const char* name : {"B612-Regular", "B612-Bold", "B612-Italic"})
+  for (const char* name :
+       {"PlainPatch-Regular", "PlainPatch-Bold", "PlainPatch-Italic", "PlainPatchRaised-Regular",
+        "PlainPatchRaised-Bold", "PlainPatchLowered-Regular", "PlainPatchLowered-Bold"})
     QFontDatabase::addApplicationFont(QStringLiteral(":/fonts/%1.otf").arg(QLatin1String(name)));
 }
 
 QFont text(int pixels, bool bold) {
-  QFont font(QStringLiteral("B612"));
+  QFont font(QStringLiteral("Plain Patch"));
   font.setPixelSize(pixels);
   font.setBold(bold);
   return font;

@@ -18,8 +18,13 @@ inline const QColor kSlateWash{0xDC, 0xE4, 0xE6};
 // Makes the fonts that ship with the program known; call once after the application exists.
 void loadFonts();
 
-// B612: made to be read in bad light; 6, 9, 1 and 7 cannot be mistaken. Sizes in pixels. Its Mono
-// names itself B612 too and takes the place of the regular face, so it is not loaded beside it.
+// Made from B612 (fonts/make), to be read in bad light: 6, 9, 1 and 7 cannot be mistaken, and a
+// fraction is drawn as one. Sizes in pixels.
 QFont text(int pixels, bool bold = false);
+
+constexpr int kBody = 14;
+// Of figures in tables and drawings: its digits are 13 pixels high, to be read at arm's length.
+constexpr int kFigure = 17;
+constexpr int kLeast = 12;  // digits of nine pixels: nothing is set smaller
 
 }  // namespace pp::look

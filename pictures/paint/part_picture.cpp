@@ -7,6 +7,7 @@
 #include "core/parts/solid.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
+#include "pictures/paint/set_text.h"
 #include "pictures/paint/wood.h"
 
 namespace pp {
@@ -23,7 +24,7 @@ PartAspect aspectOf(const Part& part) {
 
 namespace {
 
-constexpr double kMargin = 34;  // room for sizes and edge names
+constexpr double kMargin = 40;  // room for sizes and edge names
 
 class Drawing {
  public:
@@ -165,13 +166,13 @@ class Drawing {
         QPen(look::kGraphite, 1, machining.face == face_ ? Qt::DotLine : Qt::SolidLine));
     painter_.setBrush(Qt::NoBrush);
     painter_.drawRect(band);
-    painter_.setFont(look::text(11));
+    painter_.setFont(look::text(look::kLeast));
     painter_.setPen(look::kGraphite);
     const QString words =
         QString::number(static_cast<double>(machining.angle.inMillidegrees()) / kMillidegrees) +
         QChar(0xB0);
-    painter_.drawText(QRectF(band.center() - QPointF(30, 8), QSizeF(60, 16)), Qt::AlignCenter,
-                      words);
+    drawText(painter_, QRectF(band.center() - QPointF(30, 8), QSizeF(60, 16)), Qt::AlignCenter,
+             words);
   }
 
   void holes(const Machining& machining) {
@@ -226,30 +227,30 @@ class Drawing {
     if (side != Side::Front && side != Side::Top) return;
     const QRectF outside = strip(edge, -14).normalized();
     painter_.setPen(look::kGraphite);
-    painter_.setFont(look::text(11, true));
+    painter_.setFont(look::text(look::kLeast, true));
     const QString word = qs(sideName(side));
     if (outside.width() >= outside.height()) {
-      painter_.drawText(outside, Qt::AlignCenter, word);
+      drawText(painter_, outside, Qt::AlignCenter, word);
       return;
     }
     painter_.save();
     painter_.translate(outside.center());
     painter_.rotate(-90);
-    painter_.drawText(QRectF(-60, -8, 120, 16), Qt::AlignCenter, word);
+    drawText(painter_, QRectF(-60, -8, 120, 16), Qt::AlignCenter, word);
     painter_.restore();
   }
 
   void sizes() {
     painter_.setPen(look::kGraphite);
-    painter_.setFont(look::text(12));
+    painter_.setFont(look::text(look::kFigure));
     const Length across = aspect_.lengthUp ? part_.width.total() : part_.length.total();
     const Length up = aspect_.lengthUp ? part_.length.total() : part_.width.total();
-    painter_.drawText(QRectF(board_.center().x() - 80, board_.bottom() + 16, 160, 16),
-                      Qt::AlignCenter, figure(across, style_));
+    drawText(painter_, QRectF(board_.center().x() - 80, board_.bottom() + 15, 160, 20),
+             Qt::AlignCenter, figure(across, style_));
     painter_.save();
-    painter_.translate(board_.left() - 24, board_.center().y());
+    painter_.translate(board_.left() - 27, board_.center().y());
     painter_.rotate(-90);
-    painter_.drawText(QRectF(-80, -8, 160, 16), Qt::AlignCenter, figure(up, style_));
+    drawText(painter_, QRectF(-80, -10, 160, 20), Qt::AlignCenter, figure(up, style_));
     painter_.restore();
   }
 

@@ -18,6 +18,7 @@
 #include "pictures/paint/dimension.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
+#include "pictures/paint/set_text.h"
 #include "pictures/paint/wood.h"
 
 namespace pp {
@@ -347,7 +348,7 @@ void SolidPicture::paint(QPainter& painter, const QRectF& room, const SolidView&
   painter.drawImage(room, image, QRectF(QPointF(), QSizeF(image.size())));
   if (!view.codes) return;
   const Camera camera(scene_, {{0, 0}, room.size()}, view);
-  painter.setFont(look::text(11));
+  painter.setFont(look::text(look::kLeast));
   const QFontMetricsF metrics(painter.font());
   std::vector<QRectF> taken;
   for (std::size_t i = 0; i < scene_.bodies.size(); ++i) {
@@ -363,7 +364,7 @@ void SolidPicture::paint(QPainter& painter, const QRectF& room, const SolidView&
     taken.push_back(box);
     painter.fillRect(box, look::kCard);
     painter.setPen(look::kGraphite);
-    painter.drawText(box, Qt::AlignCenter, body.code);
+    drawText(painter, box, Qt::AlignCenter, body.code);
   }
 }
 

@@ -4,6 +4,7 @@
 
 #include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
+#include "pictures/paint/set_text.h"
 
 namespace pp {
 namespace {
@@ -52,12 +53,12 @@ void paintTape(QPainter& painter, const QRectF& room, const QString& what, Lengt
   other.unit = style.unit == Unit::Inch ? Unit::Millimetre : Unit::Inch;
   painter.setPen(look::kGraphite);
   painter.setFont(look::text(20, true));
-  painter.drawText(QRectF(room.x() + 14, room.y() + 4, words, 28), Qt::AlignLeft | Qt::AlignVCenter,
-                   figureWithUnit(length, style));
-  painter.setFont(look::text(12));
-  painter.drawText(QRectF(room.x() + 14, room.y() + 32, words, 20),
-                   Qt::AlignLeft | Qt::AlignVCenter,
-                   QStringLiteral("%1   %2").arg(figureWithUnit(length, other), what));
+  drawText(painter, QRectF(room.x() + 14, room.y() + 4, words, 28),
+           Qt::AlignLeft | Qt::AlignVCenter, figureWithUnit(length, style));
+  painter.setFont(look::text(look::kBody));
+  drawText(painter, QRectF(room.x() + 14, room.y() + 32, words, 20),
+           Qt::AlignLeft | Qt::AlignVCenter,
+           QStringLiteral("%1   %2").arg(figureWithUnit(length, other), what));
 
   const QRectF tape(room.x() + words + 20, room.y() + 6, room.width() - words - 34,
                     room.height() - 12);
@@ -87,7 +88,7 @@ void paintTape(QPainter& painter, const QRectF& room, const QString& what, Lengt
     painter.setPen(marked ? look::kRed : look::kGraphite);
     painter.setFont(look::text(whole || marked ? 13 : 11, whole || marked));
     const QString text = figure(n * scale.step, style);
-    painter.drawText(QRectF(at(n) - 60, tape.bottom() - 18, 120, 16), Qt::AlignCenter, text);
+    drawText(painter, QRectF(at(n) - 60, tape.bottom() - 18, 120, 16), Qt::AlignCenter, text);
   }
   painter.restore();
 }

@@ -41,16 +41,34 @@ bool Page::need(double mm) {
   return true;
 }
 
-Page::Face::Face(int pixels, bool bold) : font(look::text(pixels, bold)), metrics(font) {
-  for (std::size_t c = ' '; c < widths.size(); ++c)
-    widths[c] = metrics.horizontalAdvance(QChar(static_cast<char16_t>(c)));
+Page::Face::Face(int pixels, bool bold)
+    : fonts{faceOf(look::text(pixels, bold), TextRun::Face::Plain),
+            faceOf(look::text(pixels, bold), TextRun::Face::Raised),
+            faceOf(look::text(pixels, bold), TextRun::Face::Lowered)},
+      metrics(fonts.front()) {
+  for (std::size_t face = 0; face < fonts.size(); ++face) {
+    const QFontMetricsF of(fonts[face]);
+    for (std::size_t c = ' '; c < widths[face].size(); ++c)
+      widths[face][c] = of.horizontalAdvance(QChar(static_cast<char16_t>(c)));
+  }
 }
 
-std::optional<double> Page::Face::width(const QString& text) const {
+std::optional<double> Page::Face::width(const TextRun& run) const {
   double out = 0;
-  for (const QChar c : text) {
-    if (c.unicode() < ' ' || c.unicode() >= widths.size()) return std::nullopt;
-    out += widths[c.unicode()];
+  const auto& of = widths[static_cast<std::size_t>(run.face)];
+  for (const QChar c : run.text) {
+    if (c.unicode() < ' ' || c.unicode() >= of.size()) return std::nullopt;
+    out += of[c.unicode()];
+  }
+  return out;
+}
+
+std::optional<double> Page::Face::width(const std::vector<TextRun>& runs) const {
+  double out = 0;
+  for (const TextRun& run : runs) {
+    const auto one = width(run);
+    if (!one) return std::nullopt;
+    out += *one;
   }
   return out;
 }
@@ -68,23 +86,28 @@ void Page::text(double x, double y, double w, double h, const QString& text, dou
   painter_.save();
   painter_.translate(x, y);
   painter_.scale(1 / kSteps, 1 / kSteps);
-  painter_.setFont(face.font);
+  painter_.setFont(face.fonts.front());
   painter_.setPen(Qt::black);
   const double room = w * kSteps;
-  const std::optional<double> width = face.width(text);
+  const std::vector<TextRun> runs = textRuns(text);
+  const std::optional<double> width = face.width(runs);
   if (width && *width <= room) {
     // Laying out a line takes longer than drawing it, and thousands of labels have ten each.
-    const double left = (alignment & Qt::AlignRight) != 0     ? room - *width
-                        : (alignment & Qt::AlignHCenter) != 0 ? (room - *width) / 2
-                                                              : 0;
+    double left = (alignment & Qt::AlignRight) != 0     ? room - *width
+                  : (alignment & Qt::AlignHCenter) != 0 ? (room - *width) / 2
+                                                        : 0;
     const double spare = h * kSteps - face.metrics.height();
     const double top = (alignment & Qt::AlignVCenter) != 0  ? spare / 2
                        : (alignment & Qt::AlignBottom) != 0 ? spare
                                                             : 0;
-    painter_.drawText(QPointF(left, top + face.metrics.ascent()), text);
+    for (const TextRun& run : runs) {
+      painter_.setFont(face.fonts[static_cast<std::size_t>(run.face)]);
+      painter_.drawText(QPointF(left, top + face.metrics.ascent()), run.text);
+      left += *face.width(run);
+    }
   } else {
     const QString shown = face.metrics.elidedText(text, Qt::ElideRight, room);
-    painter_.drawText(QRectF(0, 0, room, h * kSteps), alignment | Qt::TextSingleLine, shown);
+    drawText(painter_, QRectF(0, 0, room, h * kSteps), alignment | Qt::TextSingleLine, shown);
   }
   painter_.restore();
 }

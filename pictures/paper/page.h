@@ -10,6 +10,9 @@
 #include <array>
 #include <map>
 #include <optional>
+#include <vector>
+
+#include "pictures/paint/set_text.h"
 
 namespace pp {
 
@@ -41,14 +44,16 @@ class Page {
   static constexpr double kMargin = 12;
 
  private:
-  // A font in hundredths of a millimetre and how wide its plain letters are.
+  // A font in hundredths of a millimetre, with what its fractions are set in, and how wide their
+  // plain letters are.
   struct Face {
-    QFont font;
+    std::array<QFont, 3> fonts;  // by TextRun::Face
     QFontMetricsF metrics;
-    std::array<double, 128> widths{};
+    std::array<std::array<double, 128>, 3> widths{};
     Face(int pixels, bool bold);
-    // Of a text of plain letters; nothing for any other.
-    std::optional<double> width(const QString& text) const;
+    // Of a run of plain letters; nothing for any other.
+    std::optional<double> width(const TextRun& run) const;
+    std::optional<double> width(const std::vector<TextRun>& runs) const;
   };
   const Face& face(double points, bool bold);
 

@@ -62,9 +62,9 @@ TEST_F(Parts, searchAndOrdersShowTheSamePartsOtherwise) {
   auto* order = named<QComboBox>(window_.get(), QStringLiteral("Order of the parts"));
   order->setFocus();
   press(Qt::Key_Down);
-  EXPECT_EQ(cell(0, 0), QStringLiteral("birch ¹/₂"));
+  EXPECT_EQ(cell(0, 0), QStringLiteral("birch 1/2"));
   press(Qt::Key_Down);
-  EXPECT_TRUE(cell(0, 0).contains(QStringLiteral("30 ¹/₂")));  // the lid is the longest
+  EXPECT_TRUE(cell(0, 0).contains(QStringLiteral("30 1/2")));  // the lid is the longest
 }
 
 TEST_F(Parts, sumsFollowTheUnit) {

@@ -24,11 +24,6 @@ const Part* twinOf(const Breakdown& breakdown, const Part& part) {
   return nullptr;
 }
 
-LengthStyle raised(LengthStyle style) {
-  style.raised = true;
-  return style;
-}
-
 // The cutting list of the bars that a lumber part is cut from, as the plan has it.
 QString barWords(const PlanShown& shown, const LengthStyle& style, const Part& part) {
   if (!shown.plan) return PartView::tr("Laying out …");
@@ -60,7 +55,7 @@ QString barWords(const PlanShown& shown, const LengthStyle& style, const Part& p
 }
 
 QString wordsFor(const Job& job, const PlanShown& plan, const Part& part) {
-  const LengthStyle style = raised(styleOf(job));
+  const LengthStyle style = styleOf(job);
   const auto paragraph = [](const QString& head, const QString& body) {
     return QStringLiteral("<p style='margin:0 0 8px 0'><b>%1</b><br>%2</p>")
         .arg(head, body.toHtmlEscaped().replace(QLatin1Char('\n'), QStringLiteral("<br>")));

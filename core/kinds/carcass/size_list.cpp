@@ -86,10 +86,9 @@ std::string formatSizeList(const std::vector<Share>& sizes, const LengthStyle& s
       out += "rest";
       continue;
     }
-    std::string text = format(*share.fixed, style);
-    // A mark means the shown size is rounded; what reads back must not be.
-    if (text.ends_with("+") || text.ends_with("−")) text = formatExact(*share.fixed, style.unit);
-    out += text;
+    // What reads back must not be rounded.
+    out += offShown(*share.fixed, style) == Length{} ? format(*share.fixed, style)
+                                                     : formatExact(*share.fixed, style.unit);
   }
   return out;
 }
