@@ -15,7 +15,7 @@ void breakDown(benchmark::State& state) {
   }
   state.counters["pieces"] = static_cast<double>(pieces);
 }
-BENCHMARK(breakDown)->Arg(1)->Arg(3)->Unit(benchmark::kMicrosecond);
+BENCHMARK(breakDown)->Arg(1)->Arg(3)->Arg(12)->Arg(36)->Unit(benchmark::kMicrosecond);
 
 void breakDownAndLook(benchmark::State& state) {
   const pp::Job job = pp::bench::logWall(state.range(0));
@@ -27,6 +27,6 @@ void breakDownAndLook(benchmark::State& state) {
   }
   state.counters["pieces"] = static_cast<double>(pieces);
 }
-BENCHMARK(breakDownAndLook)->Arg(1)->Arg(3)->Unit(benchmark::kMicrosecond);
+BENCHMARK(breakDownAndLook)->Arg(1)->Arg(3)->Arg(12)->Arg(36)->Unit(benchmark::kMicrosecond);
 
 }  // namespace

@@ -21,6 +21,8 @@ class History {
   explicit History(std::shared_ptr<const Job> job, std::size_t mostBytes = kMostBytes);
 
   const std::shared_ptr<const Job>& now() const { return states_[at_].job; }
+  // The job of now with what was worked out for it since it was put there: no step of its own.
+  void complete(std::shared_ptr<const Job> job) { states_[at_].job = std::move(job); }
   // Ends what could be redone.
   void push(std::string what, std::shared_ptr<const Job> job);
 

@@ -12,7 +12,6 @@
 #include "core/job/ids.h"
 #include "core/kinds/kind.h"
 #include "core/kinds/validate.h"
-#include "core/secondlook/floor_look.h"
 #include "pictures/paint/figures.h"
 
 namespace pp {
@@ -67,26 +66,34 @@ Session::Session(QObject* parent)
     mergeFindings();
     emit findingsChanged();
   });
+  connect(&deriver_, &Deriver::ready, this, &Session::show);
   connect(&pointing_, &Pointing::selectionChanged, this, [this] { modes_.selectionChanged(); });
   openNew();
 }
 
+Job Session::draft() {
+  finish();
+  return job();
+}
+
+void Session::finish() {
+  if (auto made = deriver_.finish()) show(std::move(*made));
+}
+
 Problems Session::edit(const QString& what, Job next) {
-  if (next == job()) return {};
+  if (next == *history_.now()) return {};
   if (Problems problems = changedCodes(floor_.record(), next); !problems.empty()) return problems;
   raise(next, floor_.record());
-  auto settled = settle(next, history_.lastId());
-  if (!settled) return inWords(settled.problems(), next);
-  const Lost lost = std::move(settled.value().lost);
-  breakdown_ = std::make_shared<const Breakdown>(std::move(settled.value().breakdown));
+  const auto lost = settle(next, history_.lastId());
+  if (!lost) return inWords(lost.problems(), next);
   history_.push(what.toStdString(), std::make_shared<const Job>(std::move(next)));
-  show();
-  if (!lost.empty()) emit said(lostWords(lost));
+  follow();
+  if (!lost->empty()) emit said(lostWords(*lost));
   return {};
 }
 
 Problems Session::editAssembly(const QString& what, const std::string& code, Assembly assembly) {
-  Job next = job();
+  Job next = draft();
   for (std::size_t i = 0; i < next.assemblies.size(); ++i) {
     if (job().assemblies[i].code != code) continue;
     next.assemblies[i] = std::move(assembly);
@@ -110,22 +117,16 @@ QString Session::redoText() const {
   return QString::fromStdString(history_.redoText());
 }
 
-// A job of the history that has been settled before.
-void Session::showAnother() {
-  breakdown_ = std::make_shared<const Breakdown>(breakDown(job()));
-  show();
-}
-
 void Session::undo() {
   if (!canUndo()) return;
   history_.undo();
-  showAnother();
+  follow();
 }
 
 void Session::redo() {
   if (!canRedo()) return;
   history_.redo();
-  showAnother();
+  follow();
 }
 
 QString Session::title() const {
@@ -137,17 +138,15 @@ void Session::take(Job job, Record record, const QString& path, Access access) {
   raise(job, record);
   if (job.id.empty()) job.id = newJobId();
   giveIds(job);
-  breakdown_ = std::make_shared<const Breakdown>(breakDown(job));
-  job.codes = breakdown_->codes;
   history_ = History(std::make_shared<const Job>(std::move(job)));
   file_.begin(path, access == Access::ToRead);
-  const Job& now = this->job();
-  const QStringList lost = floor_.begin(std::move(record), path, now.id, access == Access::ToRead);
-  modes_.jobChanged();
-  const std::string first = now.assemblies.empty() ? std::string() : now.assemblies.front().code;
+  const QStringList lost =
+      floor_.begin(std::move(record), path, history_.now()->id, access == Access::ToRead);
+  const std::string first =
+      history_.now()->assemblies.empty() ? std::string() : history_.now()->assemblies.front().code;
   pointing_.select({first, std::nullopt, {}});
-  derive();
-  emit pointing_.selectionChanged();
+  followNow();
+  const Job& now = this->job();
   if (!now.assemblies.empty())
     pointing_.measure(tr("width of %1").arg(qs(first)), widthOf(now, now.assemblies.front()));
   if (!lost.isEmpty()) emit said(lost.join(QLatin1Char(' ')));
@@ -168,36 +167,45 @@ void Session::dropWhatIsGone() {
   pointing_.select(std::move(selection));
 }
 
-// Everything follows the job that history says is now and its break-down.
-void Session::show() {
-  modes_.jobChanged();
-  dropWhatIsGone();
-  derive();
-  emit pointing_.selectionChanged();
-  protect();
+AtTheSaw Session::atTheSaw() const {
+  return {floor_.record().cuttings, floor_.progress()};
 }
 
-void Session::derive() {
-  jobFindings_ = secondLook(job(), *breakdown_);
-  for (Finding& finding :
-       lookAtFloor(job(), breakdown_->parts, floor_.record().cuttings, floor_.progress()))
-    jobFindings_.push_back(std::move(finding));
+// Everything follows the job that history says is now.
+void Session::follow() {
+  protect();
+  if (auto made = deriver_.derive(history_.now(), atTheSaw()))
+    show(std::move(*made));
+  else
+    emit stateChanged();
+}
+
+void Session::followNow() {
+  show(deriver_.deriveNow(history_.now(), atTheSaw()));
+}
+
+void Session::show(Derived made) {
+  shown_ = std::move(made);
+  history_.complete(shown_.job);
+  modes_.jobChanged();
+  dropWhatIsGone();
   followPlan(std::exchange(from_, nullptr));
   mergeFindings();
   emit changed();
   emit stateChanged();
+  emit pointing_.selectionChanged();
 }
 
 void Session::followPlan(std::shared_ptr<const Plan> from) {
   plans_.follow(
       jobValue(),
-      floor::openRequest(job(), breakdown_->parts, floor_.record().scope, floor_.holdings()),
+      floor::openRequest(job(), shown_.breakdown->parts, floor_.record().scope, floor_.holdings()),
       floor_.record().plan, std::move(from));
 }
 
 // The findings of the job and of its plan together.
 void Session::mergeFindings() {
-  findings_ = jobFindings_;
+  findings_ = shown_.findings;
   findings_.insert(findings_.end(), plans_.findings().begin(), plans_.findings().end());
   std::stable_sort(findings_.begin(), findings_.end(),
                    [](const Finding& a, const Finding& b) { return a.severity < b.severity; });
@@ -205,11 +213,11 @@ void Session::mergeFindings() {
 
 Problems Session::editPins(const QString& what, std::vector<JobPin> pins,
                            std::shared_ptr<const Plan> from) {
-  Job next = job();
+  Job next = draft();
   next.pins = std::move(pins);
   from_ = std::move(from);
   const Problems problems = edit(what, std::move(next));
-  from_ = nullptr;
+  if (!deriver_.isBusy()) from_ = nullptr;
   return problems;
 }
 
@@ -226,6 +234,7 @@ void Session::setScope(Scope scope) {
 }
 
 Problems Session::takeToTheSaw() {
+  finish();
   const auto plan = plans_.isCurrent() ? plans_.shown().plan : nullptr;
   if (!plan) return {{{}, 0, {}, "no plan of what is drawn now", "one that is laid out"}};
   if (!plan->complete())
@@ -247,11 +256,12 @@ Problems Session::takeToTheSaw() {
   // Without its event the cutting was never taken.
   if (auto problem = floor_.note(std::move(event))) return {*problem};
   plans_.runner().stop();
-  derive();
+  followNow();
   return {};
 }
 
 void Session::printed() {
+  finish();
   floor_.reservePrinted(job());
   history_.keepCodes(onPaper(floor_.record()));
 }
@@ -261,7 +271,7 @@ std::optional<Problem> Session::giveUp(int cutting) {
   event.kind = EventKind::GivenUp;
   event.cutting = cutting;
   if (auto problem = floor_.note(std::move(event))) return problem;
-  derive();
+  followNow();
   return std::nullopt;
 }
 
@@ -301,6 +311,7 @@ Record Session::recordToSave() const {
 }
 
 std::optional<Problem> Session::save(const QString& path) {
+  finish();
   Record record = recordToSave();
   if (auto problem = file_.save(path, job(), record)) return problem;
   floor_.saved(std::move(record), path, job().id);
@@ -311,6 +322,7 @@ std::optional<Problem> Session::save(const QString& path) {
 }
 
 std::optional<Problem> Session::saveAs(const QString& path, As as) {
+  finish();
   const QString before = this->path();
   if (as == As::Move || before.isEmpty()) {
     if (auto problem = save(path)) return problem;
@@ -329,7 +341,7 @@ std::optional<Problem> Session::saveAs(const QString& path, As as) {
   history_.setJobId(copy.id);
   history_.markSaved();
   floor_.saved(std::move(record), path, copy.id);
-  derive();
+  followNow();
   return std::nullopt;
 }
 
@@ -358,7 +370,7 @@ void Session::discard() {
 // After every edit; a job that is as its file has it needs no protection.
 void Session::protect() {
   if (isModified())
-    file_.protect(jobValue());
+    file_.protect(history_.now());
   else
     file_.nothingToProtect();
 }

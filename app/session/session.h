@@ -8,14 +8,13 @@
 #include <memory>
 #include <vector>
 
+#include "app/session/deriver.h"
 #include "app/session/floor_desk.h"
 #include "app/session/history.h"
 #include "app/session/job_file.h"
 #include "app/session/modes.h"
 #include "app/session/plan_desk.h"
 #include "app/session/pointing.h"
-#include "core/breakdown/breakdown.h"
-#include "core/secondlook/second_look.h"
 
 namespace pp {
 
@@ -25,10 +24,17 @@ class Session : public QObject {
   explicit Session(QObject* parent = nullptr);
   ~Session() override = default;
 
-  const Job& job() const { return *history_.now(); }
-  std::shared_ptr<const Job> jobValue() const { return history_.now(); }
-  const Breakdown& breakdown() const { return *breakdown_; }
-  std::shared_ptr<const Breakdown> breakdownValue() const { return breakdown_; }
+  // The job that is shown, its parts and findings: all of one edit, the last one unless what
+  // follows from that is still being worked out.
+  const Job& job() const { return *shown_.job; }
+  std::shared_ptr<const Job> jobValue() const { return shown_.job; }
+  const Breakdown& breakdown() const { return *shown_.breakdown; }
+  std::shared_ptr<const Breakdown> breakdownValue() const { return shown_.breakdown; }
+  // What an edit is made from: the job after the last edit, which is shown from then on.
+  Job draft();
+  // Waits for what is still being worked out.
+  void finish();
+  Deriver& deriver() { return deriver_; }
   // Of the job, and of the plan where there is one; most severe first.
   const std::vector<Finding>& findings() const { return findings_; }
   LengthStyle style() const { return styleOf(job()); }
@@ -109,10 +115,11 @@ class Session : public QObject {
 
  private:
   void take(Job job, Record record, const QString& path, Access access);
-  void show();
-  void showAnother();
   void dropWhatIsGone();
-  void derive();
+  void follow();
+  void followNow();
+  void show(Derived made);
+  AtTheSaw atTheSaw() const;
   void followPlan(std::shared_ptr<const Plan> from = {});
   void protect();
   void mergeFindings();
@@ -124,8 +131,9 @@ class Session : public QObject {
   Pointing pointing_;
   PlanDesk plans_;
   FloorDesk floor_;
-  std::shared_ptr<const Breakdown> breakdown_ = std::make_shared<const Breakdown>();
-  std::vector<Finding> jobFindings_, findings_;
+  Deriver deriver_;
+  Derived shown_;
+  std::vector<Finding> findings_;
   std::shared_ptr<const Plan> from_;  // what the next search goes on from
 };
 

@@ -46,7 +46,7 @@ JobDialog::JobDialog(Session& session, QWidget* parent) : QDialog(parent), sessi
 }
 
 void JobDialog::takeOver() {
-  Job next = session_.job();
+  Job next = session_.draft();
   next.name = name_->text().trimmed().toStdString();
   next.place = place_->text().trimmed().toStdString();
   if (next.name.empty()) return problem_->show({{{}, 0, "name of the job", "nothing", "a name"}});

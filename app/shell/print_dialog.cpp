@@ -121,7 +121,7 @@ QLineEdit* PrintDialog::lengthField(const QString& name, Length value) {
 
 // The grid belongs to the job, so that the next sheet is right without setting it again.
 Problems PrintDialog::takeGrid() {
-  Job next = session_.job();
+  Job next = session_.draft();
   LabelSheet& grid = next.labels;
   grid.letter = paper_->currentIndex() == 1;
   grid.columns = columns_->value();

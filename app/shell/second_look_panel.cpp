@@ -97,13 +97,16 @@ QWidget* SecondLookPanel::card(const Finding& finding) {
 }
 
 void SecondLookPanel::fixFirst() {
+  session_.finish();
   for (const Finding& finding : session_.findings())
     if (finding.fix) return fix(finding);
 }
 
 void SecondLookPanel::fix(const Finding& finding) {
+  // What was found in a job that is about to be replaced may be gone.
+  if (session_.deriver().isBusy()) return;
   const Fix wanted = *finding.fix;  // the edit replaces the findings
-  Job next = session_.job();
+  Job next = session_.draft();
   wanted.edit(next);
   session_.edit(qs(wanted.what).toLower(), std::move(next));
 }

@@ -94,7 +94,7 @@ void TopStrip::followPlan() {
 }
 
 void TopStrip::setUnit(Unit unit) {
-  Job next = session_.job();
+  Job next = session_.draft();
   next.unit = unit;
   session_.edit(unit == Unit::Inch ? tr("show inches") : tr("show millimetres"), std::move(next));
   follow();

@@ -5,6 +5,8 @@
 
 #include "app/session/session.h"
 #include "core/formats/file.h"
+#include "core/job/ids.h"
+#include "tests/app/driver.h"
 
 namespace pp {
 namespace {
@@ -47,6 +49,102 @@ TEST(Session, refusedEditsChangeNothing) {
   EXPECT_FALSE(session.editAssembly(QStringLiteral("narrow"), "B1", narrow).empty());
   EXPECT_EQ(session.job(), start);
   EXPECT_FALSE(session.canUndo());
+}
+
+// As for a job that takes longer than a frame to break down.
+class LargeJob : public testing::Test {
+ protected:
+  void SetUp() override {
+    ASSERT_TRUE(session_.openDemo(QStringLiteral("log-wall")).empty());
+    start_ = session_.job();
+    session_.deriver().setFrame(Deriver::Duration(0));
+  }
+  Problems widen(int mm) {
+    return session_.edit(QStringLiteral("widen"), widened(session_.draft(), mm));
+  }
+  bool shown() {
+    return test::waitFor([this] { return !session_.deriver().isBusy(); });
+  }
+  static Length widthOf(const Job& job) { return job.assemblies.front().carcass().width; }
+
+  Session session_;
+  Job start_;
+};
+
+TEST_F(LargeJob, isShownAsOneWhenAllThatFollowsIsThere) {
+  int changes = 0;
+  QObject::connect(&session_, &Session::changed, &session_, [&] {
+    ++changes;
+    // A job is never shown with the parts of another.
+    EXPECT_EQ(breakDown(session_.job()).parts.size(), session_.breakdown().parts.size());
+    EXPECT_EQ(session_.job().codes, session_.breakdown().codes);
+  });
+  Job next = session_.draft();
+  Assembly copy = withoutIds(*findAssembly(next, "U1"));
+  copy.code = "U3";
+  next.assemblies.push_back(copy);
+  ASSERT_TRUE(session_.edit(QStringLiteral("copy"), std::move(next)).empty());
+  EXPECT_EQ(session_.job(), start_) << "what is shown is still whole";
+  EXPECT_EQ(changes, 0);
+  EXPECT_TRUE(session_.canUndo());
+  EXPECT_TRUE(session_.isModified());
+  ASSERT_TRUE(shown());
+  EXPECT_EQ(changes, 1);
+  EXPECT_EQ(session_.job().assemblies.size(), start_.assemblies.size() + 1);
+  EXPECT_EQ(session_.job().codes.size(), start_.codes.size() + 1);
+}
+
+TEST_F(LargeJob, anEditMadeMeanwhileGoesOnFromTheLast) {
+  ASSERT_TRUE(widen(10).empty());
+  ASSERT_TRUE(widen(5).empty());
+  ASSERT_TRUE(shown());
+  EXPECT_EQ(widthOf(session_.job()), widthOf(start_) + Length::mm(15));
+  session_.undo();
+  session_.undo();
+  ASSERT_TRUE(shown());
+  EXPECT_EQ(session_.job(), start_);
+}
+
+TEST_F(LargeJob, onlyTheNewestIsTaken) {
+  int changes = 0;
+  QObject::connect(&session_, &Session::changed, &session_, [&] { ++changes; });
+  ASSERT_TRUE(widen(10).empty());
+  session_.undo();
+  session_.redo();
+  session_.undo();
+  EXPECT_EQ(changes, 0);
+  ASSERT_TRUE(shown());
+  EXPECT_EQ(changes, 1);
+  EXPECT_EQ(session_.job(), start_);
+}
+
+TEST_F(LargeJob, isSavedAsTheLastEditLeftIt) {
+  const QTemporaryDir folder;
+  const QString path = folder.filePath(QStringLiteral("large.plainpatch"));
+  ASSERT_TRUE(widen(10).empty());
+  ASSERT_FALSE(session_.save(path).has_value());
+  Session other;
+  ASSERT_TRUE(other.open(path).empty());
+  EXPECT_EQ(widthOf(other.job()), widthOf(start_) + Length::mm(10));
+  EXPECT_FALSE(session_.isModified());
+}
+
+TEST_F(LargeJob, isDoneAtOnceAgainWhereThatIsQuick) {
+  ASSERT_TRUE(widen(10).empty());
+  ASSERT_TRUE(shown());
+  session_.deriver().setFrame(std::chrono::minutes(1));
+  ASSERT_TRUE(widen(10).empty());
+  EXPECT_EQ(widthOf(session_.job()), widthOf(start_) + Length::mm(20));
+}
+
+TEST(Session, canEndWhileAJobIsWorkedOut) {
+  for (int i = 0; i < 20; ++i) {
+    Session session;
+    ASSERT_TRUE(session.openDemo(QStringLiteral("log-wall")).empty());
+    session.deriver().setFrame(Deriver::Duration(0));
+    ASSERT_TRUE(session.edit(QStringLiteral("widen"), widened(session.draft(), 10)).empty());
+    EXPECT_TRUE(session.deriver().isBusy());
+  }
 }
 
 // What sessions that ended badly have left of a file.

@@ -79,13 +79,12 @@ class Desk {
   const Breakdown& breakdown() const { return breakdowns_[at_]; }
   const Lost& lost() const { return lost_; }
   bool edit(Job next) {
-    if (auto settled = settle(next, lastId_)) {
+    if (auto lost = settle(next, lastId_)) {
       states_.resize(at_ + 1);
       breakdowns_.resize(at_ + 1);
       lastId_ = std::max(lastId_, next.lastId);
-      states_.push_back(std::move(next));
-      breakdowns_.push_back(std::move(settled.value().breakdown));
-      lost_ = std::move(settled.value().lost);
+      keep(std::move(next));
+      lost_ = std::move(lost).value();
       ++at_;
       return true;
     }
@@ -102,10 +101,14 @@ class Desk {
 
  private:
   void take(Job job) {
-    auto settled = settle(job, 0);
+    (void)settle(job, 0);
     lastId_ = job.lastId;
+    keep(std::move(job));
+  }
+  void keep(Job job) {
+    breakdowns_.push_back(breakDown(job));
+    job.codes = breakdowns_.back().codes;
     states_.push_back(std::move(job));
-    breakdowns_.push_back(std::move(settled.value().breakdown));
   }
   std::vector<Job> states_;
   std::vector<Breakdown> breakdowns_;

@@ -115,7 +115,7 @@ void AssemblyList::offerAssemblies(const std::vector<LibraryItem>& items) {
 }
 
 void AssemblyList::addAssembly(Assembly added) {
-  Job next = session_.job();
+  Job next = session_.draft();
   if (next.materials.empty())
     return emit refused({{{}, 0, {}, "no material in the rack", "one, to make the assembly of"}});
   added.code = freeCode(added);
@@ -129,7 +129,7 @@ void AssemblyList::addAssembly(Assembly added) {
 void AssemblyList::copyAssembly() {
   const Assembly* of = assembly();
   if (of == nullptr) return;
-  Job next = session_.job();
+  Job next = session_.draft();
   Assembly copy = withoutIds(*of);
   copy.code = freeCode(copy);
   const std::string code = copy.code;
@@ -143,7 +143,7 @@ void AssemblyList::mirrorAssembly() {
   const Assembly* of = assembly();
   if (of == nullptr || !of->isCarcass())
     return emit refused({{{}, 0, {}, "nothing that has a left and a right", "a carcass"}});
-  Job next = session_.job();
+  Job next = session_.draft();
   const std::string code = of->code;
   for (std::size_t i = 0; i < next.assemblies.size(); ++i)
     if (session_.job().assemblies[i].id == of->id) pp::mirrorAssembly(next, i);
@@ -152,7 +152,7 @@ void AssemblyList::mirrorAssembly() {
 }
 
 void AssemblyList::moveAssembly(int by) {
-  Job next = session_.job();
+  Job next = session_.draft();
   const std::string code = session_.pointing().selection().assembly;
   for (std::size_t i = 0; i < next.assemblies.size(); ++i) {
     if (session_.job().assemblies[i].code != code) continue;
@@ -180,7 +180,7 @@ void AssemblyList::keepAssembly() {
 void AssemblyList::removeAssembly() {
   const Assembly* of = assembly();
   if (of == nullptr) return;
-  Job next = session_.job();
+  Job next = session_.draft();
   const std::string code = of->code;
   erase_if(next.assemblies, [&code](const Assembly& one) { return one.code == code; });
   const Problems problems = session_.edit(tr("remove %1").arg(qs(code)), std::move(next));
@@ -199,7 +199,7 @@ void AssemblyList::rename(QListWidgetItem* item) {
         std::size_t row = 0;
         while (row < known.size() && known[row].code != old) ++row;
         if (row == known.size()) return refresh();
-        Job next = session_.job();
+        Job next = session_.draft();
         const std::string code = text.section(QLatin1Char(' '), 0, 0).toStdString();
         next.assemblies[row].name = text.section(QLatin1Char(' '), 1)
                                         .section(QStringLiteral("  × "), 0, 0)

@@ -199,6 +199,7 @@ void DrawStage::followEffort(bool edited) {
 
 void DrawStage::ask(int key) {
   if (key == Qt::Key_X) return space_->toggleApart();
+  session().finish();
   const Assembly* of = assembly();
   if (of == nullptr || !of->isCarcass()) return;
   if (!session().pointing().selection().opening) {
@@ -256,6 +257,7 @@ void DrawStage::ask(int key) {
 }
 
 void DrawStage::answer() {
+  session().finish();
   if (!session().modes().isIn(this)) return;
   const OpeningPath path = *session().pointing().selection().opening;
   const Unit unit = session().job().unit;
@@ -329,6 +331,8 @@ void DrawStage::setOpening(const QString& what, const OpeningPath& path, Opening
 }
 
 void DrawStage::emptyOpening() {
+  session().finish();
+  if (!session().pointing().selection().opening) return;
   OpeningPath path = *session().pointing().selection().opening;
   const bool open =
       std::holds_alternative<OpenSpace>(pp::find(assembly()->carcass().inside, path)->content);
@@ -341,6 +345,7 @@ void DrawStage::emptyOpening() {
 
 void DrawStage::changeAssembly(const QString& name,
                                const std::function<Problems(Assembly&)>& apply) {
+  session().finish();
   const Assembly* of = assembly();
   if (of == nullptr) return;
   Assembly edited = *of;

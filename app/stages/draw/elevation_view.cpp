@@ -183,6 +183,8 @@ Length ElevationView::step() const {
 }
 
 void ElevationView::movePanel(std::size_t index, Length by) {
+  session_.finish();
+  if (!layout() || index >= layout()->panels.size()) return;
   const PanelRect& panel = layout()->panels[index];
   Assembly edited = *assembly();
   Opening& inside = edited.carcass().inside;

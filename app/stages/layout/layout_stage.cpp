@@ -99,7 +99,7 @@ QLayout* LayoutStage::makeTop() {
     session().plans().layOut(kLongSearch);
   });
   connect(goal_, &QComboBox::activated, this, [this](int index) {
-    Job next = session().job();
+    Job next = session().draft();
     const Goal goals[] = {Goal::Cost, Goal::Offcuts, Goal::Setups};
     next.saw.goal = goals[index];
     session().edit(tr("goal: %1").arg(goal_->itemText(index).toLower()), std::move(next));
@@ -387,6 +387,7 @@ JobPin LayoutStage::pinFor(nest::PlacementRef at, std::size_t sheet) const {
 }
 
 void LayoutStage::pin(bool inPlace) {
+  session().finish();
   const auto at = sheets_->selection();
   if (!at || !shown().plan) return;
   const Placement& p = placement(*at);
@@ -408,6 +409,7 @@ void LayoutStage::pin(bool inPlace) {
 }
 
 void LayoutStage::unpin() {
+  session().finish();
   const auto at = sheets_->selection();
   if (!at || !shown().plan) return;
   const PlanShown& plan = shown();
@@ -431,6 +433,7 @@ void LayoutStage::beginSwap() {
 }
 
 void LayoutStage::moveTo(std::size_t sheet) {
+  session().finish();
   const auto at = sheets_->selection();
   const PlanShown& plan = shown();
   if (!at || !shown().plan || sheet >= plan.plan->sheets.size()) return;

@@ -1,0 +1,82 @@
+#include "app/session/deriver.h"
+
+#include <utility>
+
+#include "core/secondlook/floor_look.h"
+
+namespace pp {
+
+Derived derived(std::shared_ptr<const Job> job, const AtTheSaw& saw) {
+  auto breakdown = std::make_shared<const Breakdown>(breakDown(*job));
+  std::vector<Finding> findings = secondLook(*job, *breakdown);
+  for (Finding& finding : lookAtFloor(*job, breakdown->parts, saw.cuttings, saw.progress))
+    findings.push_back(std::move(finding));
+  if (job->codes != breakdown->codes) {
+    Job numbered = *job;
+    numbered.codes = breakdown->codes;
+    job = std::make_shared<const Job>(std::move(numbered));
+  }
+  return {std::move(job), std::move(breakdown), std::move(findings)};
+}
+
+Deriver::~Deriver() {
+  if (running_.valid()) running_.wait();
+}
+
+Deriver::Timed Deriver::timed(const std::shared_ptr<const Job>& job, const AtTheSaw& saw) {
+  const auto begin = std::chrono::steady_clock::now();
+  Derived made = derived(job, saw);
+  return {std::move(made), std::chrono::steady_clock::now() - begin};
+}
+
+std::optional<Derived> Deriver::derive(std::shared_ptr<const Job> job, const AtTheSaw& saw) {
+  if (isBusy()) {
+    next_ = {std::move(job), saw};
+    return std::nullopt;
+  }
+  if (last_ < frame_) return deriveNow(std::move(job), saw);
+  start({std::move(job), saw});
+  return std::nullopt;
+}
+
+Derived Deriver::deriveNow(std::shared_ptr<const Job> job, const AtTheSaw& saw) {
+  // What is under way is of a job that nobody asks for any more.
+  next_.reset();
+  if (running_.valid()) running_.get();
+  Timed out = timed(job, saw);
+  last_ = out.took;
+  return std::move(out.made);
+}
+
+void Deriver::start(Wanted wanted) {
+  running_ = std::async(std::launch::async, [this, run = ++run_, wanted = std::move(wanted)] {
+    Timed out = timed(wanted.job, wanted.saw);
+    QMetaObject::invokeMethod(
+        this, [this, run] { take(run); }, Qt::QueuedConnection);
+    return out;
+  });
+}
+
+// Called once for every run, but that may have been waited for meanwhile.
+void Deriver::take(int run) {
+  if (run != run_ || !running_.valid()) return;
+  Timed out = running_.get();
+  last_ = out.took;
+  if (next_)
+    start(*std::exchange(next_, std::nullopt));
+  else
+    emit ready(out.made);
+}
+
+std::optional<Derived> Deriver::finish() {
+  if (!isBusy()) return std::nullopt;
+  if (next_) {
+    const Wanted wanted = *std::exchange(next_, std::nullopt);
+    return deriveNow(wanted.job, wanted.saw);
+  }
+  Timed out = running_.get();
+  last_ = out.took;
+  return std::move(out.made);
+}
+
+}  // namespace pp
