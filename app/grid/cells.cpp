@@ -1,6 +1,7 @@
 #include "app/grid/cells.h"
 
 #include <QObject>
+#include <limits>
 
 #include "core/length/parse.h"
 #include "pictures/paint/figures.h"
@@ -20,7 +21,13 @@ GridColumn lengthColumn(const QString& title, std::function<Length&(Job&, std::s
   };
   GridColumn out;
   out.title = title;
-  out.number = true;
+  out.number = out.length = true;
+  out.value = [read](const Job& job, std::size_t row) {
+    return static_cast<double>(read(job, row).inNm());
+  };
+  out.tip = [read](const Job& job, std::size_t row) {
+    return offTip(read(job, row), styleOf(job));
+  };
   out.shown = [read](const Job& job, std::size_t row) {
     return figure(read(job, row), styleOf(job));
   };
@@ -43,7 +50,14 @@ GridColumn optionalLengthColumn(const QString& title, const QString& absent,
   };
   GridColumn out;
   out.title = title;
-  out.number = true;
+  out.number = out.length = true;
+  out.value = [read](const Job& job, std::size_t row) {
+    return static_cast<double>(read(job, row).value_or(Length::nm(-1)).inNm());
+  };
+  out.tip = [read](const Job& job, std::size_t row) {
+    const auto length = read(job, row);
+    return length ? offTip(*length, styleOf(job)) : QString();
+  };
   out.shown = [read, absent](const Job& job, std::size_t row) {
     const auto length = read(job, row);
     return length ? figure(*length, styleOf(job)) : absent;
@@ -150,6 +164,9 @@ GridColumn countColumn(const QString& title, std::int64_t least, std::int64_t mo
   GridColumn out;
   out.title = title;
   out.number = true;
+  out.value = [get](const Job& job, std::size_t row) {
+    return static_cast<double>(get(const_cast<Job&>(job), row));
+  };
   out.shown = [get](const Job& job, std::size_t row) {
     return QString::number(get(const_cast<Job&>(job), row));
   };
@@ -167,6 +184,10 @@ GridColumn quantityColumn() {
   GridColumn out;
   out.title = tr("Qty");
   out.number = true;
+  out.value = [](const Job& job, std::size_t row) {
+    return static_cast<double>(
+        job.stock[row].quantity.value_or(std::numeric_limits<std::int64_t>::max()));
+  };
   out.shown = [](const Job& job, std::size_t row) {
     const auto quantity = job.stock[row].quantity;
     return quantity ? QString::number(*quantity) : tr("as needed");
@@ -208,6 +229,9 @@ GridColumn moneyColumn(const QString& title, std::function<Money&(Job&, std::siz
   GridColumn out;
   out.title = title;
   out.number = true;
+  out.value = [value](const Job& job, std::size_t row) {
+    return static_cast<double>(value(const_cast<Job&>(job), row).inTenThousandths());
+  };
   out.shown = [value](const Job& job, std::size_t row) {
     return qs(format(value(const_cast<Job&>(job), row)));
   };

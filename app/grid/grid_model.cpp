@@ -1,5 +1,10 @@
 #include "app/grid/grid_model.h"
 
+#include <QCollator>
+#include <algorithm>
+#include <numeric>
+
+#include "app/grid/table.h"
 #include "pictures/paint/look.h"
 
 namespace pp {
@@ -11,23 +16,53 @@ GridModel::GridModel(Session& session, QString what, std::vector<GridColumn> col
       what_(std::move(what)),
       columns_(std::move(columns)),
       rows_(std::move(rows)) {
-  count_ = static_cast<int>(rows_(session_.job()));
+  arrange();
   connect(&session_, &Session::changed, this, &GridModel::follow);
 }
 
+// A row that is edited stays where it is until the table is sorted anew.
 void GridModel::follow() {
-  const int now = static_cast<int>(rows_(session_.job()));
-  if (now == count_) {
-    if (count_ > 0) emit dataChanged(index(0, 0), index(count_ - 1, columnCount() - 1));
+  if (rows_(session_.job()) == order_.size()) {
+    if (!order_.empty()) emit dataChanged(index(0, 0), index(rowCount() - 1, columnCount() - 1));
     return;
   }
   beginResetModel();
-  count_ = now;
+  arrange();
   endResetModel();
 }
 
+void GridModel::arrange() {
+  const Job& job = session_.job();
+  order_.resize(rows_(job));
+  std::iota(order_.begin(), order_.end(), std::size_t{0});
+  if (sorted_ < 0) return;
+  const GridColumn& column = columns_[static_cast<std::size_t>(sorted_)];
+  QCollator words;
+  words.setNumericMode(true);
+  const auto before = [&](std::size_t a, std::size_t b) {
+    return column.value ? column.value(job, a) < column.value(job, b)
+                        : words.compare(column.shown(job, a), column.shown(job, b)) < 0;
+  };
+  std::stable_sort(order_.begin(), order_.end(), [&](std::size_t a, std::size_t b) {
+    return direction_ == Qt::AscendingOrder ? before(a, b) : before(b, a);
+  });
+}
+
+void GridModel::sort(int column, Qt::SortOrder order) {
+  beginResetModel();
+  sorted_ = column < columnCount() ? column : -1;
+  direction_ = order;
+  arrange();
+  endResetModel();
+}
+
+int GridModel::rowOf(std::size_t jobRow) const {
+  const auto at = std::find(order_.begin(), order_.end(), jobRow);
+  return at == order_.end() ? -1 : static_cast<int>(at - order_.begin());
+}
+
 int GridModel::rowCount(const QModelIndex& parent) const {
-  return parent.isValid() ? 0 : count_;
+  return parent.isValid() ? 0 : static_cast<int>(order_.size());
 }
 int GridModel::columnCount(const QModelIndex& parent) const {
   return parent.isValid() ? 0 : static_cast<int>(columns_.size());
@@ -36,7 +71,7 @@ int GridModel::columnCount(const QModelIndex& parent) const {
 QVariant GridModel::data(const QModelIndex& index, int role) const {
   if (!index.isValid()) return {};
   const GridColumn& column = columns_[static_cast<std::size_t>(index.column())];
-  const auto row = static_cast<std::size_t>(index.row());
+  const std::size_t row = jobRow(index.row());
   if (row >= rows_(session_.job())) return {};  // the job is ahead of this model for a moment
   switch (role) {
     case Qt::DisplayRole:
@@ -46,8 +81,14 @@ QVariant GridModel::data(const QModelIndex& index, int role) const {
     case Qt::TextAlignmentRole:
       return QVariant::fromValue(Qt::AlignVCenter |
                                  (column.number ? Qt::AlignRight : Qt::AlignLeft));
+    case Qt::ToolTipRole:
+      return column.tip ? column.tip(session_.job(), row) : QString();
     case Qt::FontRole:
-      return look::text(14);
+      // "as needed" is no figure.
+      return look::text(column.number && !column.shown(session_.job(), row).isEmpty() &&
+                                column.shown(session_.job(), row)[0].isDigit()
+                            ? look::kFigure
+                            : look::kBody);
     default:
       return {};
   }
@@ -56,9 +97,9 @@ QVariant GridModel::data(const QModelIndex& index, int role) const {
 bool GridModel::setData(const QModelIndex& index, const QVariant& value, int role) {
   if (role != Qt::EditRole || !index.isValid()) return false;
   const GridColumn& column = columns_[static_cast<std::size_t>(index.column())];
-  const auto row = static_cast<std::size_t>(index.row());
+  const std::size_t row = jobRow(index.row());
   if (value.toString() == column.typed(session_.job(), row)) return true;
-  Job next = session_.job();
+  Job next = session_.draft();
   Problems problems = column.set(next, row, value.toString().trimmed());
   if (problems.empty())
     problems = session_.edit(tr("%1: %2").arg(what_, column.title.toLower()), std::move(next));
@@ -70,6 +111,7 @@ QVariant GridModel::headerData(int section, Qt::Orientation orientation, int rol
   if (orientation != Qt::Horizontal || section < 0 || section >= columnCount()) return {};
   const GridColumn& column = columns_[static_cast<std::size_t>(section)];
   if (role == Qt::DisplayRole) return column.title;
+  if (role == kLengthRole) return column.length;
   if (role == Qt::TextAlignmentRole)
     return QVariant::fromValue(Qt::AlignVCenter | (column.number ? Qt::AlignRight : Qt::AlignLeft));
   return {};

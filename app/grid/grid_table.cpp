@@ -1,23 +1,21 @@
 #include "app/grid/grid_table.h"
 
 #include <QComboBox>
-#include <QHeaderView>
-#include <QStyledItemDelegate>
 
 namespace pp {
 namespace {
 
 // Offers a list where only some words will do.
-class GridDelegate : public QStyledItemDelegate {
+class GridDelegate : public FigureDelegate {
  public:
-  using QStyledItemDelegate::QStyledItemDelegate;
+  using FigureDelegate::FigureDelegate;
   QWidget* createEditor(QWidget* parent, const QStyleOptionViewItem& option,
                         const QModelIndex& index) const override {
     const auto* model = static_cast<const GridModel*>(index.model());
     const QStringList choices = model->choices(index.column());
     QWidget* editor = nullptr;
     if (choices.isEmpty()) {
-      editor = QStyledItemDelegate::createEditor(parent, option, index);
+      editor = FigureDelegate::createEditor(parent, option, index);
     } else {
       auto* box = new QComboBox(parent);
       box->addItems(choices);
@@ -31,53 +29,37 @@ class GridDelegate : public QStyledItemDelegate {
     if (auto* box = qobject_cast<QComboBox*>(editor))
       box->setCurrentText(index.data(Qt::EditRole).toString());
     else
-      QStyledItemDelegate::setEditorData(editor, index);
+      FigureDelegate::setEditorData(editor, index);
   }
   void setModelData(QWidget* editor, QAbstractItemModel* model,
                     const QModelIndex& index) const override {
     if (auto* box = qobject_cast<QComboBox*>(editor))
       model->setData(index, box->currentText(), Qt::EditRole);
     else
-      QStyledItemDelegate::setModelData(editor, model, index);
-  }
-};
-
-// Columns as wide as what is seen in them. A table that is not seen would measure all its rows.
-class GridTable : public QTableView {
- public:
-  GridTable() {
-    horizontalHeader()->setResizeContentsPrecision(0);
-    horizontalHeader()->setSectionResizeMode(QHeaderView::Fixed);
-  }
-
- protected:
-  void showEvent(QShowEvent* event) override {
-    QTableView::showEvent(event);
-    horizontalHeader()->setSectionResizeMode(QHeaderView::ResizeToContents);
-  }
-  void hideEvent(QHideEvent* event) override {
-    horizontalHeader()->setSectionResizeMode(QHeaderView::Fixed);
-    QTableView::hideEvent(event);
+      FigureDelegate::setModelData(editor, model, index);
   }
 };
 
 }  // namespace
 
-QTableView* makeGridTable(const QString& name, GridModel* model) {
-  auto* table = new GridTable;
+Table* makeGridTable(const QString& name, GridModel* model, int wide) {
+  auto* table = new Table(name, wide);
   table->setModel(model);
-  table->setAccessibleName(name);
   table->setItemDelegate(new GridDelegate(table));
   table->setEditTriggers(QAbstractItemView::DoubleClicked | QAbstractItemView::EditKeyPressed |
                          QAbstractItemView::AnyKeyPressed);
-  table->setSelectionMode(QAbstractItemView::SingleSelection);
-  table->setTabKeyNavigation(false);
-  table->setShowGrid(false);
-  table->verticalHeader()->hide();
-  table->verticalHeader()->setDefaultSectionSize(27);
-  table->horizontalHeader()->setMinimumSectionSize(74);
-  table->horizontalHeader()->setHighlightSections(false);
   return table;
+}
+
+std::optional<std::size_t> chosenRow(const Table& table) {
+  const int row = table.currentIndex().row();
+  if (row < 0) return std::nullopt;
+  return static_cast<const GridModel*>(table.model())->jobRow(row);
+}
+
+void chooseRow(Table& table, std::size_t jobRow) {
+  const int row = static_cast<const GridModel*>(table.model())->rowOf(jobRow);
+  if (row >= 0) table.setCurrentIndex(table.model()->index(row, 0));
 }
 
 }  // namespace pp

@@ -1,7 +1,12 @@
 #include "app/stages/parts/parts_model.h"
 
+#include <QCollator>
+#include <QSize>
 #include <algorithm>
+#include <map>
+#include <optional>
 
+#include "app/grid/table.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
 
@@ -9,12 +14,34 @@ namespace pp {
 namespace {
 
 QString bandsOf(const Part& part) {
-  QStringList out;
+  QStringList out, bare;
   for (const Edge edge : kEdges) {
     const auto i = static_cast<std::size_t>(edge);
-    if (!part.bands[i].empty()) out << qs(sideName(part.edges[i]));
+    (part.bands[i].empty() ? bare : out) << qs(sideName(part.edges[i]));
   }
-  return out.size() == 4 ? PartsModel::tr("all round") : out.join(QStringLiteral(", "));
+  if (bare.empty()) return PartsModel::tr("all round");
+  if (bare.size() == 1) return PartsModel::tr("all but %1").arg(bare.front());
+  return out.join(QStringLiteral(", "));
+}
+
+// What a column of figures is sorted by; nothing for one of words.
+std::optional<double> valueOf(const Part& part, int column) {
+  switch (column) {
+    case PartsModel::Quantity:
+      return static_cast<double>(part.quantity);
+    case PartsModel::PartLength:
+      return part.length.total().inMm();
+    case PartsModel::PartWidth:
+      return part.width.total().inMm();
+    case PartsModel::Thickness:
+      return part.thickness.inMm();
+    default:
+      return std::nullopt;
+  }
+}
+
+bool isLength(int column) {
+  return column >= PartsModel::PartLength && column <= PartsModel::Thickness;
 }
 
 }  // namespace
@@ -78,9 +105,17 @@ void PartsModel::refill() {
     });
     if (wanted) shown.push_back(&part);
   }
+  sortRows(shown);
   if (order_ == Order::ByMaterial)
     std::stable_sort(shown.begin(), shown.end(),
                      [](const Part* a, const Part* b) { return a->material < b->material; });
+  if (order_ == Order::ByAssembly && sorted_ >= 0) {
+    std::map<std::string, std::size_t> first;
+    for (const Part& part : breakdown_->parts) first.emplace(part.assembly, first.size());
+    std::stable_sort(shown.begin(), shown.end(), [&](const Part* a, const Part* b) {
+      return first[a->assembly] < first[b->assembly];
+    });
+  }
   if (order_ == Order::BySize)
     std::stable_sort(shown.begin(), shown.end(), [](const Part* a, const Part* b) {
       return std::pair(b->length.total(), b->width.total()) <
@@ -94,6 +129,26 @@ void PartsModel::refill() {
     before = part;
   }
   endResetModel();
+}
+
+void PartsModel::sortRows(std::vector<const Part*>& parts) const {
+  if (sorted_ < 0) return;
+  QCollator words;
+  words.setNumericMode(true);
+  const auto before = [&](const Part* a, const Part* b) {
+    const auto value = valueOf(*a, sorted_);
+    return value ? *value < *valueOf(*b, sorted_)
+                 : words.compare(cell(*a, sorted_), cell(*b, sorted_)) < 0;
+  };
+  std::stable_sort(parts.begin(), parts.end(), [&](const Part* a, const Part* b) {
+    return direction_ == Qt::AscendingOrder ? before(a, b) : before(b, a);
+  });
+}
+
+void PartsModel::sort(int column, Qt::SortOrder order) {
+  sorted_ = column < Columns ? column : -1;
+  direction_ = order;
+  refill();
 }
 
 int PartsModel::rowCount(const QModelIndex& parent) const {
@@ -147,11 +202,26 @@ QString PartsModel::cell(const Part& part, int column) const {
   }
 }
 
+QString PartsModel::tip(const Part& part, int column) const {
+  const LengthStyle style = styleOf(*job_);
+  switch (column) {
+    case PartLength:
+      return offTip(part.length.total(), style);
+    case PartWidth:
+      return offTip(part.width.total(), style);
+    case Thickness:
+      return offTip(part.thickness, style);
+    default:
+      return {};
+  }
+}
+
 QVariant PartsModel::data(const QModelIndex& index, int role) const {
   if (!index.isValid()) return {};
   const Row& row = rows_[static_cast<std::size_t>(index.row())];
   if (!row.part) {
-    if (role == Qt::FontRole) return look::text(14, true);
+    if (role == Qt::FontRole) return look::text(look::kBody, true);
+    if (role == Qt::SizeHintRole) return QSize(0, 0);
     if (role == Qt::BackgroundRole) return look::kPaper;
     if (role != Qt::DisplayRole || index.column() != 0) return {};
     return row.heading;
@@ -159,8 +229,12 @@ QVariant PartsModel::data(const QModelIndex& index, int role) const {
   switch (role) {
     case Qt::DisplayRole:
       return cell(*row.part, index.column());
-    case Qt::FontRole:
-      return look::text(14, index.column() == Code);
+    case Qt::ToolTipRole:
+      return tip(*row.part, index.column());
+    case Qt::FontRole: {
+      const bool figure = index.column() >= Quantity && index.column() <= Thickness;
+      return look::text(figure ? look::kFigure : look::kBody, index.column() == Code);
+    }
     case Qt::TextAlignmentRole: {
       const bool number = index.column() >= Quantity && index.column() <= Thickness;
       return QVariant::fromValue(Qt::AlignVCenter | (number ? Qt::AlignRight : Qt::AlignLeft));
@@ -176,6 +250,7 @@ QVariant PartsModel::headerData(int section, Qt::Orientation orientation, int ro
     return QVariant::fromValue(
         Qt::AlignVCenter |
         (section >= Quantity && section <= Thickness ? Qt::AlignRight : Qt::AlignLeft));
+  if (role == kLengthRole) return isLength(section);
   if (role != Qt::DisplayRole) return {};
   const QString names[] = {tr("Code"),  tr("Part"),     tr("Qty"),   tr("Length"), tr("Width"),
                            tr("Thick"), tr("Material"), tr("Grain"), tr("Banded")};

@@ -36,6 +36,9 @@ class PartsModel : public QAbstractTableModel {
   // Only parts whose code, name, material or size has every word of it.
   void setSearch(const QString& words);
 
+  // Rows within their headings; -1: as they are built.
+  void sort(int column, Qt::SortOrder order) override;
+
   int rowCount(const QModelIndex& parent = {}) const override;
   int columnCount(const QModelIndex& parent = {}) const override;
   QVariant data(const QModelIndex& index, int role) const override;
@@ -53,6 +56,8 @@ class PartsModel : public QAbstractTableModel {
   };
   void refill();
   QString cell(const Part& part, int column) const;
+  QString tip(const Part& part, int column) const;
+  void sortRows(std::vector<const Part*>& parts) const;
 
   QString headingOf(const Part& part) const;
   bool sameHeading(const Part& a, const Part& b) const;
@@ -61,6 +66,8 @@ class PartsModel : public QAbstractTableModel {
   std::shared_ptr<const Breakdown> breakdown_;
   Order order_ = Order::ByAssembly;
   QStringList search_;
+  int sorted_ = -1;
+  Qt::SortOrder direction_ = Qt::AscendingOrder;
   std::vector<Row> rows_;
 };
 

@@ -2,7 +2,6 @@
 
 #include <QFileDialog>
 #include <QHBoxLayout>
-#include <QHeaderView>
 #include <QPushButton>
 #include <QSignalBlocker>
 
@@ -60,19 +59,9 @@ PartsStage::PartsStage(Session& session, QWidget* parent) : Stage(session, paren
   button(tr("CSV in"), tr("Read a parts list"), &PartsStage::readCsv);
   button(tr("CSV out"), tr("Write the parts list"), &PartsStage::writeCsv);
   left->addLayout(tools);
-  table_ = new QTableView;
+  table_ = new Table(tr("Parts"), PartsModel::Name);
   table_->setModel(model_);
-  table_->setAccessibleName(tr("Parts"));
   table_->setSelectionBehavior(QAbstractItemView::SelectRows);
-  table_->setSelectionMode(QAbstractItemView::SingleSelection);
-  table_->setTabKeyNavigation(false);
-  table_->setShowGrid(false);
-  table_->verticalHeader()->hide();
-  table_->verticalHeader()->setDefaultSectionSize(26);
-  table_->horizontalHeader()->setHighlightSections(false);
-  // Columns as wide as the first few screens of parts need, not five thousand of them.
-  constexpr int kMeasured = 150;
-  table_->horizontalHeader()->setResizeContentsPrecision(kMeasured);
   left->addWidget(table_, 1);
   override_ = makeOverride();
   left->addWidget(override_);
@@ -103,6 +92,7 @@ PartsStage::PartsStage(Session& session, QWidget* parent) : Stage(session, paren
   part_ = new PartView;
   part_->setFixedWidth(360);
   row->addWidget(part_);
+  connect(table_, &Table::sorted, this, &PartsStage::arrange);
   connect(table_->selectionModel(), &QItemSelectionModel::currentRowChanged, this,
           [this](const QModelIndex& current) { choose(current.row()); });
   connect(&session, &Session::changed, this, &PartsStage::stale);
@@ -130,8 +120,6 @@ void PartsStage::arrange() {
   table_->clearSpans();
   for (int row = 0; row < model_->rowCount(); ++row)
     if (model_->isHeading(row)) table_->setSpan(row, 0, 1, PartsModel::Columns);
-  table_->resizeColumnsToContents();
-  table_->setColumnWidth(PartsModel::Code, 72);
   const Breakdown& breakdown = *model_->breakdown();
   const PartTotals totals = totalsOf(job, breakdown.parts);
   const Unit unit = job.unit;
@@ -246,7 +234,7 @@ void PartsStage::applyOverride() {
   if (bandingByHand_->currentIndex() == 1) made.banding = std::string();
   if (bandingByHand_->currentIndex() > 1)
     made.banding = bandingByHand_->currentData().toString().toStdString();
-  Job next = session().job();
+  Job next = session().draft();
   const QString code = qs(part->code);
   setOverride(next, session().breakdown().parts, *part, made);
   const Problems problems = session().edit(tr("change %1 by hand").arg(code), std::move(next));
@@ -262,7 +250,7 @@ void PartsStage::dropOverride() {
   override_->hide();
   table_->setFocus();
   if (part == nullptr) return;
-  Job next = session().job();
+  Job next = session().draft();
   const QString code = qs(part->code);
   pp::dropOverride(next, *part);
   problem_->show(session().edit(tr("%1 as ruled").arg(code), std::move(next)));
@@ -292,7 +280,7 @@ bool PartsStage::readCsvFile(const QString& path) {
   if (!text) return problem_->show(text.problems()), false;
   const auto boards = readLooseBoards(path.toStdString(), text.value(), session().job());
   if (!boards) return problem_->show(boards.problems()), false;
-  Job next = session().job();
+  Job next = session().draft();
   next.loose.append(boards->begin(), boards->end());
   const Problems problems = session().edit(tr("read a parts list"), std::move(next));
   problem_->show(problems);
@@ -313,7 +301,7 @@ bool PartsStage::writeCsvFile(const QString& path) {
 }
 
 void PartsStage::addLoose() {
-  Job next = session().job();
+  Job next = session().draft();
   if (next.materials.empty())
     return problem_->show({{{}, 0, {}, "no material in the rack", "one to cut the part from"}});
   LooseBoard board;
@@ -323,15 +311,15 @@ void PartsStage::addLoose() {
   board.width = Length::mm(300);
   next.loose.push_back(board);
   problem_->show(session().edit(tr("add a part"), std::move(next)));
-  loose_->setCurrentIndex(loose_->model()->index(loose_->model()->rowCount() - 1, 0));
+  chooseRow(*loose_, static_cast<std::size_t>(loose_->model()->rowCount() - 1));
   loose_->setFocus();
 }
 
 void PartsStage::removeLoose() {
-  const int row = loose_->currentIndex().row();
-  if (row < 0) return;
-  Job next = session().job();
-  next.loose.erase(static_cast<std::size_t>(row));
+  const auto row = chosenRow(*loose_);
+  if (!row) return;
+  Job next = session().draft();
+  next.loose.erase(*row);
   problem_->show(session().edit(tr("remove a part"), std::move(next)));
 }
 

@@ -4,9 +4,9 @@
 #include <QComboBox>
 #include <QLabel>
 #include <QLineEdit>
-#include <QTableView>
 
 #include "app/fields/field.h"
+#include "app/grid/table.h"
 #include "app/stages/parts/part_view.h"
 #include "app/stages/parts/parts_model.h"
 #include "app/stages/stage.h"
@@ -47,7 +47,7 @@ class PartsStage : public Stage {
   void removeLoose();
 
   PartsModel* model_;
-  QTableView* table_;
+  Table* table_;
   QLabel* total_;
   QLineEdit* search_;
   QComboBox* order_;
@@ -58,7 +58,7 @@ class PartsStage : public Stage {
   QComboBox* bandingByHand_;
   QLineEdit* why_;
   PartView* part_;
-  QTableView* loose_;
+  Table* loose_;
   ProblemLine* problem_;
 };
 

@@ -92,7 +92,7 @@ RackStage::RackStage(Session& session, QWidget* parent) : Stage(session, parent)
   connect(moreSheets, &QPushButton::clicked, this, [this] { addStock(StockKind::Sheet); });
   connect(moreOffcuts, &QPushButton::clicked, this, [this] { addStock(StockKind::Offcut); });
   connect(lessStock, &QPushButton::clicked, this, &RackStage::removeStock);
-  for (QTableView* table : {materials_, stock_, machines_, saw_})
+  for (Table* table : {materials_, stock_, machines_, saw_})
     connect(static_cast<GridModel*>(table->model()), &GridModel::refused, this,
             [this](const Problems& problems) { problem_->show(problems); });
 }
@@ -145,7 +145,7 @@ void RackStage::hideEvent(QHideEvent* event) {
 }
 
 void RackStage::addMachine() {
-  Job next = session().job();
+  Job next = session().draft();
   Machine machine;
   machine.name = tr("saw %1").arg(next.shop.machines.size() + 1).toStdString();
   next.shop.machines.push_back(machine);
@@ -153,15 +153,15 @@ void RackStage::addMachine() {
 }
 
 void RackStage::removeMachine() {
-  const int row = machines_->currentIndex().row();
-  if (row < 0) return;
-  Job next = session().job();
-  next.shop.machines.erase(next.shop.machines.begin() + row);
+  const auto row = chosenRow(*machines_);
+  if (!row) return;
+  Job next = session().draft();
+  next.shop.machines.erase(next.shop.machines.begin() + static_cast<std::ptrdiff_t>(*row));
   problem_->show(session().edit(tr("remove a saw"), std::move(next)));
 }
 
 void RackStage::addMaterial() {
-  Job next = session().job();
+  Job next = session().draft();
   Material material;
   material.id = "material-" + std::to_string(++next.lastId);
   material.name = tr("plywood").toStdString();
@@ -171,11 +171,11 @@ void RackStage::addMaterial() {
 }
 
 void RackStage::removeMaterial() {
-  const int row = materials_->currentIndex().row();
-  if (row < 0) return;
-  Job next = session().job();
-  const std::string name = next.materials[static_cast<std::size_t>(row)].name;
-  next.materials.erase(next.materials.begin() + row);
+  const auto row = chosenRow(*materials_);
+  if (!row) return;
+  Job next = session().draft();
+  const std::string name = next.materials[*row].name;
+  next.materials.erase(next.materials.begin() + static_cast<std::ptrdiff_t>(*row));
   if (!session().edit(tr("remove a material"), std::move(next)).empty())
     problem_->show({{{},
                      0,
@@ -185,7 +185,7 @@ void RackStage::removeMaterial() {
 }
 
 void RackStage::addStock(StockKind kind) {
-  Job next = session().job();
+  Job next = session().draft();
   if (next.materials.empty())
     return problem_->show({{{}, 0, {}, "no material", "one to add a sheet of"}});
   StockPiece piece;
@@ -198,14 +198,14 @@ void RackStage::addStock(StockKind kind) {
   if (!sheet) piece.quantity = 1;
   next.stock.push_back(piece);
   problem_->show(session().edit(sheet ? tr("add a sheet") : tr("add an offcut"), std::move(next)));
-  stock_->setCurrentIndex(stock_->model()->index(stock_->model()->rowCount() - 1, 0));
+  chooseRow(*stock_, static_cast<std::size_t>(stock_->model()->rowCount() - 1));
 }
 
 void RackStage::removeStock() {
-  const int row = stock_->currentIndex().row();
-  if (row < 0) return;
-  Job next = session().job();
-  next.stock.erase(static_cast<std::size_t>(row));
+  const auto row = chosenRow(*stock_);
+  if (!row) return;
+  Job next = session().draft();
+  next.stock.erase(*row);
   problem_->show(session().edit(tr("take out of the rack"), std::move(next)));
 }
 

@@ -3,10 +3,10 @@
 #pragma once
 
 #include <QLabel>
-#include <QTableView>
 
 #include "app/fields/field.h"
 #include "app/grid/grid_model.h"
+#include "app/grid/table.h"
 #include "app/stages/rack/supplies.h"
 #include "app/stages/stage.h"
 
@@ -34,10 +34,10 @@ class RackStage : public Stage {
   std::string freeMark(const std::string& stem) const;
 
   ProblemLine* problem_;
-  QTableView* materials_;
-  QTableView* stock_;
-  QTableView* machines_;
-  QTableView* saw_;
+  Table* materials_;
+  Table* stock_;
+  Table* machines_;
+  Table* saw_;
   Supplies* supplies_;
   QLabel* changes_;
   bool seen_ = false;                      // since the stage was last entered

@@ -119,18 +119,18 @@ void Supplies::show(std::size_t kind) {
 
 void Supplies::add() {
   const Kind& kind = kinds_[shown_];
-  Job next = session_.job();
+  Job next = session_.draft();
   kind.add(next);
   emit refused(session_.edit(kind.addWhat, std::move(next)));
-  kind.table->setCurrentIndex(kind.table->model()->index(kind.table->model()->rowCount() - 1, 0));
+  chooseRow(*kind.table, static_cast<std::size_t>(kind.table->model()->rowCount() - 1));
 }
 
 void Supplies::remove() {
   const Kind& kind = kinds_[shown_];
-  const int row = kind.table->currentIndex().row();
-  if (row < 0) return;
-  Job next = session_.job();
-  kind.remove(next, static_cast<std::size_t>(row));
+  const auto row = chosenRow(*kind.table);
+  if (!row) return;
+  Job next = session_.draft();
+  kind.remove(next, *row);
   emit refused(session_.edit(kind.removeWhat, std::move(next)));
 }
 
@@ -147,7 +147,7 @@ bool Supplies::readSlidesFile(const QString& path) {
     emit refused(slides.problems());
     return false;
   }
-  Job next = session_.job();
+  Job next = session_.draft();
   for (Slide& slide : slides.value())
     for (const Slide& known : next.slides)
       if (known.name == slide.name) slide.id = known.id;  // the same one, with what is new of it

@@ -5,11 +5,11 @@
 #include <QHBoxLayout>
 #include <QPushButton>
 #include <QStackedWidget>
-#include <QTableView>
 #include <functional>
 #include <vector>
 
 #include "app/grid/grid_model.h"
+#include "app/grid/table.h"
 
 namespace pp {
 
@@ -31,7 +31,7 @@ class Supplies : public QWidget {
  private:
   struct Kind {
     QPushButton* choice;
-    QTableView* table;
+    Table* table;
     QString addWhat, removeWhat;  // as undo says it
     std::function<void(Job&)> add;
     std::function<void(Job&, std::size_t)> remove;

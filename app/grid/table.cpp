@@ -1,0 +1,213 @@
+#include "app/grid/table.h"
+
+#include <QHeaderView>
+#include <QHelpEvent>
+#include <QPainter>
+#include <QToolTip>
+#include <algorithm>
+#include <optional>
+#include <utility>
+
+#include "app/fields/field.h"
+#include "app/session/remembered.h"
+#include "pictures/paint/look.h"
+#include "pictures/paint/set_text.h"
+
+namespace pp {
+namespace {
+
+constexpr int kPad = 8;  // on either side of a cell
+constexpr int kRow = 30;
+
+// How much of a length is the whole number: "29" of "29 1/16", "563" of "563.2▴".
+qsizetype wholeOf(const QString& text) {
+  qsizetype end = 0;
+  while (end < text.size() && (text[end].isDigit() || text[end] == QChar(0x2212))) ++end;
+  const bool fractionAlone = end < text.size() && text[end] == QLatin1Char('/');
+  return fractionAlone ? 0 : end;
+}
+
+QFont fontOf(const QModelIndex& index) {
+  const QVariant font = index.data(Qt::FontRole);
+  return font.isValid() ? font.value<QFont>() : look::text(14);
+}
+
+// Where a figure is set: how wide its whole number is and how much room is kept behind it.
+struct Figure {
+  double whole = 0;
+  double tail = 0;
+};
+
+// What stands behind a digit, set as it is there.
+double behind(const QFont& font, const QString& tail) {
+  const QString digit = QStringLiteral("0");
+  return textWidth(font, digit + tail) - textWidth(font, digit);
+}
+
+bool showsLengths(const QAbstractItemModel& model, int column) {
+  return model.headerData(column, Qt::Horizontal, kLengthRole).toBool();
+}
+
+// Nothing for a cell that shows no length.
+std::optional<Figure> figureIn(const QModelIndex& index, const QWidget* table, const QFont& font,
+                               const QString& text) {
+  if (text.isEmpty() || !showsLengths(*index.model(), index.column())) return std::nullopt;
+  const qsizetype whole = wholeOf(text);
+  if (whole == 0 && !text[0].isDigit()) return std::nullopt;  // "usual"
+  return Figure{textWidth(font, text.left(whole)),
+                static_cast<const Table*>(table)->tail(index.column())};
+}
+
+}  // namespace
+
+void FigureDelegate::paint(QPainter* painter, const QStyleOptionViewItem& option,
+                           const QModelIndex& index) const {
+  const QString text = index.data(Qt::DisplayRole).toString();
+  const QFont font = fontOf(index);
+  const auto figure = figureIn(index, option.widget, font, text);
+  if (!figure) return QStyledItemDelegate::paint(painter, option, index);
+  QStyleOptionViewItem bare = option;
+  initStyleOption(&bare, index);
+  bare.text.clear();
+  option.widget->style()->drawControl(QStyle::CE_ItemViewItem, &bare, painter, option.widget);
+  painter->save();
+  painter->setFont(font);
+  const bool chosen = (option.state & QStyle::State_Selected) != 0;
+  painter->setPen(option.palette.color(chosen ? QPalette::HighlightedText : QPalette::Text));
+  const QRectF cell = QRectF(option.rect).adjusted(kPad, 0, -kPad, 0);
+  double left = cell.right() - figure->tail - figure->whole;
+  // A fraction alone stands where it would behind a whole number.
+  if (figure->whole == 0)
+    left += behind(font, QStringLiteral(" 1/2")) - textWidth(font, QStringLiteral("1/2"));
+  drawText(*painter, QRectF(left, cell.y(), cell.width(), cell.height()),
+           Qt::AlignLeft | Qt::AlignVCenter, text);
+  painter->restore();
+}
+
+QSize FigureDelegate::sizeHint(const QStyleOptionViewItem& option, const QModelIndex& index) const {
+  // A heading that runs over all columns makes none of them wide.
+  if (const QVariant given = index.data(Qt::SizeHintRole); given.isValid()) return given.toSize();
+  const QString text = index.data(Qt::DisplayRole).toString();
+  const QFont font = fontOf(index);
+  const auto figure = figureIn(index, option.widget, font, text);
+  const double width = figure ? figure->whole + figure->tail : textWidth(font, text);
+  return {static_cast<int>(width) + 2 * kPad + 1,
+          QStyledItemDelegate::sizeHint(option, index).height()};
+}
+
+Table::Table(const QString& name, int wide) : wide_(wide) {
+  setAccessibleName(name);
+  setItemDelegate(new FigureDelegate(this));
+  setSelectionMode(QAbstractItemView::SingleSelection);
+  setTabKeyNavigation(false);
+  setShowGrid(false);
+  setWordWrap(false);
+  verticalHeader()->hide();
+  verticalHeader()->setDefaultSectionSize(kRow);
+  QHeaderView* header = horizontalHeader();
+  header->setHighlightSections(false);
+  // By the first screens of rows, not by five thousand.
+  constexpr int kMeasured = 60;
+  header->setResizeContentsPrecision(kMeasured);
+  header->setSectionResizeMode(QHeaderView::Interactive);
+  header->setSectionsClickable(true);
+  connect(header, &QHeaderView::sectionClicked, this, &Table::sortBy);
+  connect(header, &QHeaderView::sectionResized, this, [this](int column, int, int width) {
+    if (!fitting_) keepDrawnWidth(accessibleName(), title(column), width);
+  });
+  connect(header, &QHeaderView::sectionHandleDoubleClicked, this, [this](int column) {
+    keepDrawnWidth(accessibleName(), title(column), 0);
+    fit();
+  });
+}
+
+void Table::setModel(QAbstractItemModel* model) {
+  QTableView::setModel(model);
+  connect(model, &QAbstractItemModel::modelReset, this, [this] { fitting_later_.ask(); });
+  connect(model, &QAbstractItemModel::dataChanged, this, [this] { fitting_later_.ask(); });
+}
+
+QString Table::title(int column) const {
+  return model()->headerData(column, Qt::Horizontal, Qt::DisplayRole).toString();
+}
+
+int Table::neededWidth(int column) const {
+  const int drawn = drawnWidth(accessibleName(), title(column));
+  if (drawn > 0) return drawn;
+  constexpr int kArrow = 16;
+  const double head = textWidth(look::text(look::kBody, true), title(column)) + 2 * kPad + 1 +
+                      (column == sorted_ ? kArrow : 0);
+  return std::max(sizeHintForColumn(column), static_cast<int>(head));
+}
+
+double Table::widestTail(int column) const {
+  if (!showsLengths(*model(), column)) return 0;
+  constexpr int kMost = 500;  // rows that are looked at
+  double out = 0;
+  QString last;
+  for (int row = 0; row < std::min(model()->rowCount(), kMost); ++row) {
+    const QModelIndex index = model()->index(row, column);
+    const QString text = index.data(Qt::DisplayRole).toString();
+    const QString tail = text.mid(wholeOf(text));
+    if (tail.isEmpty() || tail == last || text.isEmpty() || !text[0].isDigit()) continue;
+    last = tail;
+    const bool alone = tail.size() == text.size();
+    out = std::max(out, behind(fontOf(index), alone ? QLatin1Char(' ') + tail : tail));
+  }
+  return out;
+}
+
+void Table::sortBy(int column) {
+  QHeaderView* header = horizontalHeader();
+  const bool again = column == sorted_;
+  const bool back = again && direction_ == Qt::DescendingOrder;
+  direction_ = again && !back ? Qt::DescendingOrder : Qt::AscendingOrder;
+  sorted_ = back ? -1 : column;
+  header->setSortIndicatorShown(!back);
+  header->setSortIndicator(sorted_, direction_);
+  model()->sort(sorted_, direction_);
+  emit sorted();
+}
+
+void Table::fit() {
+  if (!isVisible() || model() == nullptr) return;
+  fitting_ = true;
+  int left = viewport()->width();
+  const int columns = model()->columnCount();
+  tails_.resize(columns);
+  for (int column = 0; column < columns; ++column) tails_[column] = widestTail(column);
+  for (int column = 0; column < columns; ++column) {
+    if (column == wide_) continue;
+    setColumnWidth(column, neededWidth(column));
+    left -= columnWidth(column);
+  }
+  if (wide_ < columns) setColumnWidth(wide_, std::max(neededWidth(wide_), left));
+  fitting_ = false;
+}
+
+void Table::showEvent(QShowEvent* event) {
+  QTableView::showEvent(event);
+  fit();
+}
+
+void Table::resizeEvent(QResizeEvent* event) {
+  QTableView::resizeEvent(event);
+  if (!fitting_) fitting_later_.ask();
+}
+
+// What a narrow column cuts off is said in full.
+bool Table::viewportEvent(QEvent* event) {
+  if (event->type() == QEvent::ToolTip) {
+    const auto* help = static_cast<QHelpEvent*>(event);
+    const QModelIndex index = indexAt(help->pos());
+    const QString text = index.data(Qt::DisplayRole).toString();
+    if (index.isValid() && index.data(Qt::ToolTipRole).toString().isEmpty() &&
+        textWidth(fontOf(index), text) + 2 * kPad > visualRect(index).width()) {
+      QToolTip::showText(help->globalPos(), plainTip(text), this);
+      return true;
+    }
+  }
+  return QTableView::viewportEvent(event);
+}
+
+}  // namespace pp
