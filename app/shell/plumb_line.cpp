@@ -78,7 +78,7 @@ void PlumbLine::paintEvent(QPaintEvent*) {
     painter.setFont(look::text(15, i == current_));
     painter.drawText(QRectF(kLineX + 18, y - 18, 84, 22), Qt::AlignLeft | Qt::AlignVCenter,
                      knot.title);
-    painter.setFont(look::text(11));
+    painter.setFont(look::text(look::kLeast));
     painter.setPen(knot.open > 0 ? look::kRed : look::kPencil);
     painter.drawText(QRectF(kLineX + 18, y + 3, 84, 16), Qt::AlignLeft | Qt::AlignVCenter,
                      knot.open > 0 ? tr("%1 to do").arg(knot.open) : tr("Ctrl+%1").arg(knot.key));

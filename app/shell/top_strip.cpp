@@ -59,7 +59,7 @@ QLabel* TopStrip::addFigure(const QString& name) {
   figure->setAccessibleName(name);
   figure->setMinimumWidth(66);
   auto* words = new Label(name);
-  words->setFont(look::text(11));
+  words->setFont(look::text(look::kLeast));
   box->addWidget(figure);
   box->addWidget(words);
   static_cast<QHBoxLayout*>(layout())->addLayout(box);

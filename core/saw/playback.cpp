@@ -17,7 +17,7 @@ Problem wrong(const std::string& field, const std::string& found, const std::str
 using Bench = std::map<std::string, PlayedPiece>;
 
 // Makes one cut on the bench; a problem leaves the bench as it was.
-std::optional<Problem> make(const SawCut& cut, Bench& bench) {
+Result<MadeCut> make(const SawCut& cut, Bench& bench) {
   const std::string field = fmt::format("cut {}", cut.step);
   const auto at = bench.find(cut.piece);
   if (at == bench.end())
@@ -43,7 +43,22 @@ std::optional<Problem> make(const SawCut& cut, Bench& bench) {
     return wrong(field, *cut.low + " a second time", "a new name");
   if (highThere && !bench.emplace(*cut.high, high).second)
     return wrong(field, *cut.high + " a second time", "a new name");
-  return std::nullopt;
+  // At an edge the blade is partly beside the piece.
+  PlayedPiece blade = piece;
+  const Length from = std::max(cut.at, Length{});
+  (rip ? blade.y : blade.x) += from;
+  (rip ? blade.dy : blade.dx) = std::min(cut.at + cut.kerf, extent) - from;
+  return MadeCut{piece, blade};
+}
+
+// The whole sheets, by their names.
+Bench wholeSheets(const NestRequest& request, const Plan& plan) {
+  Bench out;
+  for (std::size_t i = 0; i < plan.sheets.size(); ++i) {
+    const StockSupply& stock = request.stock[plan.sheets[i].stock];
+    out[sheetName(request, plan, i)] = {i, Length{}, Length{}, stock.length, stock.width};
+  }
+  return out;
 }
 
 class Verifier {
@@ -351,18 +366,26 @@ class Verifier {
 
 Result<std::map<std::string, PlayedPiece>> playback(const NestRequest& request, const Plan& plan,
                                                     const std::stop_token& stop) {
-  Bench bench;
-  for (std::size_t i = 0; i < plan.sheets.size(); ++i) {
-    const StockSupply& stock = request.stock[plan.sheets[i].stock];
-    bench[sheetName(request, plan, i)] = {i, Length{}, Length{}, stock.length, stock.width};
-  }
+  Bench bench = wholeSheets(request, plan);
   for (std::size_t i = 0; i < plan.cuts.size() && !stop.stop_requested(); ++i) {
     if (plan.cuts[i].step != static_cast<int>(i) + 1)
       return wrong(fmt::format("cut {}", i + 1), std::to_string(plan.cuts[i].step),
                    "steps 1, 2, 3 ...");
-    if (auto problem = make(plan.cuts[i], bench)) return *problem;
+    if (auto made = make(plan.cuts[i], bench); !made) return made.problems();
   }
   return bench;
+}
+
+Result<std::vector<MadeCut>> madeCuts(const NestRequest& request, const Plan& plan) {
+  Bench bench = wholeSheets(request, plan);
+  std::vector<MadeCut> out;
+  out.reserve(plan.cuts.size());
+  for (const SawCut& cut : plan.cuts) {
+    auto made = make(cut, bench);
+    if (!made) return made.problems();
+    out.push_back(std::move(made).value());
+  }
+  return out;
 }
 
 Problems verify(const NestRequest& request, const Plan& plan, const std::stop_token& stop) {

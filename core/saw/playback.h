@@ -3,6 +3,7 @@
 
 #include <map>
 #include <stop_token>
+#include <vector>
 
 #include "core/plan/plan.h"
 
@@ -18,6 +19,15 @@ struct PlayedPiece {
 // is not there, misses it, or leaves the wrong pieces.
 Result<std::map<std::string, PlayedPiece>> playback(const NestRequest& request, const Plan& plan,
                                                     const std::stop_token& stop = {});
+
+// Where a cut is made: the piece that is on the saw and what the blade takes of it, on its sheet.
+struct MadeCut {
+  PlayedPiece piece;
+  PlayedPiece blade;
+};
+
+// Every cut of a plan, in order. Fails as playback() does.
+Result<std::vector<MadeCut>> madeCuts(const NestRequest& request, const Plan& plan);
 
 // Whether the plan is what it claims: the playback leaves every placement and leftover exactly, as
 // the piece that is said to become it, bars hold what is cut from them, sizes are the parts' sizes

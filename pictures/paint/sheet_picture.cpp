@@ -4,8 +4,11 @@
 #include <array>
 #include <cmath>
 
+#include <QObject>
+
 #include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
+#include "pictures/paint/set_text.h"
 
 namespace pp {
 namespace {
@@ -21,11 +24,11 @@ class Drawing {
 
   void run() {
     const QRectF sheet = map_.rect(Length{}, Length{}, stock_.length, stock_.width);
-    painter_.setFont(look::text(12, true));
+    painter_.setFont(look::text(look::kBody, true));
     painter_.setPen(look::kGraphite);
-    painter_.drawText(
-        QRectF(sheet.x(), sheet.y() - SheetPicture::kTitle, 2000, SheetPicture::kTitle - 4),
-        Qt::AlignLeft | Qt::AlignBottom, picture_.title());
+    drawText(painter_,
+             QRectF(sheet.x(), sheet.y() - SheetPicture::kTitle, 2000, SheetPicture::kTitle - 4),
+             Qt::AlignLeft | Qt::AlignBottom, picture_.title());
     // What is between the parts is bare paper; the kerfs show as the dark gaps they are.
     painter_.fillRect(sheet, look::kCard);
     for (std::size_t i = 0; i < picture_.sheet->placements.size(); ++i) kerf(i);
@@ -34,6 +37,11 @@ class Drawing {
     painter_.setPen(QPen(look::kGraphite, 1.5));
     painter_.setBrush(Qt::NoBrush);
     painter_.drawRect(sheet);
+    const std::vector<SheetLabel> labels = picture_.labels(map_);
+    for (const SheetLabel& label : labels)
+      if (label.leader) lead(*label.leader);
+    for (const SheetLabel& label : labels) write(label);
+    for (const CutMark& mark : picture_.cutMarks(map_)) cut(mark);
   }
 
  private:
@@ -48,34 +56,45 @@ class Drawing {
   }
 
   void tag(const Leftover& leftover) {
-    const QRectF r = map_.rect(leftover.x, leftover.y, leftover.dx, leftover.dy);
     painter_.setPen(QPen(look::kPencil, 1, Qt::DashLine));
     painter_.setBrush(look::kPaper);
-    painter_.drawRect(r);
-    painter_.setFont(look::text(11));
-    painter_.setPen(look::kGraphite);
-    // A rack tag: a hole at the left of the words.
-    const QString text = QStringLiteral("%1  keep  %2")
-                             .arg(qs(leftover.id), figures(leftover.dx, leftover.dy, style_));
-    words(r, {text, figures(leftover.dx, leftover.dy, style_), qs(leftover.id)}, 11, false);
+    painter_.drawRect(map_.rect(leftover.x, leftover.y, leftover.dx, leftover.dy));
   }
 
-  // The first of the texts that fits, along the longer side of the rectangle.
-  void words(const QRectF& r, const QStringList& texts, int pixels, bool bold) {
-    painter_.setFont(look::text(pixels, bold));
-    const bool upright = r.height() > r.width() * 1.2;
-    const double along = upright ? r.height() : r.width();
-    const double across = upright ? r.width() : r.height();
-    if (across < pixels) return;
-    for (const QString& text : texts) {
-      if (painter_.fontMetrics().horizontalAdvance(text) + 6 > along) continue;
-      painter_.save();
-      painter_.translate(r.center());
-      if (upright) painter_.rotate(-90);
-      painter_.drawText(QRectF(-along / 2, -across / 2, along, across), Qt::AlignCenter, text);
-      painter_.restore();
-      return;
-    }
+  void lead(const QLineF& line) {
+    painter_.setPen(QPen(look::kGraphite, 1));
+    painter_.setBrush(look::kGraphite);
+    painter_.drawLine(line);
+    painter_.drawEllipse(line.p1(), 2, 2);
+  }
+
+  void write(const SheetLabel& label) {
+    painter_.setFont(label.font);
+    painter_.setPen(QPen(look::kGraphite, 1));
+    if (label.leader)
+      return drawText(painter_, label.box, Qt::AlignLeft | Qt::AlignVCenter, label.text);
+    if (!label.upright) return drawText(painter_, label.box, Qt::AlignCenter, label.text);
+    painter_.save();
+    painter_.translate(label.box.center());
+    painter_.rotate(-90);
+    const QSizeF size = label.box.size().transposed();
+    drawText(painter_, {QPointF(-size.width() / 2, -size.height() / 2), size}, Qt::AlignCenter,
+             label.text);
+    painter_.restore();
+  }
+
+  // A cut that was made stays as a thin line; the last one is the one looked at.
+  void cut(const CutMark& mark) {
+    painter_.setPen(Qt::NoPen);
+    painter_.setBrush(mark.last ? look::kRed : look::kGraphite);
+    painter_.drawRect(mark.blade);
+    if (mark.tag.isNull()) return;
+    painter_.setPen(QPen(mark.last ? look::kRed : look::kGraphite, 1));
+    painter_.setBrush(look::kCard);
+    painter_.drawRect(mark.tag);
+    painter_.setFont(look::text(look::kLeast, mark.last));
+    painter_.setPen(look::kGraphite);
+    drawText(painter_, mark.tag, Qt::AlignCenter, QString::number(mark.step));
   }
 
   void part(std::size_t i) {
@@ -92,13 +111,6 @@ class Drawing {
     painter_.drawRect(selected ? r.adjusted(1.5, 1.5, -1.5, -1.5) : r);
     painter_.setPen(look::kGraphite);
     if (isPinned(part)) pinMark(r);
-    const QString size = figures(p.dx, p.dy, style_);
-    const bool two = r.height() > 34 && r.width() > 60 && r.height() <= r.width() * 1.2;
-    if (!two)
-      return words(r, {qs(part.code) + QStringLiteral("  ") + size, qs(part.code)}, 12, true);
-    const QRectF upper(r.x(), r.center().y() - 17, r.width(), 17);
-    words(upper, {qs(part.code)}, 13, true);
-    words(upper.translated(0, 17), {size}, 11, false);
   }
 
   // Whether one of the job's pins holds the part to this row of stock.
@@ -143,11 +155,14 @@ class Drawing {
       }
     };
     const int side = sideOf(edge, p.turned);
+    // In a thin part the hatching leaves its code free.
+    constexpr double kHatch = 5, kMostOfIt = 0.1;
+    const double across = side < 2 ? r.width() : r.height();
     if (!part.bands[index].empty())
-      painter_.fillRect(inner(side, 5), QBrush(look::kGraphite, Qt::BDiagPattern));
+      painter_.fillRect(inner(side, std::min(kHatch, kMostOfIt * across)),
+                        QBrush(look::kGraphite, Qt::BDiagPattern));
     // In a strip too narrow for wedge and code, the code is worth more.
     constexpr double kLeastAcross = 24;
-    const double across = side < 2 ? r.width() : r.height();
     if (part.edges[index] != Side::Front || across < kLeastAcross) return;
     // The front edge carries a small solid wedge at its middle.
     const QRectF line = inner(side, 0);
@@ -183,9 +198,87 @@ QString SheetPicture::title() const {
       .arg(percent);
 }
 
+std::vector<LabelWanted> SheetPicture::wanted(const Mapping& map) const {
+  const LengthStyle style = styleOf(*job);
+  std::vector<LabelWanted> out;
+  for (const Placement& p : sheet->placements)
+    out.push_back({map.rect(p.x, p.y, p.dx, p.dy), qs((*parts)[p.part].code),
+                   figures(p.dx, p.dy, style), true});
+  for (const Leftover& leftover : sheet->leftovers)
+    out.push_back({map.rect(leftover.x, leftover.y, leftover.dx, leftover.dy),
+                   QObject::tr("%1 keep").arg(qs(leftover.id)),
+                   figures(leftover.dx, leftover.dy, style), false});
+  return out;
+}
+
+std::vector<SheetLabel> SheetPicture::labels(const Mapping& map) const {
+  const StockSupply& stock = request->stock[sheet->stock];
+  return sheetLabels(wanted(map), map.rect(Length{}, Length{}, stock.length, stock.width));
+}
+
+std::vector<CutMark> SheetPicture::cutMarks(const Mapping& map) const {
+  std::vector<CutMark> out;
+  if (cuts == nullptr) return out;
+  // What is written is not covered, and no number by another.
+  std::vector<QRectF> taken;
+  for (const SheetLabel& label : labels(map)) taken.push_back(label.box);
+  for (std::size_t i = 0; i < std::min(cutsShown, cuts->size()); ++i) {
+    const saw::PlayedPiece& blade = (*cuts)[i].blade;
+    if (blade.sheet != index) continue;
+    CutMark mark;
+    mark.step = static_cast<int>(i) + 1;
+    mark.last = i + 1 == cutsShown;
+    mark.blade = map.rect(blade.x, blade.y, blade.dx, blade.dy);
+    const bool level = blade.dx > blade.dy;
+    const double least = mark.last ? 3 : 1.5;
+    if (level && mark.blade.height() < least)
+      mark.blade =
+          QRectF(mark.blade.x(), mark.blade.center().y() - least / 2, mark.blade.width(), least);
+    if (!level && mark.blade.width() < least)
+      mark.blade =
+          QRectF(mark.blade.center().x() - least / 2, mark.blade.y(), least, mark.blade.height());
+    // Where the blade goes in, or as near to it as there is room.
+    const QSizeF size(textWidth(look::text(look::kLeast, true), QString::number(mark.step)) + 6,
+                      15);
+    constexpr int kTries = 24;
+    for (int k = 0; k < kTries && mark.tag.isNull(); ++k) {
+      const double along = (k + 0.5) / kTries;
+      const QPointF at =
+          level ? QPointF(mark.blade.left() + along * mark.blade.width(), mark.blade.center().y())
+                : QPointF(mark.blade.center().x(), mark.blade.top() + along * mark.blade.height());
+      const QRectF tag(at - QPointF(size.width() / 2, size.height() / 2), size);
+      if (std::none_of(taken.begin(), taken.end(),
+                       [&](const QRectF& other) { return other.intersects(tag); }))
+        mark.tag = tag;
+    }
+    if (!mark.tag.isNull()) taken.push_back(mark.tag);
+    out.push_back(mark);
+  }
+  return out;
+}
+
+QSizeF SheetPicture::sizeAt(double scale) const {
+  const StockSupply& stock = request->stock[sheet->stock];
+  Mapping map;
+  map.scale = scale;
+  const std::size_t led = ledOut(wanted(map));
+  const double width = stock.length.inMm() * scale;
+  const double height = stock.width.inMm() * scale;
+  return {width + (led > 0 ? kLabelMargin : 0) + 2,
+          kTitle + std::max(height, static_cast<double>(led) * kLabelLine) + 2};
+}
+
+// The largest scale at which all of it fits: a smaller one may need a margin that a larger did not.
 Mapping SheetPicture::mapping(const QRectF& room) const {
   const StockSupply& stock = request->stock[sheet->stock];
   Mapping map = Mapping::fit(stock.length, stock.width, room.adjusted(1, kTitle, -1, -1), false);
+  constexpr double kSmaller = 0.98;
+  constexpr int kMost = 60;
+  for (int i = 0; i < kMost; ++i) {
+    const QSizeF size = sizeAt(map.scale);
+    if (size.width() <= room.width() + 0.5 && size.height() <= room.height() + 0.5) break;
+    map.scale *= kSmaller;
+  }
   map.origin.setX(room.x() + 1);
   map.origin.setY(room.y() + kTitle);
   return map;

@@ -8,6 +8,8 @@ std::optional<Problem> printSheets(const PrintInput& input, Paper paper, const Q
                                    const PrintWatch& watch) {
   if (input.plan == nullptr || input.plan->sheets.empty())
     return Problem{path.toStdString(), 0, "sheets", "no plan", "sheets that have been laid out"};
+  const auto cuts = saw::madeCuts(*input.request, *input.plan);
+  if (!cuts) return cuts.problems().front();
   const QString title = QStringLiteral("%1: sheets").arg(qs(input.job.name));
   return writePdf(path, paper, true, title, watch, [&](Page& page) {
     for (std::size_t i = 0; i < input.plan->sheets.size() && !watch.isStopped(); ++i) {
@@ -18,7 +20,10 @@ std::optional<Problem> printSheets(const PrintInput& input, Paper paper, const Q
       picture.parts = &input.parts;
       picture.request = input.request;
       picture.sheet = &input.plan->sheets[i];
+      picture.index = i;
       picture.name = sheetName(*input.request, *input.plan, i);
+      picture.cuts = &cuts.value();
+      picture.cutsShown = cuts->size();
       // The picture is made for pixels: give it about 96 to the inch and scale.
       constexpr double kPixelsPerMm = 96 / 25.4;
       page.painter().save();

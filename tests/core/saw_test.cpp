@@ -81,6 +81,26 @@ TEST(Saw, sequenceOfAHandMadePlan) {
   EXPECT_TRUE(saw::verify(small.request, small.plan).empty());
 }
 
+TEST(Saw, everyCutIsKnownWhereItIsMade) {
+  const Small small;
+  const auto made = saw::madeCuts(small.request, small.plan).value();
+  ASSERT_EQ(made.size(), small.plan.cuts.size());
+  const auto mm = [](int n) { return Length::mm(n); };
+  // The first trims the sheet's low edge, the fifth parts the trimmed sheet at 304.
+  EXPECT_EQ(made[0].piece, (saw::PlayedPiece{0, mm(0), mm(0), mm(1000), mm(500)}));
+  EXPECT_EQ(made[0].blade, (saw::PlayedPiece{0, mm(0), mm(6), mm(1000), mm(4)}));
+  EXPECT_EQ(made[4].piece, (saw::PlayedPiece{0, mm(10), mm(10), mm(980), mm(480)}));
+  EXPECT_EQ(made[4].blade, (saw::PlayedPiece{0, mm(10), mm(314), mm(980), mm(4)}));
+  EXPECT_EQ(made[7].piece, (saw::PlayedPiece{0, mm(10), mm(10), mm(804), mm(200)}));
+  EXPECT_EQ(made[7].blade, (saw::PlayedPiece{0, mm(410), mm(10), mm(4), mm(200)}));
+  // What the blade takes and what it leaves is the piece.
+  for (const saw::MadeCut& one : made)
+    EXPECT_LE(one.blade.dx * one.blade.dy, one.piece.dx * one.piece.dy);
+  Plan damaged = small.plan;
+  damaged.cuts[3].piece = "S9";
+  EXPECT_FALSE(saw::madeCuts(small.request, damaged).ok());
+}
+
 TEST(Saw, aTrimThinnerThanTheBladeLeavesNothingBeside) {
   Small small;
   small.request.stock[0].trim = Length::mm(3);

@@ -4,8 +4,11 @@
 
 #include <QComboBox>
 #include <QLabel>
+#include <QLineEdit>
 #include <QProgressBar>
 #include <QPushButton>
+#include <QScrollArea>
+#include <QSlider>
 
 #include "app/stages/layout/cuttings_strip.h"
 #include "app/stages/layout/plan_strip.h"
@@ -32,6 +35,8 @@ class LayoutStage : public Stage {
   QLayout* makeTop();
   QLayout* makeTaking();
   QWidget* makeHand();
+  QWidget* makeLooking();
+  void followLooking();
   void followGoal();
   void followSelection();
   void followSearch();
@@ -77,6 +82,12 @@ class LayoutStage : public Stage {
   QPushButton* swap_;
   QComboBox* move_;
   QLabel* handSays_;
+  QWidget* looking_;
+  QLineEdit* find_;
+  QSlider* cuts_;
+  QLabel* cutSays_;
+  QPushButton* one_;
+  QScrollArea* scroll_;
   SheetsView* sheets_;
   double searchSeconds_ = 2;
   std::optional<nest::PlacementRef> swapping_;

@@ -74,7 +74,7 @@ void PlanStrip::paintCard(QPainter& painter, std::size_t plan) const {
   painter.drawText(line, Qt::AlignLeft | Qt::AlignVCenter,
                    painter.fontMetrics().elidedText(title(plan), Qt::ElideRight,
                                                     static_cast<int>(line.width())));
-  painter.setFont(look::text(11));
+  painter.setFont(look::text(look::kLeast));
   painter.drawText(line.translated(0, 17), Qt::AlignLeft | Qt::AlignVCenter,
                    tr("%1  %2 settings  %3 kept")
                        .arg(qs(format(one.cost)))
