@@ -129,6 +129,7 @@ void fields(A& a, Job& v) {
   a("place", v.place);
   a.choice("units", v.unit, {{"mm", Unit::Millimetre}, {"in", Unit::Inch}});
   a("fraction", v.fraction);
+  a("shareStep", v.shareStep);
   a("saw", v.saw);
   a("shop", v.shop);
   a("labels", v.labels);

@@ -5,6 +5,7 @@
 #include <algorithm>
 
 #include "core/formats/csv_rows.h"
+#include "core/job/new_job.h"
 #include "core/length/format.h"
 
 namespace pp {
@@ -94,6 +95,56 @@ Result<std::vector<LooseBoard>> readLooseBoards(const std::string& file, std::st
   }
   if (Problems problems = rows.take(); !problems.empty()) return problems;
   return out;
+}
+
+namespace {
+
+// What the list names and the rack has not, as most shops buy it.
+void addNamed(const CsvTable& table, Job& job) {
+  const bool inch = job.unit == Unit::Inch;
+  for (const CsvRecord& record : table.records) {
+    const std::string& name = table.field(record, "material");
+    const auto thickness = parseLength(table.field(record, "thickness"), job.unit);
+    if (name.empty() || !thickness || *thickness <= Length{}) continue;  // refused when it is read
+    const bool known =
+        std::any_of(job.materials.begin(), job.materials.end(),
+                    [&](const Material& m) { return m.name == name && m.nominal == *thickness; });
+    if (!known) {
+      Material material = job.materials.front();
+      material.id = fmt::format("{}-{}", name, formatMm(*thickness));
+      material.name = name;
+      material.nominal = material.measured = *thickness;
+      job.materials.push_back(material);
+      StockPiece sheet;
+      sheet.mark = material.id + " sheet";
+      sheet.material = material.id;
+      sheet.length = inch ? Length::in(96) : Length::mm(2440);
+      sheet.width = inch ? Length::in(48) : Length::mm(1220);
+      job.stock.push_back(sheet);
+    }
+    for (const char* column : {"band_l1", "band_l2", "band_w1", "band_w2"}) {
+      const std::string& banding = table.field(record, column);
+      const bool there = std::any_of(job.bandings.begin(), job.bandings.end(),
+                                     [&](const Banding& one) { return one.name == banding; });
+      if (banding.empty() || there) continue;
+      Banding made = job.bandings.front();
+      made.id = made.name = banding;
+      job.bandings.push_back(made);
+    }
+  }
+}
+
+}  // namespace
+
+Result<Job> readPartsJob(const std::string& file, std::string_view text, Unit unit) {
+  const auto table = readCsv(file, text, {"material", "thickness"});
+  if (!table) return table.problems();
+  Job job = newJob(table->unit.value_or(unit));
+  addNamed(table.value(), job);
+  auto boards = readLooseBoards(file, text, job);
+  if (!boards) return boards.problems();
+  job.loose.append(boards->begin(), boards->end());
+  return job;
 }
 
 }  // namespace pp

@@ -20,4 +20,8 @@ std::string writeSlides(const std::vector<Slide>& slides);
 Result<std::vector<LooseBoard>> readLooseBoards(const std::string& file, std::string_view text,
                                                 const Job& job);
 
+// A new job of a parts list: its boards, with the materials and bandings that it names and a full
+// sheet of every material to cut them from. In the unit of the list, else in `unit`.
+Result<Job> readPartsJob(const std::string& file, std::string_view text, Unit unit);
+
 }  // namespace pp

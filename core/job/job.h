@@ -109,6 +109,7 @@ struct Job {
   std::string place;
   Unit unit = Unit::Millimetre;
   int fraction = 32;  // finest fraction of an inch that is shown: 2, 4, 8, 16, 32 or 64
+  Length shareStep;   // what is shared out lands on multiples of it, but for the last; 0: exactly
   SawRules saw;
   Shop shop;
   LabelSheet labels;

@@ -20,6 +20,8 @@ class JobCheck : private Check {
   Problems run() {
     if (job_.fraction < 2 || job_.fraction > 64 || (job_.fraction & (job_.fraction - 1)) != 0)
       add("/fraction", std::to_string(job_.fraction), "2, 4, 8, 16, 32 or 64");
+    if (job_.shareStep < Length{} || job_.shareStep > Length::in(1))
+      add("/shareStep", formatMm(job_.shareStep), "0 to 25.4");
     saw();
     shop();
     labels();

@@ -80,6 +80,19 @@ TEST(DrawerBank, frontsAndCellsFillTheOpening) {
   EXPECT_EQ(format(three.value()[1].frontHeight, {}),
             "(opening height 300 − 4 × gap 2 − typed front 100) ÷ 2 = 96");
   EXPECT_FALSE(drawerCells(mm(300), {{mm(150)}, {mm(150)}}, mm(2), {}).ok());
+  // 400 less four gaps of 3 in three: 129.333 each, ending at 129.5, 258.5 and 388. The boxes of
+  // fronts that differ by a step are all of the least.
+  const auto landed = drawerCells(mm(400), {{}, {}, {}}, mm(3), {}, Length::um(500)).value();
+  EXPECT_EQ(landed[0].frontHeight.total(), Length::um(129'500));
+  EXPECT_EQ(landed[1].frontHeight.total(), Length::um(129'000));
+  EXPECT_EQ(landed[2].frontHeight.total(), Length::um(129'500));
+  for (const DrawerCell& cell : landed) EXPECT_EQ(cell.height, Length::um(132'000));
+  LengthStyle fine;
+  fine.decimals = 3;
+  EXPECT_EQ(format(landed[0].frontHeight, fine),
+            "(opening height 400 − 4 × gap 3 + 3 × to land on a step 0.167▾) ÷ 3 = 129.5");
+  EXPECT_EQ(format(landed[1].frontHeight, fine),
+            "(opening height 400 − 4 × gap 3 − 3 × to land on a step 0.333▴) ÷ 3 = 129");
 }
 
 TEST(DrawerBank, longestStockedSlideThatFits) {

@@ -44,9 +44,9 @@ std::string refusal(const std::string& text) {
 TEST(JobFile, refusesWithThePointerOfTheField) {
   const std::pair<std::string, const char*> rows[] = {
       {changed("\"place\"", "\"plaice\""), "job, /plaice: found an unknown field"},
-      {changed("\"version\": 1", "\"version\": 4"),
-       "job, /version: found 4, written by a newer Plain Patch, expected at most 3"},
-      {changed("\"version\": 1", "\"version\": 0"), "job, /version: found 0, expected 1 to 3"},
+      {changed("\"version\": 1", "\"version\": 5"),
+       "job, /version: found 5, written by a newer Plain Patch, expected at most 4"},
+      {changed("\"version\": 1", "\"version\": 0"), "job, /version: found 0, expected 1 to 4"},
       {changed("plain-patch-job", "other"), "job, /format: found 'other'"},
       {changed("\"kerf\": 3.175", "\"kerf\": 3.1750001"),
        "job, /saw/kerf: found 3.1750001, expected millimetres with at most six decimals"},

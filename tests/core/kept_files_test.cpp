@@ -22,7 +22,8 @@ std::string content(int version, const std::string& name) {
 std::string listed(const Job& job, int version) {
   std::ostringstream out;
   for (const Part& part : breakDown(job).parts) {
-    if (part.role == PartRole::SlidePad || part.role == PartRole::RightSlidePad) continue;
+    const bool pad = part.role == PartRole::SlidePad || part.role == PartRole::RightSlidePad;
+    if (pad && version < 3) continue;
     // In version 1 the panel of a framed drawer front stood upright; it lies as a slab does now.
     const bool turned = version == 1 && part.role == PartRole::DrawerFrontPanel;
     const Length length = (turned ? part.width : part.length).total();
@@ -42,7 +43,7 @@ std::map<std::string, std::string> keptLists(int version) {
   for (std::string line; std::getline(in, line);)
     if (line.starts_with("= "))
       name = line.substr(2);
-    else if (line.find(" slide pad|") == std::string::npos)
+    else if (version >= 3 || line.find(" slide pad|") == std::string::npos)
       out[name] += line + "\n";
   return out;
 }
@@ -68,15 +69,26 @@ TEST(KeptFiles, jobsOfVersionOneHaveThePartsAndCodesTheyHad) {
   EXPECT_EQ(number, 200);
 }
 
-TEST(KeptFiles, jobsOfVersionTwoHaveThePartsAndCodesTheyHad) {
-  const std::map<std::string, std::string> lists = keptLists(2);
-  ASSERT_EQ(lists.size(), 6U);
-  for (const auto& [name, list] : lists) {
-    const auto job = readJob(name, content(2, name + ".plainpatch"));
-    ASSERT_TRUE(job) << name << ": " << describe(job.problems());
-    EXPECT_EQ(listed(job.value(), 2), list) << name;
-    EXPECT_NE(writeJob(job.value()).find("\"version\": 3"), std::string::npos)
-        << "it is written in the version of now";
+TEST(KeptFiles, laterVersionsHaveThePartsAndCodesTheyHad) {
+  for (const int version : {2, 3}) {
+    const std::map<std::string, std::string> lists = keptLists(version);
+    ASSERT_EQ(lists.size(), 6U);
+    for (const auto& [name, list] : lists) {
+      const auto job = readJob(name, content(version, name + ".plainpatch"));
+      ASSERT_TRUE(job) << name << ": " << describe(job.problems());
+      EXPECT_EQ(listed(job.value(), version), list) << name;
+      EXPECT_NE(writeJob(job.value()).find("\"version\": 4"), std::string::npos)
+          << "it is written in the version of now";
+    }
+  }
+}
+
+// Sizes were shared out exactly before they could land on a step.
+TEST(KeptFiles, whatIsSharedOutStaysAsItWas) {
+  for (const int version : {1, 2, 3}) {
+    const auto job = readJob("log-wall", content(version, "log-wall.plainpatch"));
+    ASSERT_TRUE(job);
+    EXPECT_EQ(job->shareStep, Length{}) << version;
   }
 }
 

@@ -49,6 +49,65 @@ TEST(ShareOut, keepsTheSumAndSaysWhenItCannot) {
   EXPECT_FALSE(sizes(mm(600), {{mm(600)}, {}}).ok()) << "nothing is left for the rest";
 }
 
+TEST(ShareOut, landsOnAStep) {
+  const Length half = Length::um(500);
+  const Length thirtysecond = Length::in(0, 1, 32);
+  const auto um = [](std::int64_t n) { return Length::um(n); };
+  struct Case {
+    const char* what;
+    Length total, step;
+    std::vector<Share> shares;
+    std::vector<Length> expected;
+  };
+  const std::vector<Case> cases = {
+      {"ends at 188.4 and 376.8 of 565.2: 188.5, 377, 565.2",
+       um(565'200),
+       half,
+       {{}, {}, {}},
+       {um(188'500), um(188'500), um(188'200)}},
+      {"typed sizes keep out of it",
+       um(665'200),
+       half,
+       {{}, {mm(100)}, {}, {}},
+       {um(188'500), mm(100), um(188'500), um(188'200)}},
+      {"what lands by itself is not moved",
+       mm(600),
+       half,
+       {{}, {}, {}},
+       {mm(200), mm(200), mm(200)}},
+      {"28 9/16 in two: 14 9/32 each",
+       Length::in(28, 9, 16),
+       thirtysecond,
+       {{}, {}},
+       {Length::in(14, 9, 32), Length::in(14, 9, 32)}},
+      {"28 9/16 in three ends at 9 17/32 (305 of 914/3) and 19 1/32 (609)",
+       Length::in(28, 9, 16),
+       thirtysecond,
+       {{}, {}, {}},
+       {Length::in(9, 17, 32), Length::in(9, 16, 32), Length::in(9, 17, 32)}},
+      {"half way goes up", um(1'000'500), Length::mm(1), {{}, {}}, {mm(500), um(500'500)}},
+      {"a share of few steps is exact", mm(3), Length::mm(1), {{}, {}}, {um(1'500), um(1'500)}}};
+  for (const Case& one : cases)
+    EXPECT_EQ(shareOut(one.total, one.shares, {}, one.step).value(), one.expected) << one.what;
+}
+
+RC_GTEST_PROP(ShareOut, keepsTheSumAndIsNeverOffByMoreThanAStep, ()) {
+  const Length total = Length::nm(*rc::gen::inRange<std::int64_t>(50'000'000, 3'000'000'000));
+  const Length step = *rc::gen::element(Length::um(500), Length::in(0, 1, 32), Length::in(0, 1, 8));
+  const auto n = *rc::gen::inRange<std::int64_t>(1, 12);
+  const auto sizes =
+      shareOut(total, std::vector<Share>(static_cast<std::size_t>(n)), {}, step).value();
+  Length sum;
+  for (std::size_t i = 0; i < sizes.size(); ++i) {
+    sum += sizes[i];
+    const Length off = n * sizes[i] - total;
+    RC_ASSERT((off < Length{} ? -off : off) <= n * step + Length::nm(n));
+    if (i + 1 < sizes.size() && total / n >= 4 * step)
+      RC_ASSERT(sizes[i].inNm() % step.inNm() == 0);
+  }
+  RC_ASSERT(sum == total);
+}
+
 TEST(Layout, openingsOfAHandDrawnCarcass) {
   // 900 x 850 x 600 of 18, toe 100: inside 864 x 714 from (18, 118).
   Carcass carcass = test::metricCarcass().carcass();

@@ -62,13 +62,13 @@ Reason drawerBoxWidth(Length openingWidth, const Slide* slide, const DrawerRules
 }
 
 Result<std::vector<DrawerCell>> drawerCells(Length openingHeight, const std::vector<Share>& fronts,
-                                            Length gap, const LengthStyle& style) {
-  return drawerCells(openingHeight, -gap, -gap, fronts, gap, style);
+                                            Length gap, const LengthStyle& style, Length step) {
+  return drawerCells(openingHeight, -gap, -gap, fronts, gap, style, step);
 }
 
 Result<std::vector<DrawerCell>> drawerCells(Length openingHeight, Length low, Length high,
                                             const std::vector<Share>& fronts, Length gap,
-                                            const LengthStyle& style) {
+                                            const LengthStyle& style, Length step) {
   const auto count = static_cast<std::int64_t>(fronts.size());
   Reason rest("opening height", openingHeight);
   if (low == -gap && high == -gap)
@@ -77,7 +77,7 @@ Result<std::vector<DrawerCell>> drawerCells(Length openingHeight, Length low, Le
     rest.plus("below the opening", low)
         .plus("above the opening", high)
         .minus("gap", gap, count - 1);
-  const auto heights = shareOut(rest.total(), fronts, style);
+  const auto heights = shareOut(rest.total(), fronts, style, step);
   if (!heights) return heights.problems();
   std::int64_t shares = 0;
   for (const Share& front : fronts) {
@@ -86,6 +86,14 @@ Result<std::vector<DrawerCell>> drawerCells(Length openingHeight, Length low, Le
     else
       ++shares;
   }
+  Length least;
+  bool stepped = false;
+  for (std::size_t i = 0; i < fronts.size(); ++i) {
+    if (fronts[i].fixed) continue;
+    const Length height = heights.value()[i];
+    least = least == Length{} ? height : std::min(least, height);
+    stepped = stepped || (step > Length{} && height.inNm() % step.inNm() == 0);
+  }
   // Equal overlay fronts hide equal shares of the opening, whatever they hide beside it.
   const bool equal = shares == count && low > -gap && high > -gap;
   std::vector<DrawerCell> out;
@@ -93,9 +101,17 @@ Result<std::vector<DrawerCell>> drawerCells(Length openingHeight, Length low, Le
   for (const Share& front : fronts) {
     DrawerCell cell;
     cell.frontHeight = front.fixed ? Reason("typed height", *front.fixed) : rest.shared(shares);
+    // The share as it was worked out, and what brings it on to a step.
+    const Length on = heights.value()[out.size()] - cell.frontHeight.total();
+    if (stepped && !front.fixed && on > Length{})
+      cell.frontHeight.plus("to land on a step", on, shares);
+    if (stepped && !front.fixed && on < Length{})
+      cell.frontHeight.minus("to land on a step", -on, shares);
     cell.frontBottom = top - gap - cell.frontHeight.total();
     cell.bottom = count == 1 ? Length{} : cell.frontBottom - gap / 2;
-    cell.height = count == 1 ? openingHeight : cell.frontHeight.total() + gap;
+    // Fronts that differ by a step have equal boxes.
+    cell.height = count == 1 ? openingHeight
+                             : (stepped && !front.fixed ? least : cell.frontHeight.total()) + gap;
     if (equal) {
       const auto below = count - 1 - static_cast<std::int64_t>(out.size());
       cell.bottom = below * openingHeight / count;
@@ -176,7 +192,7 @@ Result<std::vector<DrawerPlan>> planDrawers(const Job& job, const Carcass& carca
   FrontReach reach;
   if (fronts) reach = frontReach(carcass, layout, leaf);
   const auto cells = drawerCells(face.height, reach.bottom, reach.top, bank.fronts,
-                                 fronts ? carcass.fronts.gap : Length{}, style);
+                                 fronts ? carcass.fronts.gap : Length{}, style, job.shareStep);
   if (!cells)
     return misfit(cells.problems().front().found + " for the drawer fronts",
                   cells.problems().front().expected + " beside the gaps");

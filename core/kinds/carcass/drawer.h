@@ -36,10 +36,10 @@ struct DrawerCell {
   Length bottom, height;  // of the cell, from the opening's foot
 };
 Result<std::vector<DrawerCell>> drawerCells(Length openingHeight, const std::vector<Share>& fronts,
-                                            Length gap, const LengthStyle& style);
+                                            Length gap, const LengthStyle& style, Length step = {});
 Result<std::vector<DrawerCell>> drawerCells(Length openingHeight, Length low, Length high,
                                             const std::vector<Share>& fronts, Length gap,
-                                            const LengthStyle& style);
+                                            const LengthStyle& style, Length step = {});
 
 // The longest slide of the kind with length + reserve <= depth; null when none fits.
 const Slide* longestSlide(const std::vector<Slide>& slides, Length depth, Length reserve,

@@ -22,7 +22,10 @@ struct Surroundings {
 class Solver {
  public:
   Solver(const Job& job, const Carcass& carcass, Surroundings around)
-      : style_(styleOf(job)), carcass_(carcass), around_(std::move(around)) {
+      : style_(styleOf(job)),
+        shareStep_(job.shareStep),
+        carcass_(carcass),
+        around_(std::move(around)) {
     out_.thickness = findMaterial(job, carcass.material)->measured;
     if (carcass.back.school != BackSchool::None)
       out_.backThickness = findMaterial(job, carcass.back.material)->measured;
@@ -238,7 +241,7 @@ class Solver {
     const bool dividers = split->by == SplitBy::Dividers;
     const auto panels = static_cast<std::int64_t>(split->sizes.size()) - 1;
     const Length room = (dividers ? rect.width : rect.height) - panels * out_.thickness;
-    const auto sizes = shareOut(room, split->sizes, style_);
+    const auto sizes = shareOut(room, split->sizes, style_, shareStep_);
     if (!sizes) {
       add(dividers ? "openings side by side" : "openings one above the other",
           sizes.problems().front().found, sizes.problems().front().expected);
@@ -362,6 +365,7 @@ class Solver {
   }
 
   LengthStyle style_;
+  Length shareStep_;
   const Carcass& carcass_;
   Surroundings around_;
   CarcassLayout out_;

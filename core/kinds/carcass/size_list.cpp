@@ -94,7 +94,7 @@ std::string formatSizeList(const std::vector<Share>& sizes, const LengthStyle& s
 }
 
 Result<std::vector<Length>> shareOut(Length total, const std::vector<Share>& sizes,
-                                     const LengthStyle& style) {
+                                     const LengthStyle& style, Length step) {
   Length fixed;
   std::int64_t shares = 0;
   for (const Share& share : sizes) {
@@ -121,14 +121,23 @@ Result<std::vector<Length>> shareOut(Length total, const std::vector<Share>& siz
                    fmt::format("less than the {} there are, so that something is left to share",
                                formatWithUnit(total, style))};
   std::vector<Length> out;
-  std::int64_t sharesLeft = shares;
+  constexpr std::int64_t kSmall = 4;  // a share is at least so many steps, or steps do not count
+  const bool stepped = step > Length{} && shares > 0 && rest / shares >= kSmall * step;
+  const auto end = [&](std::int64_t k) {
+    if (k == shares) return rest;
+    if (!stepped) return k * (rest / shares);
+    const Int128 nm = static_cast<Int128>(rest.inNm()) * k;
+    const Int128 unit = static_cast<Int128>(step.inNm()) * shares;
+    return static_cast<std::int64_t>((2 * nm + unit) / (2 * unit)) * step;
+  };
+  std::int64_t k = 0;
   for (const Share& share : sizes) {
     if (share.fixed) {
       out.push_back(*share.fixed);
       continue;
     }
-    --sharesLeft;
-    out.push_back(sharesLeft == 0 ? rest - (shares - 1) * (rest / shares) : rest / shares);
+    out.push_back(end(k + 1) - end(k));
+    ++k;
   }
   return out;
 }

@@ -25,9 +25,12 @@ void keepIds(std::vector<Share>& sizes, const std::vector<Share>& before);
 std::string formatSizeList(const std::vector<Share>& sizes, const LengthStyle& style);
 
 // The sizes themselves: `total` less nothing (the caller has taken panels and gaps off), fixed
-// sizes first, the rest shared by weight; what does not divide evenly goes to the last share.
-// A problem when the fixed sizes leave nothing for the shares, or do not add up and nothing gives.
+// sizes first, the rest in equal shares. Share k of n ends at the multiple of `step` that is
+// nearest to k/n of the rest, the last at the rest, so none is off by more than a step; with no
+// step, or one that is not small beside a share, what does not divide evenly goes to the last
+// share. A problem when the fixed sizes leave nothing for the shares, or do not add up and nothing
+// gives.
 Result<std::vector<Length>> shareOut(Length total, const std::vector<Share>& sizes,
-                                     const LengthStyle& style);
+                                     const LengthStyle& style, Length step = {});
 
 }  // namespace pp
