@@ -34,8 +34,8 @@ int run(const Options& options) {
   char name[] = "plainpatch-cli";
   char* argv[] = {name, nullptr};
   const QGuiApplication application(argc, argv);
-  if (const auto problem =
-          printLabels({job.value(), broken.parts}, QString::fromStdString(options.out)))
+  if (const auto problem = printPages(Pages::Labels, {job.value(), broken.parts}, Paper::A4,
+                                      QString::fromStdString(options.out)))
     return notWritten(*problem);
   std::cout << pieceCount(broken.parts) << " labels\n";
   return kComplete;

@@ -72,7 +72,7 @@ void through(const Job& given) {
   constexpr std::int64_t kFewLabels = 6;
   if (pieceCount(broken.parts) > kFewLabels) return;
   startQt();
-  printLabels({job, broken.parts}, QStringLiteral("/dev/null"));
+  printPages(Pages::Labels, {job, broken.parts}, Paper::A4, QStringLiteral("/dev/null"));
 }
 
 }  // namespace pp::fuzz

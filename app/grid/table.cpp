@@ -10,6 +10,7 @@
 
 #include "app/fields/field.h"
 #include "app/session/remembered.h"
+#include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
 #include "pictures/paint/set_text.h"
 
@@ -18,14 +19,6 @@ namespace {
 
 constexpr int kPad = 8;  // on either side of a cell
 constexpr int kRow = 30;
-
-// How much of a length is the whole number: "29" of "29 1/16", "563" of "563.2▴".
-qsizetype wholeOf(const QString& text) {
-  qsizetype end = 0;
-  while (end < text.size() && (text[end].isDigit() || text[end] == QChar(0x2212))) ++end;
-  const bool fractionAlone = end < text.size() && text[end] == QLatin1Char('/');
-  return fractionAlone ? 0 : end;
-}
 
 QFont fontOf(const QModelIndex& index) {
   const QVariant font = index.data(Qt::FontRole);

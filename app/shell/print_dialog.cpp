@@ -5,7 +5,10 @@
 #include <QFileInfo>
 #include <QFormLayout>
 #include <QHBoxLayout>
+#include <QPrintDialog>
+#include <QPrintPreviewWidget>
 #include <algorithm>
+#include <utility>
 
 #include "app/session/file_names.h"
 #include "core/formats/exchange.h"
@@ -14,85 +17,196 @@
 #include "core/length/parse.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
-#include "pictures/paper/print.h"
 
 namespace pp {
+namespace {
 
-PrintDialog::PrintDialog(Session& session, QWidget* parent) : QDialog(parent), session_(session) {
+constexpr int kDpi = 300;
+// All labels of a large job would keep the window; what the pages look like is seen on the first.
+constexpr int kMostPreviewed = 8;
+
+struct Kind {
+  Pages pages;
+  const char* words;
+  bool needsPlan;
+};
+constexpr Kind kKinds[] = {{Pages::PartsList, QT_TR_NOOP("Parts list"), false},
+                           {Pages::Sheets, QT_TR_NOOP("Sheet drawings"), true},
+                           {Pages::CuttingList, QT_TR_NOOP("Cutting list"), true},
+                           {Pages::Labels, QT_TR_NOOP("Labels, one a piece"), false}};
+
+}  // namespace
+
+// Everything that is printed, by value: the window goes on while it is written.
+struct PrintDialog::Order {
+  std::shared_ptr<const Job> job;
+  std::shared_ptr<const Breakdown> breakdown;
+  PlanShown plan;  // with no plan where it is not of the job as it is
+  Paper paper = Paper::A4;
+  int usedLabels = 0;
+  std::vector<Pages> wanted;
+
+  // With what the pages are made from as long as the work goes on.
+  template <class Do>
+  auto with(Pages pages, const Do& act) const {
+    const std::vector<Part>& all = breakdown->parts;
+    const std::vector<Part> cut = sheetParts(all);
+    const bool sheets = pages == Pages::Sheets || pages == Pages::CuttingList;
+    PrintInput input{*job, sheets ? cut : all, nullptr, nullptr, usedLabels};
+    if (sheets && plan.plan != nullptr) {
+      input.request = plan.request.get();
+      input.plan = plan.plan.get();
+    }
+    return act(input);
+  }
+
+  // Writes one after the other; the names of those that were, and what stopped the next.
+  std::pair<QStringList, std::optional<Problem>> write(const QDir& folder, const QString& stem,
+                                                       const PrintWatch& watch) const {
+    QStringList written;
+    std::optional<Problem> problem;
+    const auto file = [&](const char* name, auto make) {
+      if (problem) return;
+      const QString path = folder.filePath(stem + QLatin1Char(' ') + QLatin1String(name));
+      problem = make(path);
+      if (!problem) written << QFileInfo(path).fileName();
+    };
+    const auto pdf = [&](Pages pages, const char* name) {
+      file(name, [&](const QString& path) {
+        return with(pages, [&](const PrintInput& input) {
+          return printPages(pages, input, paper, path, watch);
+        });
+      });
+    };
+    for (const Pages pages : wanted) switch (pages) {
+        case Pages::PartsList:
+          pdf(pages, "parts.pdf");
+          file("parts.csv", [&](const QString& path) {
+            return writeFile(path.toStdString(), writeParts(*job, breakdown->parts));
+          });
+          break;
+        case Pages::Sheets:
+          pdf(pages, "sheets.pdf");
+          file("plan.json", [&](const QString& path) {
+            return writeFile(path.toStdString(), writePlan(*plan.request, *plan.plan));
+          });
+          break;
+        case Pages::CuttingList:
+          pdf(pages, "cutting list.pdf");
+          break;
+        case Pages::Labels:
+          pdf(pages, "labels.pdf");
+          break;
+      }
+    return {written, problem};
+  }
+
+  // A print job each, since the papers lie differently.
+  std::pair<QStringList, std::optional<Problem>> print(QPrinter& printer, const QString& stem,
+                                                       const PrintWatch& watch) const {
+    QStringList printed;
+    for (const Pages pages : wanted) {
+      if (watch.isStopped()) break;
+      const QString name = tr(kKinds[static_cast<std::size_t>(pages)].words);
+      printer.setDocName(stem + QLatin1Char(' ') + name);
+      setPaper(printer, pages, paper, *job);
+      if (auto problem = with(pages, [&](const PrintInput& input) {
+            return drawPages(pages, input, printer, printer.resolution(), watch);
+          }))
+        return {printed, problem};
+      printed << name;
+    }
+    return {printed, std::nullopt};
+  }
+};
+
+PrintDialog::PrintDialog(Session& session, QWidget* parent)
+    : QDialog(parent),
+      session_(session),
+      previewing_([this] { pages_->updatePreview(); }, nullptr) {
   setWindowTitle(tr("Print"));
   setAccessibleName(tr("Print"));
-  auto* form = new QFormLayout(this);
-  form->setSpacing(8);
-  const auto tick = [&](const QString& words, bool ready) {
-    auto* box = new QCheckBox(words);
-    box->setChecked(ready);
-    box->setEnabled(ready);
-    form->addRow(box);
-    return box;
-  };
+  printer_.setFullPage(true);
+  printer_.setResolution(kDpi);
+  auto* row = new QHBoxLayout(this);
+  row->setSpacing(14);
+  row->addWidget(makeChoices());
+  row->addWidget(makePreview(), 1);
+  setWriting(false);
+  resize(1080, 700);
+  choose(kinds_->currentRow());
+}
+
+QWidget* PrintDialog::makeChoices() {
+  auto* out = new QWidget;
+  out->setFixedWidth(360);
+  auto* column = new QVBoxLayout(out);
+  column->setContentsMargins(0, 0, 0, 0);
+  kinds_ = new QListWidget;
+  kinds_->setAccessibleName(tr("Pages"));
+  kinds_->setFont(look::text(look::kBody));
   const bool parts = !session_.breakdown().parts.empty();
   const bool plan = session_.plans().shown().plan != nullptr && session_.plans().isCurrent();
-  parts_ = tick(tr("Parts list (PDF and CSV)"), parts);
-  sheets_ = tick(tr("Sheet drawings (PDF) and the plan (JSON)"), plan);
-  cutting_ = tick(tr("Cutting list with boxes to tick (PDF)"), plan);
-  labels_ = tick(tr("Labels, one a piece (PDF)"), parts);
+  for (const Kind& kind : kKinds) {
+    const bool ready = kind.needsPlan ? plan : parts;
+    auto* item = new QListWidgetItem(tr(kind.words), kinds_);
+    item->setFlags(ready ? Qt::ItemIsEnabled | Qt::ItemIsSelectable | Qt::ItemIsUserCheckable
+                         : Qt::NoItemFlags);
+    item->setCheckState(ready ? Qt::Checked : Qt::Unchecked);
+    if (!ready)
+      item->setToolTip(kind.needsPlan ? tr("There is no plan yet.") : tr("Nothing is drawn yet."));
+  }
+  constexpr int kRow = 30;
+  kinds_->setFixedHeight(kRow * kinds_->count() + 4);
+  kinds_->setCurrentRow(parts ? 0 : -1);
+  connect(kinds_, &QListWidget::currentRowChanged, this, &PrintDialog::choose);
+  column->addWidget(kinds_);
+  auto* form = new QFormLayout;
   const LabelSheet& grid = session_.job().labels;
   paper_ = new QComboBox;
   paper_->addItems({QStringLiteral("A4"), QStringLiteral("Letter")});
   paper_->setCurrentIndex(grid.letter ? 1 : 0);
   paper_->setAccessibleName(tr("Paper"));
+  connect(paper_, &QComboBox::currentIndexChanged, this, [this] { previewing_.ask(); });
   form->addRow(tr("Paper"), paper_);
-  const auto count = [&](const QString& name, int value, int most) {
-    auto* box = new QSpinBox;
-    box->setRange(1, most);
-    box->setValue(value);
-    box->setAccessibleName(name);
-    form->addRow(name, box);
-    return box;
-  };
-  columns_ = count(tr("Labels across"), grid.columns, 10);
-  rows_ = count(tr("Labels down"), grid.rows, 30);
-  const auto length = [&](const QString& name, Length value) {
-    auto* field = lengthField(name, value);
-    form->addRow(name, field);
-    return field;
-  };
-  marginLeft_ = length(tr("Margin at the sides"), grid.marginLeft);
-  marginTop_ = length(tr("Margin above and below"), grid.marginTop);
-  gapAcross_ = length(tr("Gap between columns"), grid.gapAcross);
-  gapDown_ = length(tr("Gap between rows"), grid.gapDown);
+  column->addLayout(form);
+  grid_ = makeLabelGrid();
+  column->addWidget(grid_);
+  column->addStretch(1);
   folder_ = new QLineEdit(session_.path().isEmpty() ? QDir::homePath()
                                                     : QFileInfo(session_.path()).absolutePath());
   folder_->setAccessibleName(tr("Folder"));
   auto* choose = new QPushButton(tr("Choose …"));
-  auto* folderRow = new QHBoxLayout;
-  folderRow->addWidget(folder_, 1);
-  folderRow->addWidget(choose);
-  form->addRow(tr("Folder"), folderRow);
   connect(choose, &QPushButton::clicked, this, [this] {
     const QString chosen =
         QFileDialog::getExistingDirectory(this, tr("Folder for the files"), folder_->text());
     if (!chosen.isEmpty()) folder_->setText(chosen);
   });
+  auto* folderRow = new QHBoxLayout;
+  folderRow->addWidget(new Label(tr("Folder")));
+  folderRow->addWidget(folder_, 1);
+  folderRow->addWidget(choose);
+  column->addLayout(folderRow);
   problem_ = new ProblemLine;
   done_ = new Label;
   done_->setWordWrap(true);
   done_->setAccessibleName(tr("Written"));
-  form->addRow(problem_);
-  form->addRow(done_);
+  column->addWidget(problem_);
+  column->addWidget(done_);
   progress_ = new QProgressBar;
   progress_->setAccessibleName(tr("Writing"));
   progress_->setTextVisible(false);
   progress_->setFixedHeight(8);
-  form->addRow(progress_);
+  column->addWidget(progress_);
+  print_ = new QPushButton(tr("Print …"));
+  print_->setAccessibleName(tr("Print what is ticked"));
+  print_->setDefault(true);
   write_ = new QPushButton(tr("Write the files"));
-  write_->setDefault(true);
   close_ = new QPushButton;
   auto* buttons = new QHBoxLayout;
-  buttons->addStretch(1);
-  buttons->addWidget(write_);
-  buttons->addWidget(close_);
-  form->addRow(buttons);
+  for (QPushButton* one : {print_, write_, close_}) buttons->addWidget(one);
+  column->addLayout(buttons);
+  connect(print_, &QPushButton::clicked, this, &PrintDialog::printWhatIsTicked);
   connect(write_, &QPushButton::clicked, this, [this] { printInto(folder_->text()); });
   connect(close_, &QPushButton::clicked, this, [this] {
     if (writing_)
@@ -100,12 +214,131 @@ PrintDialog::PrintDialog(Session& session, QWidget* parent) : QDialog(parent), s
     else
       accept();
   });
-  setWriting(false);
-  setMinimumWidth(520);
+  return out;
+}
+
+QWidget* PrintDialog::makeLabelGrid() {
+  auto* out = new QWidget;
+  auto* form = new QFormLayout(out);
+  form->setContentsMargins(0, 0, 0, 0);
+  const LabelSheet& grid = session_.job().labels;
+  const auto count = [&](const QString& name, int value, int most) {
+    auto* box = new QSpinBox;
+    box->setRange(1, most);
+    box->setValue(value);
+    box->setAccessibleName(name);
+    form->addRow(name, box);
+    connect(box, &QSpinBox::valueChanged, this, [this] {
+      firstFree_->setMaximum(columns_->value() * rows_->value());
+      previewing_.ask();
+    });
+    return box;
+  };
+  firstFree_ = new QSpinBox;
+  firstFree_->setRange(1, grid.columns * grid.rows);
+  firstFree_->setAccessibleName(tr("First free label"));
+  connect(firstFree_, &QSpinBox::valueChanged, this, [this] { previewing_.ask(); });
+  columns_ = count(tr("Labels across"), grid.columns, 10);
+  rows_ = count(tr("Labels down"), grid.rows, 30);
+  const auto length = [&](const QString& name, Length value) {
+    auto* field = new QLineEdit(typed(value, session_.style()));
+    field->setAccessibleName(name);
+    form->addRow(name, field);
+    connect(field, &QLineEdit::editingFinished, this, [this] { previewing_.ask(); });
+    return field;
+  };
+  marginLeft_ = length(tr("Margin at the sides"), grid.marginLeft);
+  marginTop_ = length(tr("Margin above and below"), grid.marginTop);
+  gapAcross_ = length(tr("Gap between columns"), grid.gapAcross);
+  gapDown_ = length(tr("Gap between rows"), grid.gapDown);
+  form->addRow(tr("First free label"), firstFree_);
+  return out;
+}
+
+QWidget* PrintDialog::makePreview() {
+  auto* out = new QWidget;
+  auto* column = new QVBoxLayout(out);
+  column->setContentsMargins(0, 0, 0, 0);
+  pages_ = new QPrintPreviewWidget(&printer_);
+  pages_->setAccessibleName(tr("How the pages look"));
+  connect(pages_, &QPrintPreviewWidget::paintRequested, this, &PrintDialog::preview);
+  column->addWidget(pages_, 1);
+  auto* row = new QHBoxLayout;
+  const auto button = [&](const QString& words, auto act) {
+    auto* made = new QPushButton(words);
+    made->setAccessibleName(words);
+    made->setAutoDefault(false);
+    connect(made, &QPushButton::clicked, this, act);
+    row->addWidget(made);
+  };
+  button(tr("Page before"), [this] { turn(-1); });
+  button(tr("Next page"), [this] { turn(1); });
+  page_ = new Label;
+  page_->setAccessibleName(tr("Page shown"));
+  row->addWidget(page_, 1, Qt::AlignCenter);
+  button(tr("Whole page"), [this] { pages_->fitInView(); });
+  button(tr("Larger page"), [this] { pages_->zoomIn(1.25); });
+  button(tr("Smaller page"), [this] { pages_->zoomOut(1.25); });
+  column->addLayout(row);
+  connect(pages_, &QPrintPreviewWidget::previewChanged, this, [this] { turn(0); });
+  return out;
+}
+
+void PrintDialog::turn(int by) {
+  if (by != 0) pages_->setCurrentPage(pages_->currentPage() + by);
+  const int pages = pages_->pageCount();
+  page_->setText(cutShort_ ? tr("page %1 of the first %2").arg(pages_->currentPage()).arg(pages)
+                           : tr("page %1 of %2").arg(pages_->currentPage()).arg(pages));
+}
+
+int PrintDialog::previewedPages() const {
+  return pages_->pageCount();
+}
+
+Pages PrintDialog::shownKind() const {
+  const int row = std::max(0, kinds_->currentRow());
+  return kKinds[row].pages;
+}
+
+void PrintDialog::choose(int row) {
+  grid_->setVisible(row >= 0 && kKinds[row].pages == Pages::Labels);
+  if (row < 0) return;
+  // Which way the paper lies is known before the pages are asked for.
+  setPaper(printer_, shownKind(), paper_->currentIndex() == 1 ? Paper::Letter : Paper::A4,
+           session_.job());
+  previewing_.ask();
+}
+
+void PrintDialog::preview(QPrinter* printer) {
+  if (kinds_->currentRow() < 0) return;
+  Order order = this->order();
+  Job job = *order.job;
+  // What is wrong with the grid is said when it is taken over.
+  if (!gridFrom(job.labels).empty()) return;
+  order.job = std::make_shared<const Job>(std::move(job));
+  const Pages pages = shownKind();
+  setPaper(*printer, pages, order.paper, *order.job);
+  PrintWatch watch;
+  watch.mostPages = kMostPreviewed;
+  std::size_t drawn = 0;
+  std::size_t all = 0;
+  watch.progress = [&](std::size_t done, std::size_t of) {
+    drawn = done + 1;
+    all = of;
+  };
+  const auto problem = order.with(pages, [&](const PrintInput& input) {
+    return drawPages(pages, input, *printer, printer->resolution(), watch);
+  });
+  cutShort_ = drawn < all;
+  if (problem)
+    problem_->show({*problem});
+  else
+    problem_->clear();
 }
 
 void PrintDialog::setWriting(bool writing) {
   writing_ = writing;
+  print_->setEnabled(!writing);
   write_->setEnabled(!writing);
   close_->setText(writing ? tr("Stop") : tr("Close"));
   progress_->setVisible(writing);
@@ -113,16 +346,7 @@ void PrintDialog::setWriting(bool writing) {
   progress_->setValue(0);
 }
 
-QLineEdit* PrintDialog::lengthField(const QString& name, Length value) {
-  auto* field = new QLineEdit(typed(value, session_.style()));
-  field->setAccessibleName(name);
-  return field;
-}
-
-// The grid belongs to the job, so that the next sheet is right without setting it again.
-Problems PrintDialog::takeGrid() {
-  Job next = session_.draft();
-  LabelSheet& grid = next.labels;
+Problems PrintDialog::gridFrom(LabelSheet& grid) const {
   grid.letter = paper_->currentIndex() == 1;
   grid.columns = columns_->value();
   grid.rows = rows_->value();
@@ -131,7 +355,7 @@ Problems PrintDialog::takeGrid() {
                                                    {gapAcross_, &grid.gapAcross},
                                                    {gapDown_, &grid.gapDown}};
   for (const auto& [field, target] : fields) {
-    const auto value = parseExpression(field->text().toStdString(), next.unit);
+    const auto value = parseExpression(field->text().toStdString(), session_.job().unit);
     if (!value) {
       Problems problems = value.problems();
       problems.front().field = field->accessibleName().toStdString();
@@ -139,75 +363,70 @@ Problems PrintDialog::takeGrid() {
     }
     *target = value.value();
   }
-  return session_.edit(tr("label sheet"), std::move(next));
+  return {};
 }
 
-// Everything that is printed, by value: the window goes on while it is written.
-struct PrintDialog::Order {
-  std::shared_ptr<const Job> job;
-  std::shared_ptr<const Breakdown> breakdown;
-  PlanShown plan;  // with no plan where it is not of the job as it is
-  Paper paper = Paper::A4;
-  QDir folder;
-  QString stem;
-  bool parts = false, sheets = false, cutting = false, labels = false;
+// The grid belongs to the job, so that the next sheet is right without setting it again; and what
+// is printed carries its codes from then on.
+bool PrintDialog::takeOver() {
+  problem_->clear();
+  done_->clear();
+  Job next = session_.draft();
+  Problems problems = gridFrom(next.labels);
+  if (!problems.empty()) kinds_->setCurrentRow(std::size(kKinds) - 1);  // where that can be mended
+  if (problems.empty()) problems = session_.edit(tr("label sheet"), std::move(next));
+  problem_->show(problems);
+  if (problems.empty()) session_.printed();
+  return problems.empty();
+}
 
-  QString path(const QString& what) const {
-    return folder.filePath(stem + QLatin1Char(' ') + what);
-  }
-  // Writes one after the other; the names of those that were, and what stopped the next.
-  std::pair<QStringList, std::optional<Problem>> write(const PrintWatch& watch) const {
-    QStringList written;
-    std::optional<Problem> problem;
-    const auto one = [&](bool wanted, const char* name, auto make) {
-      if (!wanted || problem) return;
-      const QString file = path(QString::fromLatin1(name));
-      problem = make(file);
-      if (!problem) written << QFileInfo(file).fileName();
-    };
-    const std::vector<Part>& all = breakdown->parts;
-    const std::vector<Part> cut = sheetParts(all);
-    const PrintInput input{*job, all};
-    const PrintInput planned{*job, cut, plan.request.get(), plan.plan.get()};
-    const bool laidOut = plan.plan != nullptr;
-    one(parts, "parts.pdf",
-        [&](const QString& file) { return printPartsList(input, paper, file, watch); });
-    one(parts, "parts.csv",
-        [&](const QString& file) { return writeFile(file.toStdString(), writeParts(*job, all)); });
-    one(sheets && laidOut, "sheets.pdf",
-        [&](const QString& file) { return printSheets(planned, paper, file, watch); });
-    one(sheets && laidOut, "plan.json", [&](const QString& file) {
-      return writeFile(file.toStdString(), writePlan(*plan.request, *plan.plan));
-    });
-    one(cutting && laidOut, "cutting list.pdf",
-        [&](const QString& file) { return printCuttingList(planned, paper, file, watch); });
-    one(labels, "labels.pdf", [&](const QString& file) { return printLabels(input, file, watch); });
-    return {written, problem};
-  }
-};
+PrintDialog::Order PrintDialog::order() const {
+  Order out;
+  if (session_.plans().isCurrent()) out.plan = session_.plans().shown();
+  out.job = session_.jobValue();
+  out.breakdown = session_.breakdownValue();
+  out.paper = paper_->currentIndex() == 1 ? Paper::Letter : Paper::A4;
+  out.usedLabels = firstFree_->value() - 1;
+  for (int row = 0; row < kinds_->count(); ++row)
+    if (kinds_->item(row)->checkState() == Qt::Checked) out.wanted.push_back(kKinds[row].pages);
+  return out;
+}
 
 void PrintDialog::printInto(const QString& folder) {
   if (writing_) return;
-  problem_->clear();
-  done_->clear();
-  Order order;
   // What is printed is the plan that was shown, whatever the grid's edit sets going.
-  if (session_.plans().isCurrent()) order.plan = session_.plans().shown();
-  if (const Problems problems = takeGrid(); !problems.empty()) return problem_->show(problems);
-  session_.printed();
-  order.job = session_.jobValue();
-  order.breakdown = session_.breakdownValue();
-  order.paper = paper_->currentIndex() == 1 ? Paper::Letter : Paper::A4;
-  order.folder = QDir(folder);
-  order.stem = fileStem(session_.title());
-  order.parts = parts_->isChecked();
-  order.sheets = sheets_->isChecked();
-  order.cutting = cutting_->isChecked();
-  order.labels = labels_->isChecked();
+  const PlanShown plan = order().plan;
+  if (!takeOver()) return;
+  Order order = this->order();
+  order.plan = plan;
   into_ = folder;
+  begin([order = std::move(order), folder = QDir(folder), stem = fileStem(session_.title())](
+            const PrintWatch& watch) { return order.write(folder, stem, watch); });
+}
+
+void PrintDialog::printWhatIsTicked() {
+  auto printer = std::make_shared<QPrinter>(QPrinter::HighResolution);
+  QPrintDialog dialog(printer.get(), this);
+  if (dialog.exec() == QDialog::Accepted) printOn(std::move(printer));
+}
+
+void PrintDialog::printOn(std::shared_ptr<QPrinter> printer) {
+  if (writing_) return;
+  const PlanShown plan = order().plan;
+  if (!takeOver()) return;
+  Order order = this->order();
+  order.plan = plan;
+  into_ = printer->printerName();
+  printer->setFullPage(true);
+  begin([order = std::move(order), printer = std::move(printer), stem = fileStem(session_.title())](
+            const PrintWatch& watch) { return order.print(*printer, stem, watch); });
+}
+
+void PrintDialog::begin(
+    std::function<std::pair<QStringList, std::optional<Problem>>(const PrintWatch&)> work) {
   setWriting(true);
   // Joined before this dialog goes, so `this` outlives the thread; what it posts goes with it.
-  thread_ = std::jthread([this, order = std::move(order)](const std::stop_token& stop) {
+  thread_ = std::jthread([this, work = std::move(work)](const std::stop_token& stop) {
     int shown = -1;
     const PrintWatch watch{
         stop, [&](std::size_t done, std::size_t of) {
@@ -216,7 +435,7 @@ void PrintDialog::printInto(const QString& folder) {
           shown = now;
           QMetaObject::invokeMethod(progress_, "setValue", Qt::QueuedConnection, Q_ARG(int, now));
         }};
-    const auto outcome = order.write(watch);
+    const auto outcome = work(watch);
     QMetaObject::invokeMethod(
         this, [this, outcome] { ended(outcome.first, outcome.second); }, Qt::QueuedConnection);
   });
@@ -227,7 +446,7 @@ void PrintDialog::ended(const QStringList& written, const std::optional<Problem>
   if (problem) problem_->show({*problem});
   done_->setText(written.isEmpty()
                      ? QString()
-                     : tr("Written into %1: %2").arg(into_, written.join(QStringLiteral(", "))));
+                     : tr("Into %1: %2").arg(into_, written.join(QStringLiteral(", "))));
 }
 
 }  // namespace pp

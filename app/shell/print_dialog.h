@@ -1,17 +1,22 @@
-// What is to be printed, on which paper, and the grid of the label sheet.
+// What is to be printed: its pages first, then to a printer or into files.
 #pragma once
 
-#include <QCheckBox>
 #include <QComboBox>
 #include <QDialog>
 #include <QLineEdit>
+#include <QListWidget>
+#include <QPrinter>
 #include <QProgressBar>
 #include <QPushButton>
 #include <QSpinBox>
 #include <thread>
 
 #include "app/fields/field.h"
+#include "app/session/later.h"
 #include "app/session/session.h"
+#include "pictures/paper/print.h"
+
+class QPrintPreviewWidget;
 
 namespace pp {
 
@@ -24,23 +29,35 @@ class PrintDialog : public QDialog {
   // Begins to write what is ticked into `folder`, on a thread of its own; which files, or what went
   // wrong, is shown in the dialog at the end.
   void printInto(const QString& folder);
+  // The same on a printer that has been chosen.
+  void printOn(std::shared_ptr<QPrinter> printer);
   bool isWriting() const { return writing_; }
+  int previewedPages() const;
 
  private:
   struct Order;
+  QWidget* makeChoices();
+  QWidget* makePreview();
+  QWidget* makeLabelGrid();
+  Order order() const;
+  void choose(int row);
+  void preview(QPrinter* printer);
+  void turn(int by);
+  void printWhatIsTicked();
+  void begin(std::function<std::pair<QStringList, std::optional<Problem>>(const PrintWatch&)> work);
   void ended(const QStringList& written, const std::optional<Problem>& problem);
   void setWriting(bool writing);
-  Problems takeGrid();
-  QLineEdit* lengthField(const QString& name, Length value);
+  Problems gridFrom(LabelSheet& grid) const;
+  bool takeOver();
+  Pages shownKind() const;
 
   Session& session_;
-  QCheckBox* parts_;
-  QCheckBox* sheets_;
-  QCheckBox* cutting_;
-  QCheckBox* labels_;
+  QListWidget* kinds_;
   QComboBox* paper_;
+  QWidget* grid_;
   QSpinBox* columns_;
   QSpinBox* rows_;
+  QSpinBox* firstFree_;
   QLineEdit* marginLeft_;
   QLineEdit* marginTop_;
   QLineEdit* gapAcross_;
@@ -48,11 +65,17 @@ class PrintDialog : public QDialog {
   QLineEdit* folder_;
   ProblemLine* problem_;
   QLabel* done_;
+  QPrinter printer_{QPrinter::HighResolution};
+  QPrintPreviewWidget* pages_;
+  QLabel* page_;
+  QPushButton* print_;
   QPushButton* write_;
   QPushButton* close_;
   QProgressBar* progress_;
   QString into_;
+  bool cutShort_ = false;  // there are more pages than are shown
   bool writing_ = false;
+  Later previewing_;
   std::jthread thread_;
 };
 

@@ -51,6 +51,23 @@ QString offTip(Length length, const LengthStyle& style) {
            qs(formatExact(length, style.unit)));
 }
 
+qsizetype wholeOf(const QString& figure) {
+  constexpr char16_t kMinus = 0x2212;
+  qsizetype end = 0;
+  while (end < figure.size() && (figure[end].isDigit() || figure[end] == QChar(kMinus))) ++end;
+  const bool fractionAlone = end < figure.size() && figure[end] == QLatin1Char('/');
+  return fractionAlone ? 0 : end;
+}
+
+QString widestTail(const LengthStyle& style) {
+  constexpr int kTwoDigits = 10;
+  if (style.unit == Unit::Inch)
+    return style.denominator < kTwoDigits ? QStringLiteral(" 7/8▴") : QStringLiteral(" 15/16▴");
+  return style.decimals > 0
+             ? QLatin1Char('.') + QString(style.decimals, QLatin1Char('0')) + QStringLiteral("▴")
+             : QStringLiteral("▴");
+}
+
 QString typed(Length length, const LengthStyle& style) {
   return qs(offShown(length, style) == Length{} ? format(length, style)
                                                 : formatExact(length, style.unit));

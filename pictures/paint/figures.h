@@ -16,6 +16,10 @@ QString figures(Length a, Length b, const LengthStyle& style);
 // By how much a length is more or less than what is shown, and what it is exactly; empty where that
 // is what is shown.
 QString offTip(Length length, const LengthStyle& style);
+// How much of a length as it is shown is its whole number, "29" of "29 1/16": what columns line up
+// at. And the widest that may stand behind one.
+qsizetype wholeOf(const QString& figure);
+QString widestTail(const LengthStyle& style);
 // As it is typed: plain digits, exact where the shown figure is rounded.
 QString typed(Length length, const LengthStyle& style);
 

@@ -222,6 +222,8 @@ std::vector<CutMark> SheetPicture::cutMarks(const Mapping& map) const {
   // What is written is not covered, and no number by another.
   std::vector<QRectF> taken;
   for (const SheetLabel& label : labels(map)) taken.push_back(label.box);
+  taken.emplace_back(map.origin.x(), map.origin.y() - kTitle,
+                     textWidth(look::text(look::kBody, true), title()), kTitle - 4);
   for (std::size_t i = 0; i < std::min(cutsShown, cuts->size()); ++i) {
     const saw::PlayedPiece& blade = (*cuts)[i].blade;
     if (blade.sheet != index) continue;

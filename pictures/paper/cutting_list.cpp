@@ -1,27 +1,37 @@
+#include <algorithm>
 #include <map>
 
+#include "core/saw/playback.h"
 #include "pictures/paint/figures.h"
-#include "pictures/paper/pdf.h"
+#include "pictures/paint/wood.h"
+#include "pictures/paper/sheaf.h"
 
 namespace pp {
 namespace {
 
-constexpr double kRow = 5.6;
+constexpr double kCell = 23;  // height of a setting or a cut
+constexpr int kAcross = 2;    // of them side by side
+constexpr double kGap = 6;
 
-// What a cut leaves that is finished: parts by their codes, leftovers to keep.
-class Gives {
+// What becomes of the pieces that a cut leaves.
+class Where {
  public:
-  explicit Gives(const PrintInput& input) : input_(input) {
+  explicit Where(const PrintInput& input) : input_(input) {
     for (const PieceEnd& end : input.plan->ends) ends_.emplace(end.piece, &end);
+    for (const SawCut& cut : input.plan->cuts) next_.emplace(cut.piece, cut.step);
   }
 
-  QString of(const SawCut& cut) const {
-    QStringList out;
-    for (const auto& name : {cut.low, cut.high}) {
-      const auto at = name ? ends_.find(*name) : ends_.end();
-      if (at != ends_.end()) out << words(*at->second);
-    }
-    return out.join(QStringLiteral(" + "));
+  QString of(const std::optional<std::string>& piece) const {
+    if (!piece) return QStringLiteral("nothing");
+    if (const auto next = next_.find(*piece); next != next_.end())
+      return QStringLiteral("%1, cut %2").arg(qs(*piece)).arg(next->second);
+    const auto at = ends_.find(*piece);
+    return at == ends_.end() ? qs(*piece) : words(*at->second);
+  }
+  // A finished part or a leftover that is kept.
+  bool isKept(const std::optional<std::string>& piece) const {
+    const auto at = piece ? ends_.find(*piece) : ends_.end();
+    return at != ends_.end() && at->second->kind != PieceEnd::Kind::Waste;
   }
 
  private:
@@ -38,68 +48,144 @@ class Gives {
     return QStringLiteral("waste");
   }
 
-  const PrintInput& input_;
+  PrintInput input_;
   std::map<std::string, const PieceEnd*> ends_;
+  std::map<std::string, int> next_;
 };
 
-void setting(Page& page, const SawCut& cut, const LengthStyle& style, int of) {
-  page.need(kRow * 3);
-  page.down(1.5);
-  const QString what =
-      cut.direction == CutDirection::Rip ? QStringLiteral("rip") : QStringLiteral("crosscut");
-  page.text(page.left(), page.y(), 150, kRow + 1,
-            QStringLiteral("%1 of %2   %3, %4 at %5")
-                .arg(cut.setup)
-                .arg(of)
-                .arg(qs(cut.machine), what, figureWithUnit(cut.distance, style)),
-            10, true);
-  page.down(kRow + 1.4);
+// Where the fence stands is a thick bar, the cut a heavy line, what comes off grey.
+void paintPiece(QPainter& painter, const QRectF& room, const SawCut& cut,
+                const saw::MadeCut& made) {
+  Mapping map =
+      Mapping::fit(made.piece.dx, made.piece.dy, room.adjusted(1.4, 1.4, -1.4, -1.4), false);
+  const auto rect = [&](const saw::PlayedPiece& of) {
+    return map.rect(of.x - made.piece.x, of.y - made.piece.y, of.dx, of.dy);
+  };
+  const QRectF piece = rect(made.piece);
+  QRectF blade = rect(made.blade);
+  const bool rip = cut.direction == CutDirection::Rip;
+  const bool low = cut.fence == FenceSide::Low;
+  QRectF beyond = piece;
+  if (rip && low) beyond.setTop(blade.bottom());
+  if (rip && !low) beyond.setBottom(blade.top());
+  if (!rip && low) beyond.setLeft(blade.right());
+  if (!rip && !low) beyond.setRight(blade.left());
+  painter.setBrush(Qt::NoBrush);
+  painter.fillRect(beyond, QColor(0xE2, 0xE2, 0xE2));
+  painter.setPen(QPen(Qt::black, 0.2));
+  painter.drawRect(piece);
+  constexpr double kLine = 0.5, kFence = 0.9;
+  if (rip && blade.height() < kLine)
+    blade = QRectF(blade.x(), blade.center().y() - kLine / 2, blade.width(), kLine);
+  if (!rip && blade.width() < kLine)
+    blade = QRectF(blade.center().x() - kLine / 2, blade.y(), kLine, blade.height());
+  painter.fillRect(blade, Qt::black);
+  QRectF fence = piece;
+  if (rip)
+    fence = QRectF(piece.x() - 1, low ? piece.top() - kFence : piece.bottom(), piece.width() + 2,
+                   kFence);
+  else
+    fence = QRectF(low ? piece.left() - kFence : piece.right(), piece.y() - 1, kFence,
+                   piece.height() + 2);
+  painter.fillRect(fence, QBrush(Qt::black, Qt::Dense4Pattern));
+}
+
+QString distanceWords(const SawCut& cut, const LengthStyle& style) {
+  if (!cut.play) return figureWithUnit(cut.distance, style);
+  // A rough cut may lie anywhere within its play.
+  const bool low = cut.fence == FenceSide::Low;
+  const Length from = cut.distance + (low ? cut.play->from - cut.at : cut.at - cut.play->to);
+  const Length to = cut.distance + (low ? cut.play->to - cut.at : cut.at - cut.play->from);
+  return QStringLiteral("%1 to %2").arg(figure(from, style), figureWithUnit(to, style));
+}
+
+// What the machine is set to, as large as it can be read from beside it.
+void setting(Page& page, double x, double w, const SawCut& cut, const LengthStyle& style, int of) {
+  const bool rip = cut.direction == CutDirection::Rip;
+  const double y = page.y();
+  page.text(x, y + 0.5, w - 28, 6,
+            QStringLiteral("%1, %2").arg(qs(cut.machine),
+                                         rip ? QStringLiteral("rip") : QStringLiteral("crosscut")),
+            11, true);
+  page.text(x + w - 28, y + 0.5, 26, 6, QStringLiteral("setting %1 of %2").arg(cut.setup).arg(of),
+            8, false, Qt::AlignRight | Qt::AlignVCenter);
+  page.text(x, y + 7, w, 11, distanceWords(cut, style), 24, true);
+}
+
+void cell(Page& page, double x, double w, const SawCut& cut, const saw::MadeCut& made,
+          const Where& where, const LengthStyle& style) {
+  const double y = page.y();
+  const bool rip = cut.direction == CutDirection::Rip;
+  const bool low = cut.fence == FenceSide::Low;
+  constexpr double kBox = 4.4, kPicture = 36, kLine = 4.4;
+  page.box(x, y + 1, kBox);
+  page.text(x, y + 6.2, 12, kLine, QString::number(cut.step), 10, true);
+  page.text(x, y + 10.6, 12, kLine, qs(cut.piece), 7);
+  paintPiece(page.painter(), QRectF(x + 13, y + 0.5, kPicture, kCell - 2), cut, made);
+  const double at = x + 13 + kPicture + 2;
+  const double room = x + w - at;
+  const auto& near = low ? cut.low : cut.high;
+  const auto& far = low ? cut.high : cut.low;
+  const auto becomes = [&](double down, const QString& which,
+                           const std::optional<std::string>& piece) {
+    page.text(at, y + down, room, 3.4, which, 7);
+    page.text(at, y + down + 3.2, room, 4.8, where.of(piece), 10, where.isKept(piece));
+  };
+  becomes(0.4, rip ? QStringLiteral("at the fence") : QStringLiteral("at the stop"), near);
+  becomes(9, QStringLiteral("comes off"), far);
+  page.text(at, y + 17.6, room, 3.6,
+            QStringLiteral("out of %1").arg(figures(made.piece.dx, made.piece.dy, style)), 7);
 }
 
 }  // namespace
 
-std::optional<Problem> printCuttingList(const PrintInput& input, Paper paper, const QString& path,
-                                        const PrintWatch& watch) {
+Result<Sheaf> cuttingListPages(const PrintInput& input) {
   if (input.plan == nullptr || input.plan->sheets.empty())
-    return Problem{path.toStdString(), 0, "cutting list", "no plan",
-                   "sheets that have been laid out"};
-  const LengthStyle style = styleOf(input.job);
-  const Gives gives(input);
-  return writePdf(
-      path, paper, false, QStringLiteral("%1: cutting list").arg(qs(input.job.name)), watch,
-      [&](Page& page) {
+    return Problem{{}, 0, "cutting list", "no plan", "sheets that have been laid out"};
+  auto made = saw::madeCuts(*input.request, *input.plan);
+  if (!made) return made.problems();
+  return Sheaf{
+      QStringLiteral("%1: cutting list").arg(qs(input.job.name)),
+      [input, made = std::move(made).value()](Page& page, const PrintWatch& watch) {
+        const LengthStyle style = styleOf(input.job);
+        const Where where(input);
         page.begin();
-        page.text(page.left(), page.y(), 180, kRow,
-                  QStringLiteral("Blade guard and riving knife on. Full sheets: a second pair of "
-                                 "hands or a support."),
-                  9);
-        page.down(kRow);
-        page.text(page.left(), page.y(), 180, kRow,
-                  QStringLiteral("Narrow rips with a push block; short pieces on the sled, never "
-                                 "freehand at the fence."),
-                  9);
-        page.down(kRow + 1);
-        int last = 0;
-        std::size_t done = 0;
-        for (const SawCut& cut : input.plan->cuts) {
-          if (watch.isStopped()) return;
-          watch.tell(done++, input.plan->cuts.size());
-          if (cut.setup != last) setting(page, cut, style, input.plan->setups);
-          last = cut.setup;
-          page.need(kRow);
-          page.box(page.left() + 1, page.y() + 1, 3.6);
-          page.text(page.left() + 8, page.y(), 14, kRow, QString::number(cut.step), 8.5);
-          page.text(page.left() + 22, page.y(), 34, kRow, qs(cut.piece), 9);
-          page.text(page.left() + 56, page.y(), 40, kRow,
-                    QStringLiteral("%1 from the %2")
-                        .arg(figure(cut.distance, style), cut.direction == CutDirection::Rip
-                                                              ? QStringLiteral("fence")
-                                                              : QStringLiteral("stop")),
+        for (const char* words :
+             {"Blade guard and riving knife on. Full sheets: a second pair of hands or a support.",
+              "Narrow rips with a push block; short pieces on the sled, never freehand at the "
+              "fence.",
+              "The hatched bar is where the fence or the stop is; what is grey comes off."}) {
+          page.text(page.left(), page.y(), page.right() - page.left(), 5, QString::fromUtf8(words),
                     9);
-          page.text(page.left() + 100, page.y(), 80, kRow, gives.of(cut), 9, true);
-          page.down(kRow);
+          page.down(5);
         }
-      });
+        page.down(1.5);
+        const double w = (page.right() - page.left() - (kAcross - 1) * kGap) / kAcross;
+        const std::vector<SawCut>& cuts = input.plan->cuts;
+        int last = 0;
+        int column = 0;
+        const auto next = [&](bool newRow) {
+          if (column == kAcross || (newRow && column > 0)) {
+            page.down(kCell);
+            column = 0;
+          }
+          if (column == 0 && page.need(kCell)) last = 0;  // what is set is said again
+        };
+        for (std::size_t i = 0; i < cuts.size(); ++i) {
+          if (watch.isStopped()) return;
+          watch.tell(i, cuts.size());
+          next(cuts[i].setup != last);
+          if (page.isFull()) return;
+          if (cuts[i].setup != last) {
+            page.rule(page.y() - 0.6, 0.3);
+            setting(page, page.left(), w, cuts[i], style, input.plan->setups);
+            last = cuts[i].setup;
+            column = 1;
+          }
+          cell(page, page.left() + column * (w + kGap), w, cuts[i], made[i], where, style);
+          ++column;
+        }
+      }};
 }
 
 }  // namespace pp

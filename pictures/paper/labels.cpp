@@ -10,7 +10,7 @@
 #include <vector>
 
 #include "pictures/paint/figures.h"
-#include "pictures/paper/pdf.h"
+#include "pictures/paper/sheaf.h"
 
 namespace pp {
 namespace {
@@ -133,10 +133,10 @@ void paintMarks(Page& page, const Part& part, const QRectF& room) {
       painter.save();
       painter.translate(c.x() + (low ? -1.7 : 1.7), c.y());
       painter.rotate(-90);
-      page.text(-w2 / 2, -1.5, w2, 3, qs(sideName(side)), 6.5, true, Qt::AlignCenter);
+      page.text(-w2 / 2, -1.5, w2, 3, qs(sideName(side)), 7, true, Qt::AlignCenter);
       painter.restore();
     } else {
-      page.text(c.x() - w2 / 2, c.y() + (low ? 0.3 : -3.3), w2, 3, qs(sideName(side)), 6.5, true,
+      page.text(c.x() - w2 / 2, c.y() + (low ? 0.3 : -3.3), w2, 3, qs(sideName(side)), 7, true,
                 Qt::AlignCenter);
     }
   }
@@ -158,29 +158,27 @@ void paintLabel(Page& page, const QRectF& cell, const Job& job, const Part& part
   page.text(x, y + 5.6, w, 3.8, qs(part.name) + hand, 8, true);
   page.text(x, y + 9.3, w, 3.4, qs(assemblyTitle(job, part.assembly)), 7);
   const QString unit = style.unit == Unit::Inch ? QStringLiteral(" in") : QStringLiteral(" mm");
-  page.text(x, y + 12.7, w, 4.2, figures(part.length.total(), part.width.total(), style) + unit, 9,
-            true);
+  page.text(x, y + 12.7, w, 4.2, figures(part.length.total(), part.width.total(), style) + unit,
+            11.5, true);
   page.text(x, y + 16.8, w, 3.4, materialName(*findMaterial(job, part.material), style), 8.5);
   // A part that has something to be minded is seldom banded; then there is room for it.
   const QStringList minded = qs(part.note).split(QStringLiteral("; "), Qt::SkipEmptyParts);
   const bool banded = std::any_of(part.bands.begin(), part.bands.end(),
                                   [](const std::string& band) { return !band.empty(); });
-  if (banded || minded.isEmpty()) page.text(x, y + 20.2, w, 3.2, bandsLine(part), 6.5);
+  if (banded || minded.isEmpty()) page.text(x, y + 20.2, w, 3.2, bandsLine(part), 7);
   for (qsizetype i = 0; i < std::min<qsizetype>(minded.size(), 2); ++i)
-    page.text(x, y + 20.2 + 2.8 * static_cast<double>(i + (banded ? 1 : 0)), w, 3.2, minded[i],
-              6.5);
+    page.text(x, y + 20.2 + 2.8 * static_cast<double>(i + (banded ? 1 : 0)), w, 3.2, minded[i], 7);
   const double left = cell.height() - 25.5;
   if (left > 7) paintMarks(page, part, QRectF(x + 4, y + 26, cell.width() - qr - 14, left - 4.5));
   paintQr(page.painter(), cell.right() - qr - 1.5, y, qr, qrCode);
   const QString face =
       part.show == Face::Inside ? QStringLiteral("inside face") : QStringLiteral("show face");
-  page.text(cell.right() - qr - 1.5, y + qr + 0.5, qr, 3.2, face, 6.5, false, Qt::AlignCenter);
+  page.text(cell.right() - qr - 1.5, y + qr + 0.5, qr, 3.2, face, 7, false, Qt::AlignCenter);
 }
 
 }  // namespace
 
-std::optional<Problem> printLabels(const PrintInput& input, const QString& path,
-                                   const PrintWatch& watch) {
+Result<Sheaf> labelPages(const PrintInput& input) {
   const LabelSheet& grid = input.job.labels;
   const QSizeF paper =
       QPageSize::size(grid.letter ? QPageSize::Letter : QPageSize::A4, QPageSize::Millimeter);
@@ -199,32 +197,41 @@ std::optional<Problem> printLabels(const PrintInput& input, const QString& path,
         "label sheet",
         QStringLiteral("labels of %1 × %2 mm").arg(w, 0, 'f', 1).arg(h, 0, 'f', 1).toStdString(),
         "at least 40 × 24 mm: fewer columns or rows, or smaller margins"};
-  const QString title = QStringLiteral("%1: labels").arg(qs(input.job.name));
-  std::vector<QString> codes;
-  for (const Part& part : input.parts)
-    for (std::int64_t copy = 1; copy <= part.quantity; ++copy)
-      codes.push_back(labelCode(input.job, part, copy));
-  const std::size_t all = codes.size();
-  QrImages images(std::move(codes));
-  return writePdf(
-      path, grid.letter ? Paper::Letter : Paper::A4, false, title, watch, [&](Page& page) {
-        int at = 0;
-        std::size_t done = 0;
-        for (const Part& part : input.parts)
-          for (std::int64_t copy = 1; copy <= part.quantity; ++copy) {
-            if (watch.isStopped()) return;
-            if (at == grid.columns * grid.rows) {
-              page.newSheet();
-              at = 0;
-            }
-            const QRectF cell(
-                grid.marginLeft.inMm() + (at % grid.columns) * (w + grid.gapAcross.inMm()),
-                grid.marginTop.inMm() + (at / grid.columns) * (h + grid.gapDown.inMm()), w, h);
-            paintLabel(page, cell, input.job, part, copy, images.take(done));
-            ++at;
-            watch.tell(++done, all);
-          }
-      });
+  const int fields = grid.columns * grid.rows;
+  if (input.usedLabels < 0 || input.usedLabels >= fields)
+    return Problem{{},
+                   0,
+                   "first free label",
+                   std::to_string(input.usedLabels + 1),
+                   "1 to " + std::to_string(fields)};
+  return Sheaf{QStringLiteral("%1: labels").arg(qs(input.job.name)),
+               [input, w, h, fields](Page& page, const PrintWatch& watch) {
+                 const LabelSheet& on = input.job.labels;
+                 std::vector<QString> codes;
+                 for (const Part& part : input.parts)
+                   for (std::int64_t copy = 1; copy <= part.quantity; ++copy)
+                     codes.push_back(labelCode(input.job, part, copy));
+                 const std::size_t all = codes.size();
+                 QrImages images(std::move(codes));
+                 int at = input.usedLabels;
+                 std::size_t done = 0;
+                 page.newSheet();
+                 for (const Part& part : input.parts)
+                   for (std::int64_t copy = 1; copy <= part.quantity; ++copy) {
+                     if (watch.isStopped()) return;
+                     if (at == fields) {
+                       page.newSheet();
+                       at = 0;
+                     }
+                     if (page.isFull()) return;
+                     const QRectF cell(
+                         on.marginLeft.inMm() + (at % on.columns) * (w + on.gapAcross.inMm()),
+                         on.marginTop.inMm() + (at / on.columns) * (h + on.gapDown.inMm()), w, h);
+                     paintLabel(page, cell, input.job, part, copy, images.take(done));
+                     ++at;
+                     watch.tell(++done, all);
+                   }
+               }};
 }
 
 }  // namespace pp

@@ -2,29 +2,41 @@
 
 #include <algorithm>
 
+#include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
 
 namespace pp {
 namespace {
 
+constexpr double kLeastPoints = 7;
 constexpr double kSteps = 100;  // fonts are set in whole pixels: enlarge, then scale back
 
 }  // namespace
 
-Page::Page(QPdfWriter& writer, QPainter& painter, QString title)
-    : writer_(writer), painter_(painter), title_(std::move(title)) {
-  const QSizeF size = writer.pageLayout().fullRectPoints().size();
+Page::Page(QPagedPaintDevice& device, QPainter& painter, QString title, int most,
+           std::vector<TextLaid>* laid)
+    : device_(device),
+      painter_(painter),
+      title_(std::move(title)),
+      base_(painter.transform()),
+      most_(most),
+      laid_(laid) {
+  const QSizeF size = device.pageLayout().fullRectPoints().size();
   constexpr double kMmPerPoint = 25.4 / 72;
   width_ = size.width() * kMmPerPoint;
   height_ = size.height() * kMmPerPoint;
 }
 
-void Page::begin() {
-  if (number_ > 0) writer_.newPage();
+void Page::nextPage() {
   ++number_;
+  if (number_ > 1 && !isFull()) device_.newPage();
+}
+
+void Page::begin() {
+  nextPage();
   y_ = kMargin;
   text(left(), y_, width_ - 2 * kMargin - 20, 7, title_, 12, true);
-  text(right() - 30, y_, 30, 7, QStringLiteral("page %1").arg(number_), 9, false,
+  text(right() - 18, y_, 18, 7, QStringLiteral("page %1").arg(number_), 9, false,
        Qt::AlignRight | Qt::AlignVCenter);
   y_ += 8;
   rule(y_, 0.4);
@@ -32,7 +44,7 @@ void Page::begin() {
 }
 
 void Page::newSheet() {
-  writer_.newPage();
+  nextPage();
 }
 
 bool Page::need(double mm) {
@@ -82,41 +94,87 @@ const Page::Face& Page::face(double points, bool bold) {
 
 void Page::text(double x, double y, double w, double h, const QString& text, double points,
                 bool bold, int alignment) {
+  if (isFull() || text.isEmpty()) return;
+  const std::vector<TextRun> runs = textRuns(text);
+  const double room = w * kSteps;
+  const auto fits = [&](const Face& face) {
+    const auto width = face.width(runs);
+    return (width ? *width : face.metrics.horizontalAdvance(text)) <= room;
+  };
+  constexpr double kLess = 0.5;
+  while (points - kLess >= kLeastPoints && !fits(face(points, bold))) points -= kLess;
   const Face& face = this->face(points, bold);
+  const bool cut = !fits(face);
+  const QString shown = cut ? face.metrics.elidedText(text, Qt::ElideRight, room) : text;
   painter_.save();
   painter_.translate(x, y);
   painter_.scale(1 / kSteps, 1 / kSteps);
-  painter_.setFont(face.fonts.front());
   painter_.setPen(Qt::black);
-  const double room = w * kSteps;
+  set(QRectF(0, 0, room, h * kSteps), shown, face, alignment);
+  painter_.restore();
+  if (laid_ == nullptr) return;
+  // What letters take of a line: no more than from the highest to the lowest of those there are.
+  const double width = std::min(w, face.metrics.horizontalAdvance(shown) / kSteps);
+  const QRectF tight = face.metrics.tightBoundingRect(shown);
+  const double line = face.metrics.height() / kSteps;
+  const double left = (alignment & Qt::AlignRight) != 0     ? x + w - width
+                      : (alignment & Qt::AlignHCenter) != 0 ? x + (w - width) / 2
+                                                            : x;
+  const double top = (alignment & Qt::AlignVCenter) != 0  ? y + (h - line) / 2
+                     : (alignment & Qt::AlignBottom) != 0 ? y + h - line
+                                                          : y;
+  const double base = top + face.metrics.ascent() / kSteps;
+  const QTransform onPage = painter_.transform() * base_.inverted();
+  laid_->push_back(
+      {number_, onPage.mapRect(QRectF(x, y, w, h)),
+       onPage.mapRect(QRectF(left, base + tight.top() / kSteps, width, tight.height() / kSteps)),
+       text, points, cut});
+}
+
+void Page::figure(double x, double y, double w, double h, const QString& text, double points,
+                  const QString& tail) {
+  const QFontMetricsF& metrics = face(points, false).metrics;
+  const QString digit = QStringLiteral("0");
+  const double behind =
+      (metrics.horizontalAdvance(digit + tail) - metrics.horizontalAdvance(digit)) / kSteps;
+  const qsizetype whole = wholeOf(text);
+  double left = w - behind - metrics.horizontalAdvance(text.left(whole)) / kSteps;
+  // A fraction alone stands where it would behind a whole number.
+  if (whole == 0)
+    left += (metrics.horizontalAdvance(QStringLiteral("0 1/2")) -
+             metrics.horizontalAdvance(QStringLiteral("01/2"))) /
+            kSteps;
+  this->text(x + std::max(0.0, left), y, w - std::max(0.0, left), h, text, points);
+}
+
+// Laying out a line takes longer than drawing it, and thousands of labels have ten each: letters
+// whose widths are known are set one run after the other.
+void Page::set(const QRectF& room, const QString& text, const Face& face, int alignment) {
   const std::vector<TextRun> runs = textRuns(text);
   const std::optional<double> width = face.width(runs);
-  if (width && *width <= room) {
-    // Laying out a line takes longer than drawing it, and thousands of labels have ten each.
-    double left = (alignment & Qt::AlignRight) != 0     ? room - *width
-                  : (alignment & Qt::AlignHCenter) != 0 ? (room - *width) / 2
-                                                        : 0;
-    const double spare = h * kSteps - face.metrics.height();
-    const double top = (alignment & Qt::AlignVCenter) != 0  ? spare / 2
-                       : (alignment & Qt::AlignBottom) != 0 ? spare
-                                                            : 0;
-    for (const TextRun& run : runs) {
-      painter_.setFont(face.fonts[static_cast<std::size_t>(run.face)]);
-      painter_.drawText(QPointF(left, top + face.metrics.ascent()), run.text);
-      left += *face.width(run);
-    }
-  } else {
-    const QString shown = face.metrics.elidedText(text, Qt::ElideRight, room);
-    drawText(painter_, QRectF(0, 0, room, h * kSteps), alignment | Qt::TextSingleLine, shown);
+  painter_.setFont(face.fonts.front());
+  if (!width) return drawText(painter_, room, alignment | Qt::TextSingleLine, text);
+  double left = (alignment & Qt::AlignRight) != 0     ? room.width() - *width
+                : (alignment & Qt::AlignHCenter) != 0 ? (room.width() - *width) / 2
+                                                      : 0;
+  const double spare = room.height() - face.metrics.height();
+  const double top = (alignment & Qt::AlignVCenter) != 0  ? spare / 2
+                     : (alignment & Qt::AlignBottom) != 0 ? spare
+                                                          : 0;
+  for (const TextRun& run : runs) {
+    painter_.setFont(face.fonts[static_cast<std::size_t>(run.face)]);
+    painter_.drawText(QPointF(left, top + face.metrics.ascent()), run.text);
+    left += *face.width(run);
   }
-  painter_.restore();
 }
 
 void Page::rule(double y, double thickness) {
+  if (isFull()) return;
   painter_.fillRect(QRectF(left(), y, width_ - 2 * kMargin, thickness), Qt::black);
 }
 
 void Page::box(double x, double y, double size) {
+  if (isFull()) return;
   painter_.setPen(QPen(Qt::black, 0.3));
   painter_.setBrush(Qt::NoBrush);
   painter_.drawRect(QRectF(x, y, size, size));

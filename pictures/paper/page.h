@@ -1,29 +1,34 @@
-// Pages of a PDF in millimetres: a cursor that runs down, and page breaks.
+// Pages in millimetres: a cursor that runs down, and page breaks.
 #pragma once
 
 #include <QFont>
 #include <QFontMetricsF>
 #include <QPageSize>
 #include <QPainter>
-#include <QPdfWriter>
 #include <QString>
+#include <QTransform>
 #include <array>
 #include <map>
 #include <optional>
 #include <vector>
 
 #include "pictures/paint/set_text.h"
+#include "pictures/paper/print.h"
 
 namespace pp {
 
 // Lays text and pictures on pages. Units are millimetres from the top left corner of the paper.
 class Page {
  public:
-  // `landscape` turns the paper. The first page is begun by the first call to begin().
-  Page(QPdfWriter& writer, QPainter& painter, QString title);
+  // The first page is begun by the first call to begin() or newSheet(). No more than `most` are
+  // drawn, where that is not 0. What text is set is told to `laid`, where there is one.
+  Page(QPagedPaintDevice& device, QPainter& painter, QString title, int most = 0,
+       std::vector<TextLaid>* laid = nullptr);
 
   void begin();     // a new page with its heading
   void newSheet();  // a new page without one
+  // Nothing is drawn any more.
+  bool isFull() const { return most_ > 0 && number_ > most_; }
   double width() const { return width_; }
   double height() const { return height_; }
   double left() const { return kMargin; }
@@ -34,11 +39,16 @@ class Page {
   // A new page when less than this is left on the present one. True when there was.
   bool need(double mm);
 
-  // One line of text in a box, cut short with an ellipsis if it must be. Sizes in points.
+  // One line of text in a box, set smaller, down to seven points, where it is too long, and cut
+  // short with an ellipsis if it must be. Sizes in points.
   void text(double x, double y, double w, double h, const QString& text, double points,
             bool bold = false, int alignment = Qt::AlignLeft | Qt::AlignVCenter);
+  // A length in a column that lines up at the whole number, with room for `tail` behind it.
+  void figure(double x, double y, double w, double h, const QString& text, double points,
+              const QString& tail);
   void rule(double y, double thickness = 0.2);
   void box(double x, double y, double size);  // a box to tick
+  // For pictures. Nothing may be painted on a page that is full.
   QPainter& painter() { return painter_; }
 
   static constexpr double kMargin = 12;
@@ -58,11 +68,17 @@ class Page {
   const Face& face(double points, bool bold);
 
   std::map<std::pair<int, bool>, Face> faces_;
-  QPdfWriter& writer_;
+  void set(const QRectF& room, const QString& text, const Face& face, int alignment);
+  void nextPage();
+
+  QPagedPaintDevice& device_;
   QPainter& painter_;
   QString title_;
+  QTransform base_;  // of the page
   double width_ = 0, height_ = 0, y_ = 0;
   int number_ = 0;
+  int most_;
+  std::vector<TextLaid>* laid_;
 };
 
 }  // namespace pp

@@ -1,6 +1,6 @@
 #include "core/nest/bars.h"
 #include "pictures/paint/figures.h"
-#include "pictures/paper/pdf.h"
+#include "pictures/paper/sheaf.h"
 
 namespace pp {
 namespace {
@@ -9,21 +9,23 @@ struct Column {
   const char* title;
   double width;
   int alignment;
+  bool length = false;
 };
 
 constexpr int kLeft = Qt::AlignLeft | Qt::AlignVCenter;
 constexpr int kRight = Qt::AlignRight | Qt::AlignVCenter;
 constexpr double kRow = 6;
+constexpr double kFigurePoints = 11.5;  // digits of three millimetres, for arm's length
 
 // On landscape paper; the widths fill the narrower of the two papers.
 const Column kColumns[] = {{"", 6, kLeft},
                            {"Code", 20, kLeft},
                            {"Part", 44, kLeft},
                            {"Qty", 10, kRight},
-                           {"Length", 28, kRight},
-                           {"Width", 28, kRight},
-                           {"Cut length", 28, kRight},
-                           {"Cut width", 28, kRight},
+                           {"Length", 28, kRight, true},
+                           {"Width", 28, kRight, true},
+                           {"Cut length", 28, kRight, true},
+                           {"Cut width", 28, kRight, true},
                            {"  Material", 32, kLeft},
                            {"Banding", 29, kLeft}};
 
@@ -33,7 +35,7 @@ QString bandingOf(const Part& part) {
     const auto i = static_cast<std::size_t>(edge);
     if (!part.bands[i].empty()) out << qs(sideName(part.edges[i]));
   }
-  return out.join(QStringLiteral(", "));
+  return out.size() == 4 ? QStringLiteral("all round") : out.join(QStringLiteral(", "));
 }
 
 void heading(Page& page) {
@@ -65,8 +67,11 @@ void row(Page& page, const Job& job, const Part& part) {
   double x = page.left();
   std::size_t i = 0;
   for (const Column& column : kColumns) {
-    page.text(x, page.y(), column.width, kRow, cells[i], i == 1 ? 9 : 8.5, i == 1,
-              column.alignment);
+    if (column.length)
+      page.figure(x, page.y(), column.width, kRow, cells[i], kFigurePoints, widestTail(style));
+    else
+      page.text(x, page.y(), column.width, kRow, cells[i], i == 1 ? 9 : 8.5, i == 1,
+                column.alignment);
     x += column.width;
     ++i;
   }
@@ -147,32 +152,30 @@ void boughtIn(Page& page, const Job& job) {
 
 }  // namespace
 
-std::optional<Problem> printPartsList(const PrintInput& input, Paper paper, const QString& path,
-                                      const PrintWatch& watch) {
+Result<Sheaf> partsListPages(const PrintInput& input) {
   const LengthStyle style = styleOf(input.job);
   const QString unit = style.unit == Unit::Inch ? QStringLiteral("inches") : QStringLiteral("mm");
-  return writePdf(path, paper, true,
-                  QStringLiteral("%1: parts, in %2").arg(qs(input.job.name), unit), watch,
-                  [&](Page& page) {
-                    page.begin();
-                    std::string assembly;
-                    bool first = true;
-                    std::size_t done = 0;
-                    for (const Part& part : input.parts) {
-                      if (watch.isStopped()) return;
-                      watch.tell(done++, input.parts.size());
-                      if (first || part.assembly != assembly) {
-                        assembly = part.assembly;
-                        section(page, qs(assemblyTitle(input.job, assembly)));
-                        heading(page);
-                        first = false;
-                      }
-                      if (page.need(kRow)) heading(page);
-                      row(page, input.job, part);
-                    }
-                    bars(page, input, watch.stop);
-                    boughtIn(page, input.job);
-                  });
+  return Sheaf{QStringLiteral("%1: parts, in %2").arg(qs(input.job.name), unit),
+               [input](Page& page, const PrintWatch& watch) {
+                 page.begin();
+                 std::string assembly;
+                 bool first = true;
+                 std::size_t done = 0;
+                 for (const Part& part : input.parts) {
+                   if (watch.isStopped() || page.isFull()) return;
+                   watch.tell(done++, input.parts.size());
+                   if (first || part.assembly != assembly) {
+                     assembly = part.assembly;
+                     section(page, qs(assemblyTitle(input.job, assembly)));
+                     heading(page);
+                     first = false;
+                   }
+                   if (page.need(kRow)) heading(page);
+                   row(page, input.job, part);
+                 }
+                 bars(page, input, watch.stop);
+                 boughtIn(page, input.job);
+               }};
 }
 
 }  // namespace pp

@@ -1,8 +1,12 @@
-// What can be put on paper: each piece is written as a PDF of its own.
+// What can be put on paper: drawn page by page on any device that has pages, a printer, its preview
+// or a PDF.
 #pragma once
 
+#include <QPagedPaintDevice>
+#include <QRectF>
 #include <QString>
 #include <functional>
+#include <optional>
 #include <stop_token>
 #include <vector>
 
@@ -13,18 +17,24 @@ namespace pp {
 
 enum class Paper { A4, Letter };
 
+// The parts list ends with the bars and what is cut from each, and what is bought in. Labels are
+// one a piece, on the grid and paper of the job's label sheet.
+enum class Pages { PartsList, Sheets, CuttingList, Labels };
+
 // Everything the pages are made from; values and references that outlive the call.
 struct PrintInput {
   const Job& job;
   const std::vector<Part>& parts;
   const NestRequest* request = nullptr;  // with plan: needed for sheets and the cutting list
   const Plan* plan = nullptr;
+  int usedLabels = 0;  // fields of the first label sheet that are empty already
 };
 
 // How far it is, and whether it is still wanted; asked and told on the thread that prints.
 struct PrintWatch {
   std::stop_token stop;
   std::function<void(std::size_t done, std::size_t of)> progress;
+  int mostPages = 0;  // no more are drawn; 0: all
 
   bool isStopped() const { return stop.stop_requested(); }
   void tell(std::size_t done, std::size_t of) const {
@@ -32,19 +42,27 @@ struct PrintWatch {
   }
 };
 
-// All of these may run on any thread once look::loadFonts() was called on the window's. Stopped,
-// they write nothing and say so.
-// The parts list ends with the bars and what is cut from each, and what is bought in.
-// Each writes a whole PDF to `path` by way of a temporary file, or says why it cannot.
-std::optional<Problem> printPartsList(const PrintInput& input, Paper paper, const QString& path,
-                                      const PrintWatch& watch = {});
-std::optional<Problem> printSheets(const PrintInput& input, Paper paper, const QString& path,
-                                   const PrintWatch& watch = {});
-std::optional<Problem> printCuttingList(const PrintInput& input, Paper paper, const QString& path,
-                                        const PrintWatch& watch = {});
-// One label a piece, on the grid and paper of the job's label sheet.
-std::optional<Problem> printLabels(const PrintInput& input, const QString& path,
-                                   const PrintWatch& watch = {});
+// A line of text as it came to lie, in millimetres; `ink` is what its letters take.
+struct TextLaid {
+  int page = 1;
+  QRectF box, ink;
+  QString text;
+  double points = 0;
+  bool cut = false;  // some of it is left out
+};
+
+// All of these may run on any thread once look::loadFonts() was called on the window's.
+
+// Gives the device the paper and how it lies. To be called before anything is drawn on it.
+void setPaper(QPagedPaintDevice& device, Pages pages, Paper paper, const Job& job);
+// Draws them, at so many dots an inch. `laid`, where given, gets every line of text.
+std::optional<Problem> drawPages(Pages pages, const PrintInput& input, QPagedPaintDevice& device,
+                                 int dpi, const PrintWatch& watch = {},
+                                 std::vector<TextLaid>* laid = nullptr);
+// Writes a whole PDF to `path` by way of a temporary file, or says why it cannot. Stopped, it
+// writes nothing and says so.
+std::optional<Problem> printPages(Pages pages, const PrintInput& input, Paper paper,
+                                  const QString& path, const PrintWatch& watch = {});
 
 // What the QR code of a piece's label says: "PP1:", the job's id, the part in the code book (the
 // assembly's id and the number), and which piece of it; "PP1:3F0C…:12.7:1".

@@ -2,8 +2,11 @@
 #include <gtest/gtest.h>
 
 #include <QDir>
+#include <QPageSize>
+#include <QPdfWriter>
 #include <QProcess>
 #include <QTemporaryDir>
+#include <algorithm>
 #include <set>
 
 #include "core/breakdown/breakdown.h"
@@ -12,6 +15,7 @@
 #include "core/nest/nest.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paper/print.h"
+#include "tests/core/support.h"
 
 namespace pp {
 namespace {
@@ -48,7 +52,9 @@ struct Printed {
 
 TEST(Print, everyLabelsQrCodeReadsBack) {
   const Printed printed("ringing-trolley");
-  ASSERT_FALSE(printLabels(printed.input(), printed.path(QStringLiteral("l.pdf"))).has_value());
+  ASSERT_FALSE(
+      printPages(Pages::Labels, printed.input(), Paper::A4, printed.path(QStringLiteral("l.pdf")))
+          .has_value());
   outputOf(QStringLiteral("pdftoppm"),
            {QStringLiteral("-r"), QStringLiteral("200"), QStringLiteral("-gray"),
             printed.path(QStringLiteral("l.pdf")), printed.path(QStringLiteral("page"))});
@@ -69,7 +75,9 @@ TEST(Print, everyLabelsQrCodeReadsBack) {
 
 TEST(Print, labelsCarryWhatTheMakerNeeds) {
   const Printed printed("ringing-trolley");
-  ASSERT_FALSE(printLabels(printed.input(), printed.path(QStringLiteral("l.pdf"))).has_value());
+  ASSERT_FALSE(
+      printPages(Pages::Labels, printed.input(), Paper::A4, printed.path(QStringLiteral("l.pdf")))
+          .has_value());
   const QString words = printed.words(QStringLiteral("l.pdf"));
   for (const char* word :
        {"T1-01", "left side, left hand", "right side, right hand", "ringing trolley", "28 × 20 in",
@@ -80,7 +88,9 @@ TEST(Print, labelsCarryWhatTheMakerNeeds) {
 
 TEST(Print, aPadsLabelSaysItsSideLayersAndThickness) {
   const Printed printed("log-wall");
-  ASSERT_FALSE(printLabels(printed.input(), printed.path(QStringLiteral("l.pdf"))).has_value());
+  ASSERT_FALSE(
+      printPages(Pages::Labels, printed.input(), Paper::A4, printed.path(QStringLiteral("l.pdf")))
+          .has_value());
   const QString words = printed.words(QStringLiteral("l.pdf"));
   int pads = 0;
   for (const Part& part : printed.parts) {
@@ -98,7 +108,9 @@ TEST(Print, theGridOfTheLabelSheetIsTheUsers) {
     printed.job.labels.columns = columns;
     printed.job.labels.rows = rows;
     printed.job.labels.letter = letter;
-    EXPECT_FALSE(printLabels(printed.input(), printed.path(QStringLiteral("g.pdf"))).has_value());
+    EXPECT_FALSE(
+        printPages(Pages::Labels, printed.input(), Paper::A4, printed.path(QStringLiteral("g.pdf")))
+            .has_value());
     return outputOf(QStringLiteral("pdfinfo"), {printed.path(QStringLiteral("g.pdf"))});
   };
   EXPECT_TRUE(
@@ -107,14 +119,17 @@ TEST(Print, theGridOfTheLabelSheetIsTheUsers) {
   EXPECT_TRUE(pages(3, 8, false).contains(QStringLiteral("Pages:           2")));
   EXPECT_TRUE(pages(3, 8, false).contains(QStringLiteral("(A4)")));
   printed.job.labels.columns = 9;
-  EXPECT_TRUE(printLabels(printed.input(), printed.path(QStringLiteral("g.pdf"))).has_value());
+  EXPECT_TRUE(
+      printPages(Pages::Labels, printed.input(), Paper::A4, printed.path(QStringLiteral("g.pdf")))
+          .has_value());
 }
 
 TEST(Print, partsListNamesEveryPartInBothPapers) {
   const Printed printed("log-wall");
   for (const Paper paper : {Paper::A4, Paper::Letter}) {
     ASSERT_FALSE(
-        printPartsList(printed.input(), paper, printed.path(QStringLiteral("p.pdf"))).has_value());
+        printPages(Pages::PartsList, printed.input(), paper, printed.path(QStringLiteral("p.pdf")))
+            .has_value());
     const QString words = printed.words(QStringLiteral("p.pdf"));
     for (const Part& part : printed.parts)
       EXPECT_TRUE(words.contains(QString::fromStdString(part.code))) << part.code;
@@ -130,13 +145,14 @@ TEST(Print, partsListNamesEveryPartInBothPapers) {
 TEST(Print, sheetDrawingsAndCuttingListShowThePlan) {
   const Printed printed("ringing-trolley");
   ASSERT_FALSE(
-      printSheets(printed.input(), Paper::A4, printed.path(QStringLiteral("s.pdf"))).has_value());
+      printPages(Pages::Sheets, printed.input(), Paper::A4, printed.path(QStringLiteral("s.pdf")))
+          .has_value());
   const QString sheets = printed.words(QStringLiteral("s.pdf"));
   for (const Part& part : printed.parts)
     EXPECT_TRUE(sheets.contains(QString::fromStdString(part.code))) << part.code;
-  ASSERT_FALSE(
-      printCuttingList(printed.input(), Paper::Letter, printed.path(QStringLiteral("c.pdf")))
-          .has_value());
+  ASSERT_FALSE(printPages(Pages::CuttingList, printed.input(), Paper::Letter,
+                          printed.path(QStringLiteral("c.pdf")))
+                   .has_value());
   const QString cuts = printed.words(QStringLiteral("c.pdf"));
   for (const Part& part : printed.parts)
     EXPECT_TRUE(cuts.contains(QString::fromStdString(part.code)))
@@ -144,9 +160,126 @@ TEST(Print, sheetDrawingsAndCuttingListShowThePlan) {
   EXPECT_TRUE(cuts.contains(QStringLiteral("push block")));
   PrintInput without = printed.input();
   without.plan = nullptr;
-  EXPECT_TRUE(printSheets(without, Paper::A4, printed.path(QStringLiteral("n.pdf"))).has_value());
-  EXPECT_TRUE(printCuttingList(printed.input(), Paper::A4, QStringLiteral("/no/such/folder/c.pdf"))
+  EXPECT_TRUE(printPages(Pages::Sheets, without, Paper::A4, printed.path(QStringLiteral("n.pdf")))
                   .has_value());
+  EXPECT_TRUE(printPages(Pages::CuttingList, printed.input(), Paper::A4,
+                         QStringLiteral("/no/such/folder/c.pdf"))
+                  .has_value());
+}
+
+// Every line of text of some pages, as it came to lie.
+std::vector<TextLaid> laidOut(Pages pages, const PrintInput& input, Paper paper,
+                              const QString& path) {
+  QPdfWriter writer(path);
+  setPaper(writer, pages, paper, input.job);
+  constexpr int kDpi = 300;
+  writer.setResolution(kDpi);
+  std::vector<TextLaid> out;
+  EXPECT_FALSE(drawPages(pages, input, writer, kDpi, {}, &out).has_value());
+  return out;
+}
+
+QSizeF sizeOf(Pages pages, Paper paper, const Job& job) {
+  if (pages == Pages::Labels) paper = job.labels.letter ? Paper::Letter : Paper::A4;
+  const QSizeF size = QPageSize::size(paper == Paper::A4 ? QPageSize::A4 : QPageSize::Letter,
+                                      QPageSize::Millimeter);
+  return pages == Pages::PartsList || pages == Pages::Sheets ? size.transposed() : size;
+}
+
+TEST(Print, everyLineOfEveryPageCanBeReadAndCoversNoOther) {
+  for (const char* name : test::kDemos) {
+    const Printed printed(name);
+    const std::vector<Part> cut = sheetParts(printed.parts);
+    for (const Paper paper : {Paper::A4, Paper::Letter})
+      for (const Pages pages :
+           {Pages::PartsList, Pages::Sheets, Pages::CuttingList, Pages::Labels}) {
+        const bool sheets = pages == Pages::Sheets || pages == Pages::CuttingList;
+        const PrintInput input{printed.job, sheets ? cut : printed.parts, &printed.request,
+                               &printed.plan};
+        const std::vector<TextLaid> laid =
+            laidOut(pages, input, paper, printed.path(QStringLiteral("x.pdf")));
+        ASSERT_FALSE(laid.empty()) << name;
+        const QRectF sheet({0, 0}, sizeOf(pages, paper, printed.job));
+        const auto where = [&](const TextLaid& text) {
+          return std::string(name) + ", kind " + std::to_string(static_cast<int>(pages)) +
+                 ", page " + std::to_string(text.page) + ": " + text.text.toStdString();
+        };
+        for (const TextLaid& text : laid) {
+          EXPECT_FALSE(text.cut) << where(text);
+          EXPECT_GE(text.points, 7) << where(text);
+          EXPECT_TRUE(sheet.contains(text.ink)) << where(text);
+          EXPECT_TRUE(text.box.adjusted(-0.2, -0.2, 0.2, 0.2).contains(text.ink)) << where(text);
+        }
+        for (std::size_t a = 0; a < laid.size(); ++a)
+          for (std::size_t b = a + 1; b < laid.size() && laid[b].page == laid[a].page; ++b)
+            EXPECT_FALSE(laid[a].ink.adjusted(0.1, 0.1, -0.1, -0.1).intersects(laid[b].ink))
+                << where(laid[a]) << " / " << where(laid[b]);
+      }
+  }
+}
+
+TEST(Print, labelsBeginAtTheFirstFieldThatIsFree) {
+  const Printed printed("porthole");  // sixteen labels
+  const LabelSheet& grid = printed.job.labels;
+  PrintInput input = printed.input();
+  const auto first = [&] {
+    for (const TextLaid& text :
+         laidOut(Pages::Labels, input, Paper::A4, printed.path(QStringLiteral("l.pdf"))))
+      if (text.text.startsWith(QStringLiteral("P1-01"))) return text;
+    return TextLaid{};
+  };
+  const TextLaid whole = first();
+  input.usedLabels = grid.columns + 1;  // a row and one
+  const TextLaid used = first();
+  const double down = (297 - 2 * grid.marginTop.inMm()) / grid.rows;
+  const double across = (210 - 2 * grid.marginLeft.inMm() + grid.gapAcross.inMm()) / grid.columns;
+  ASSERT_FALSE(grid.letter);
+  EXPECT_NEAR(used.box.x() - whole.box.x(), across, 0.1);
+  EXPECT_NEAR(used.box.y() - whole.box.y(), down, 0.1);
+  const int fields = grid.columns * grid.rows;
+  input.usedLabels = fields - 3;
+  const auto all = laidOut(Pages::Labels, input, Paper::A4, printed.path(QStringLiteral("l.pdf")));
+  EXPECT_EQ(all.back().page, 1 + (16 - 3 + fields - 1) / fields) << "three go on the first sheet";
+  input.usedLabels = fields;
+  EXPECT_TRUE(printPages(Pages::Labels, input, Paper::A4, printed.path(QStringLiteral("n.pdf")))
+                  .has_value());
+}
+
+TEST(Print, theCuttingListSaysWhatComesOffAndWhereTheRestGoes) {
+  const Printed printed("ringing-trolley");
+  const std::vector<Part> cut = sheetParts(printed.parts);
+  const PrintInput input{printed.job, cut, &printed.request, &printed.plan};
+  ASSERT_FALSE(
+      printPages(Pages::CuttingList, input, Paper::A4, printed.path(QStringLiteral("c.pdf")))
+          .has_value());
+  const QString words = printed.words(QStringLiteral("c.pdf"));
+  for (const SawCut& one : printed.plan.cuts) {
+    EXPECT_TRUE(words.contains(figureWithUnit(one.distance, styleOf(printed.job)))) << one.step;
+    for (const auto& piece : {one.low, one.high}) {
+      if (!piece) continue;
+      const auto next = std::find_if(printed.plan.cuts.begin(), printed.plan.cuts.end(),
+                                     [&](const SawCut& other) { return other.piece == *piece; });
+      if (next == printed.plan.cuts.end()) continue;
+      EXPECT_TRUE(words.contains(QStringLiteral("%1, cut %2").arg(qs(*piece)).arg(next->step)))
+          << *piece;
+    }
+  }
+  for (const Part& part : cut) EXPECT_TRUE(words.contains(qs(part.code))) << part.code;
+}
+
+TEST(Print, noMorePagesAreDrawnThanAreWanted) {
+  const Printed printed("nest-boxes");
+  const auto pages = [&](int most) {
+    QPdfWriter writer(printed.path(QStringLiteral("m.pdf")));
+    setPaper(writer, Pages::Labels, Paper::A4, printed.job);
+    PrintWatch watch;
+    watch.mostPages = most;
+    std::vector<TextLaid> laid;
+    EXPECT_FALSE(drawPages(Pages::Labels, printed.input(), writer, 300, watch, &laid).has_value());
+    return laid.back().page;
+  };
+  EXPECT_GT(pages(0), 4);
+  EXPECT_EQ(pages(2), 2);
 }
 
 }  // namespace

@@ -262,6 +262,7 @@ TEST_F(Window, printsEverythingIntoAFolder) {
       QStringLiteral(
           "Ringing trolley cutting list.pdf,Ringing trolley labels.pdf,Ringing trolley parts.csv,"
           "Ringing trolley parts.pdf,Ringing trolley plan.json,Ringing trolley sheets.pdf"));
+  named<QListWidget>(&dialog, QStringLiteral("Pages"))->setCurrentRow(3);
   auto* margin = named<QLineEdit>(&dialog, QStringLiteral("Margin at the sides"));
   margin->selectAll();
   QTest::keyClicks(margin, QStringLiteral("wide"));
