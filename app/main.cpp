@@ -12,15 +12,18 @@
 
 namespace {
 
-// Grabs the window when the search has ended.
-void pictureWhenPlanned(pp::MainWindow& window, const QString& path) {
-  QObject::connect(&window.session().plans().runner(), &pp::PlanRunner::finished, &window,
-                   [&window, path] {
-                     const bool saved = window.grab().save(path);
-                     std::cout << (saved ? "picture saved: " : "picture could not be saved: ")
-                               << path.toStdString() << std::endl;
-                     QTimer::singleShot(0, qApp, [saved] { QApplication::exit(saved ? 0 : 1); });
-                   });
+// Grabs the window when the search has ended, or when the opening page has its pictures.
+void pictureWhenThere(pp::MainWindow& window, const QString& path) {
+  const auto take = [&window, path] {
+    const bool saved = window.grab().save(path);
+    std::cout << (saved ? "picture saved: " : "picture could not be saved: ") << path.toStdString()
+              << std::endl;
+    QTimer::singleShot(0, qApp, [saved] { QApplication::exit(saved ? 0 : 1); });
+  };
+  if (window.isAtOpening())
+    QObject::connect(&window.opening(), &pp::OpeningPage::loaded, &window, take);
+  else
+    QObject::connect(&window.session().plans().runner(), &pp::PlanRunner::finished, &window, take);
 }
 
 // Whether only words are asked for, which need no display.
@@ -76,9 +79,11 @@ int main(int argc, char** argv) {
     window.openFile(parser.positionalArguments().constFirst());
   window.show();
   window.showStage(parser.value(stage));
+  const bool opened = parser.isSet(demo) || !parser.positionalArguments().isEmpty();
+  if (!opened && !parser.isSet(stage)) window.showOpening();
   // Asked once the window is there and only where nothing else was asked for.
-  if (!parser.isSet(picture) && !parser.isSet(demo) && parser.positionalArguments().isEmpty())
+  if (!parser.isSet(picture) && !opened)
     QTimer::singleShot(0, &window, [&window] { window.offerUnsaved(); });
-  if (parser.isSet(picture)) pictureWhenPlanned(window, parser.value(picture));
+  if (parser.isSet(picture)) pictureWhenThere(window, parser.value(picture));
   return QApplication::exec();
 }

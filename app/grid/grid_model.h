@@ -38,6 +38,7 @@ class GridModel : public QAbstractTableModel {
   Qt::ItemFlags flags(const QModelIndex& index) const override;
   void sort(int column, Qt::SortOrder order) override;
   QStringList choices(int column) const;
+  LengthStyle style() const { return session_.style(); }
 
   // Rows of the table and rows of the job differ where the table is sorted.
   std::size_t jobRow(int row) const { return order_[static_cast<std::size_t>(row)]; }

@@ -1,5 +1,7 @@
 #include "app/grid/grid_table.h"
 
+#include "app/fields/sum_field.h"
+
 #include <QComboBox>
 
 namespace pp {
@@ -14,7 +16,11 @@ class GridDelegate : public FigureDelegate {
     const auto* model = static_cast<const GridModel*>(index.model());
     const QStringList choices = model->choices(index.column());
     QWidget* editor = nullptr;
-    if (choices.isEmpty()) {
+    if (index.model()->headerData(index.column(), Qt::Horizontal, kLengthRole).toBool()) {
+      auto* field = new SumField(model->style(), 0, parent);
+      field->setFrame(false);
+      editor = field;
+    } else if (choices.isEmpty()) {
       editor = FigureDelegate::createEditor(parent, option, index);
     } else {
       auto* box = new QComboBox(parent);

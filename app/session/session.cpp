@@ -10,34 +10,13 @@
 #include "core/formats/file.h"
 #include "core/formats/job_json.h"
 #include "core/job/ids.h"
+#include "core/job/new_job.h"
 #include "core/kinds/kind.h"
 #include "core/kinds/validate.h"
 #include "pictures/paint/figures.h"
 
 namespace pp {
 namespace {
-
-Job emptyJob() {
-  Job job;
-  job.name = "New job";
-  job.materials = {{"birch-18", "birch", Length::mm(18), Length::mm(18), true, Tone::Birch, 650},
-                   {"birch-12", "birch", Length::mm(12), Length::mm(12), true, Tone::Birch, 650},
-                   {"birch-6", "birch", Length::mm(6), Length::mm(6), true, Tone::Birch, 650}};
-  job.bandings = {{"iron-on", "birch iron-on", Length::um(600), Length::mm(22), Money::whole(11),
-                   Length::mm(50'000), false}};
-  for (const Material& material : job.materials) {
-    StockPiece sheet;
-    sheet.mark = material.id + " sheet";
-    sheet.material = material.id;
-    sheet.length = Length::mm(2440);
-    sheet.width = Length::mm(1220);
-    sheet.price = Money::whole(material.nominal.inNm() / 400'000);
-    job.stock.push_back(sheet);
-  }
-  for (const int length : {350, 400, 450, 500})
-    job.slides.push_back({"side slide " + std::to_string(length), Length::mm(length)});
-  return job;
-}
 
 // Sixteen hexadecimal digits that no other job has.
 std::string newJobId() {
@@ -60,15 +39,18 @@ QString lostWords(const Lost& lost) {
 }  // namespace
 
 Session::Session(QObject* parent)
-    : QObject(parent), history_(std::make_shared<const Job>(emptyJob())) {
+    : QObject(parent), history_(std::make_shared<const Job>(newJob(Unit::Millimetre))) {
   connect(&plans_, &PlanDesk::another, this, [this] { modes_.planChanged(); });
   connect(&plans_, &PlanDesk::findingsChanged, this, [this] {
     mergeFindings();
     emit findingsChanged();
   });
   connect(&deriver_, &Deriver::ready, this, &Session::show);
-  connect(&pointing_, &Pointing::selectionChanged, this, [this] { modes_.selectionChanged(); });
-  openNew();
+  connect(&pointing_, &Pointing::selectionChanged, this, [this] {
+    modes_.selectionChanged();
+    measureAssembly();
+  });
+  openNew(Unit::Millimetre);
 }
 
 Job Session::draft() {
@@ -144,11 +126,11 @@ void Session::take(Job job, Record record, const QString& path, Access access) {
       floor_.begin(std::move(record), path, history_.now()->id, access == Access::ToRead);
   const std::string first =
       history_.now()->assemblies.empty() ? std::string() : history_.now()->assemblies.front().code;
+  measured_.clear();
+  // Who is told of the selection finds the job that it is of.
+  shown_ = deriver_.deriveNow(history_.now(), atTheSaw());
   pointing_.select({first, std::nullopt, {}});
-  followNow();
-  const Job& now = this->job();
-  if (!now.assemblies.empty())
-    pointing_.measure(tr("width of %1").arg(qs(first)), widthOf(now, now.assemblies.front()));
+  show(shown_);
   if (!lost.isEmpty()) emit said(lost.join(QLatin1Char(' ')));
 }
 
@@ -182,6 +164,16 @@ void Session::follow() {
 
 void Session::followNow() {
   show(deriver_.deriveNow(history_.now(), atTheSaw()));
+}
+
+// The tape follows an assembly that comes to be the one selected, unless something in it is.
+void Session::measureAssembly() {
+  const Selection& now = pointing_.selection();
+  if (now.opening || !now.part.empty() || now.assembly == measured_) return;
+  const Assembly* of = findAssembly(job(), now.assembly);
+  if (of == nullptr) return;
+  measured_ = now.assembly;
+  pointing_.measure(tr("width of %1").arg(qs(of->code)), widthOf(job(), *of));
 }
 
 void Session::show(Derived made) {
@@ -295,8 +287,12 @@ Problems Session::openDemo(const QString& name) {
   return {};
 }
 
-void Session::openNew() {
-  take(emptyJob(), {}, QString(), Access::ToEdit);
+void Session::openNew(Unit unit) {
+  openNew(newJob(unit));
+}
+
+void Session::openNew(Job job) {
+  take(std::move(job), {}, QString(), Access::ToEdit);
 }
 
 // With what a file is to have that is written now.

@@ -63,7 +63,9 @@ class Session : public QObject {
   Problems open(const QString& path, Access access = Access::ToEdit);
   // Opens a job that ships with the program as a new, unsaved one.
   Problems openDemo(const QString& name);
-  void openNew();
+  void openNew(Unit unit);
+  // A job that was made of something else; it is not saved anywhere.
+  void openNew(Job job);
   std::optional<Problem> save(const QString& path);
   // Under another name: the job moves there with all that it has, and its old file goes; or what is
   // drawn becomes a job of its own there.
@@ -120,6 +122,7 @@ class Session : public QObject {
   void followNow();
   void show(Derived made);
   AtTheSaw atTheSaw() const;
+  void measureAssembly();
   void followPlan(std::shared_ptr<const Plan> from = {});
   void protect();
   void mergeFindings();
@@ -134,6 +137,7 @@ class Session : public QObject {
   Deriver deriver_;
   Derived shown_;
   std::vector<Finding> findings_;
+  std::string measured_;              // code of the assembly that the tape followed last
   std::shared_ptr<const Plan> from_;  // what the next search goes on from
 };
 

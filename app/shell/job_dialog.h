@@ -1,10 +1,11 @@
-// What the job is called and where it is to stand.
+// What the job is called, where it is to stand, and what its sizes land on.
 #pragma once
 
 #include <QDialog>
 
 #include "app/session/session.h"
 
+class QComboBox;
 class QLineEdit;
 
 namespace pp {
@@ -22,6 +23,7 @@ class JobDialog : public QDialog {
   Session& session_;
   QLineEdit* name_;
   QLineEdit* place_;
+  QComboBox* shares_;
   ProblemLine* problem_;
 };
 

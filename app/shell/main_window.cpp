@@ -15,6 +15,8 @@
 #include "app/fields/field.h"
 #include "app/fields/question.h"
 #include "app/session/file_names.h"
+#include "app/session/remembered.h"
+#include "app/shell/demo_jobs.h"
 #include "app/shell/job_dialog.h"
 #include "app/shell/print_dialog.h"
 #include "app/shell/tape_bar.h"
@@ -22,6 +24,8 @@
 #include "app/stages/layout/layout_stage.h"
 #include "app/stages/parts/parts_stage.h"
 #include "app/stages/rack/rack_stage.h"
+#include "core/formats/file.h"
+#include "core/formats/lists_csv.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
 
@@ -86,6 +90,7 @@ void dressUp() {
       "QFrame#tip { background: #FCF9F3; border: none; border-left: 2px solid #5C5750; }"
       "QWidget#topStrip { border-bottom: 1px solid #CFC6B4; }"
       "QWidget#message, QLabel#message { background: #FCF9F3; border-left: 5px solid #A8382B; }"
+      "QLabel#result { background: #FCF9F3; border: 2px solid #3D5A66; padding: 3px 8px; }"
       "QLabel#problem { color: #A8382B; font-weight: bold; }"
       "QLineEdit { background: #FCF9F3; border: 1px solid #8F877A; padding: 3px; } QLineEdit:focus "
       "{ border: 2px solid #3D5A66; padding: 2px; }"
@@ -177,7 +182,28 @@ MainWindow::MainWindow(QWidget* parent)
   row->addWidget(secondLook_);
   column->addLayout(row, 1);
   column->addWidget(new TapeBar(session_));
-  setCentralWidget(body);
+  work_ = body;
+  opening_ = new OpeningPage;
+  auto* openingRoom = new QScrollArea;
+  openingRoom->setObjectName(QStringLiteral("opening"));
+  openingRoom->setFrameShape(QFrame::NoFrame);
+  openingRoom->setFocusPolicy(Qt::NoFocus);
+  openingRoom->setWidgetResizable(true);
+  openingRoom->setWidget(opening_);
+  pages_ = new QStackedWidget;
+  pages_->addWidget(work_);
+  pages_->addWidget(openingRoom);
+  setCentralWidget(pages_);
+  connect(opening_, &OpeningPage::back, this, &MainWindow::showWork);
+  connect(opening_, &OpeningPage::newJob, this, &MainWindow::newJob);
+  connect(opening_, &OpeningPage::fromList, this, &MainWindow::newFromList);
+  connect(opening_, &OpeningPage::openOther, this, &MainWindow::open);
+  connect(opening_, &OpeningPage::openPath, this, [this](const QString& path) {
+    if (mayLeave()) openFile(path);
+  });
+  connect(opening_, &OpeningPage::openDemo, this, [this](const QString& name) {
+    if (mayLeave()) openDemo(name);
+  });
   for (const StageRow& one : kStages) addStage(one);
   keys_ = new KeysOverlay(stages_);
   makeMenus();
@@ -209,20 +235,17 @@ void MainWindow::addStage(const StageRow& one) {
 
 void MainWindow::makeMenus() {
   QMenu* file = menuBar()->addMenu(tr("&File"));
-  file->addAction(tr("&New job"), QKeySequence::New, this, [this] {
-    if (mayLeave()) session_.openNew();
-  });
+  file->addAction(tr("&New job in millimetres"), QKeySequence::New, this,
+                  [this] { newJob(Unit::Millimetre); });
+  file->addAction(tr("New job in &inches"), this, [this] { newJob(Unit::Inch); });
+  file->addAction(tr("New job from a parts &list …"), this, &MainWindow::newFromList);
   file->addAction(tr("&Open …"), QKeySequence::Open, this, &MainWindow::open);
+  file->addAction(tr("&Jobs last open …"), QKeySequence(tr("Ctrl+Shift+O")), this,
+                  &MainWindow::showOpening);
   QMenu* demo = file->addMenu(tr("Open a &demo job"));
-  const std::pair<QString, QString> demos[] = {
-      {tr("Log wall"), QStringLiteral("log-wall")},
-      {tr("Ringing trolley"), QStringLiteral("ringing-trolley")},
-      {tr("Hide bench"), QStringLiteral("hide-bench")},
-      {tr("Nest-box batch"), QStringLiteral("nest-boxes")},
-      {tr("Porthole surround"), QStringLiteral("porthole")}};
-  for (const auto& [words, name] : demos)
-    demo->addAction(words, this, [this, demoName = name] {
-      if (mayLeave()) openDemo(demoName);
+  for (const DemoJob& one : demoJobs())
+    demo->addAction(one.title, this, [this, name = one.name] {
+      if (mayLeave()) openDemo(name);
     });
   file->addAction(tr("&Take up unsaved work …"), this, [this] {
     if (mayLeave() && !offerUnsaved()) say(tr("There is no unsaved work to take up."), {});
@@ -267,6 +290,7 @@ bool MainWindow::showStage(const QString& name) {
 void MainWindow::showStage(int index) {
   if (index < 0 || index >= stages_->count()) return;
   keys_->hide();
+  pages_->setCurrentWidget(work_);
   stages_->setCurrentIndex(index);
   line_->setCurrent(index);
   static_cast<Stage*>(stages_->currentWidget())->firstFocus()->setFocus();
@@ -300,6 +324,7 @@ void MainWindow::say(const QString& title, const Problems& problems) {
   if (problems.size() > kMost) text += tr("And %1 more.").arg(problems.size() - kMost);
   messageText_->setText(text);
   message_->show();
+  showWork();
 }
 
 bool MainWindow::mayLeave() {
@@ -322,6 +347,7 @@ bool MainWindow::mayLeave() {
 bool MainWindow::takeUp(const Unsaved& left, Session::Access access) {
   const Problems problems = session_.recover(left, access);
   if (!problems.empty()) say(tr("That state cannot be read."), problems);
+  showWork();
   return problems.empty();
 }
 
@@ -385,15 +411,54 @@ bool MainWindow::openFile(const QString& path) {
     break;
   }
   const Problems problems = session_.open(path, access);
-  if (!problems.empty())
+  if (!problems.empty()) {
     say(tr("The file was not opened, and nothing here has changed."), problems);
-  return problems.empty();
+    return false;
+  }
+  keepLastJob(path);
+  showWork();
+  return true;
 }
 
 bool MainWindow::openDemo(const QString& name) {
   const Problems problems = session_.openDemo(name);
   if (!problems.empty()) say(tr("The demo job was not opened."), problems);
+  showWork();
   return problems.empty();
+}
+
+void MainWindow::newJob(Unit unit) {
+  if (!mayLeave()) return;
+  session_.openNew(unit);
+  showStage(QStringLiteral("draw"));
+}
+
+void MainWindow::newFromList() {
+  if (!mayLeave()) return;
+  const QString path = QFileDialog::getOpenFileName(this, tr("Parts list"), {}, tr("CSV (*.csv)"));
+  if (path.isEmpty()) return;
+  const auto text = readFile(path.toStdString());
+  auto job = text ? readPartsJob(path.toStdString(), text.value(), session_.job().unit)
+                  : Result<Job>(text.problems());
+  if (!job) return say(tr("No job was made of that list."), job.problems());
+  job.value().name = QFileInfo(path).completeBaseName().toStdString();
+  session_.openNew(std::move(job).value());
+  showStage(QStringLiteral("parts"));
+}
+
+void MainWindow::showOpening() {
+  // An untouched new job is nothing to go back to.
+  const bool untouched =
+      session_.path().isEmpty() && !session_.isModified() && session_.breakdown().parts.empty();
+  opening_->refresh(untouched ? QString() : session_.title());
+  pages_->setCurrentIndex(1);
+  opening_->firstFocus()->setFocus();
+}
+
+void MainWindow::showWork() {
+  if (!isAtOpening()) return;
+  pages_->setCurrentWidget(work_);
+  static_cast<Stage*>(stages_->currentWidget())->firstFocus()->setFocus();
 }
 
 void MainWindow::open() {
@@ -419,11 +484,13 @@ bool MainWindow::save() {
     }
   }
   const auto problem = session_.save(session_.path());
-  if (problem)
+  if (problem) {
     say(tr("The job was not saved."), {*problem});
-  else
-    message_->hide();
-  return !problem;
+    return false;
+  }
+  message_->hide();
+  keepLastJob(session_.path());
+  return true;
 }
 
 bool MainWindow::saveAs() {
@@ -451,11 +518,13 @@ bool MainWindow::saveAs() {
     if (answer == 1) as = Session::As::Copy;
   }
   const auto problem = session_.saveAs(path, as);
-  if (problem)
+  if (problem) {
     say(tr("The job was not saved."), {*problem});
-  else
-    message_->hide();
-  return !problem;
+    return false;
+  }
+  message_->hide();
+  keepLastJob(path);
+  return true;
 }
 
 void MainWindow::print() {

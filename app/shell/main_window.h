@@ -7,6 +7,7 @@
 #include "app/session/later.h"
 #include "app/session/session.h"
 #include "app/shell/keys_overlay.h"
+#include "app/shell/opening_page.h"
 #include "app/shell/plumb_line.h"
 #include "app/shell/second_look_panel.h"
 #include "app/shell/top_strip.h"
@@ -33,6 +34,10 @@ class MainWindow : public QMainWindow {
   // up.
   bool offerUnsaved();
   bool openDemo(const QString& name);
+  // The page with the jobs last open; what is open stays open behind it.
+  void showOpening();
+  bool isAtOpening() const { return pages_->currentWidget() != work_; }
+  OpeningPage& opening() { return *opening_; }
 
  protected:
   void closeEvent(QCloseEvent* event) override;
@@ -48,11 +53,17 @@ class MainWindow : public QMainWindow {
   bool mayLeave();
   bool takeUp(const Unsaved& left, Session::Access access);
   void open();
+  void newJob(Unit unit);
+  void newFromList();
+  void showWork();
   bool save();
   bool saveAs();
   void print();
 
   Session session_;
+  QStackedWidget* pages_;
+  QWidget* work_;
+  OpeningPage* opening_;
   PlumbLine* line_;
   QStackedWidget* stages_;
   SecondLookPanel* secondLook_;

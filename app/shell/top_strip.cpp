@@ -7,6 +7,11 @@
 #include "pictures/paint/look.h"
 
 namespace pp {
+namespace {
+
+constexpr int kFractions[] = {2, 4, 8, 16, 32, 64};
+
+}  // namespace
 
 TopStrip::TopStrip(Session& session, QWidget* parent)
     : QWidget(parent), session_(session), later_([this] { follow(); }, nullptr) {
@@ -41,6 +46,15 @@ TopStrip::TopStrip(Session& session, QWidget* parent)
   }
   connect(inches_, &QPushButton::clicked, this, [this] { setUnit(Unit::Inch); });
   connect(millimetres_, &QPushButton::clicked, this, [this] { setUnit(Unit::Millimetre); });
+  // Inches are read to a fraction; millimetres have none to choose.
+  fraction_ = new QComboBox;
+  fraction_->setAccessibleName(tr("Finest fraction"));
+  fraction_->setFont(look::text(look::kBody));
+  for (const int fraction : kFractions)
+    fraction_->addItem(QStringLiteral("1/%1").arg(fraction), fraction);
+  row->addWidget(fraction_);
+  connect(fraction_, &QComboBox::activated, this,
+          [this](int index) { setFraction(fraction_->itemData(index).toInt()); });
   row->addSpacing(12);
   sheets_ = addFigure(tr("Sheets"));
   cost_ = addFigure(tr("Cost"));
@@ -82,7 +96,19 @@ void TopStrip::follow() {
   redo_->setAccessibleName(tr("Redo"));
   inches_->setChecked(session_.job().unit == Unit::Inch);
   millimetres_->setChecked(session_.job().unit == Unit::Millimetre);
+  fraction_->setVisible(session_.job().unit == Unit::Inch);
+  fraction_->setCurrentIndex(fraction_->findData(session_.job().fraction));
   followPlan();
+}
+
+// What is shared out to the fraction goes with it.
+void TopStrip::setFraction(int fraction) {
+  Job next = session_.draft();
+  if (next.shareStep == Length::in(0, 1, next.fraction))
+    next.shareStep = Length::in(0, 1, fraction);
+  next.fraction = fraction;
+  session_.edit(tr("to 1/%1").arg(fraction), std::move(next));
+  follow();
 }
 
 void TopStrip::followPlan() {

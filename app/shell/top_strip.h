@@ -1,6 +1,7 @@
 // The strip along the top: job, units, undo and redo in words, and three live figures.
 #pragma once
 
+#include <QComboBox>
 #include <QLabel>
 #include <QPushButton>
 #include <QWidget>
@@ -20,12 +21,14 @@ class TopStrip : public QWidget {
   void follow();
   void followPlan();
   void setUnit(Unit unit);
+  void setFraction(int fraction);
 
   Session& session_;
   Later later_;
   QLabel* name_;
   QPushButton* inches_;
   QPushButton* millimetres_;
+  QComboBox* fraction_;
   QPushButton* undo_;
   QPushButton* redo_;
   QLabel* sheets_;

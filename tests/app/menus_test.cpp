@@ -63,7 +63,7 @@ TEST_F(Menus, aJobIsSavedClosedAndOpenedAgain) {
   rename("mine again");
   choose(QStringLiteral("File"), {QStringLiteral("Save")});
   EXPECT_EQ(written().name, "mine again") << "it has its file now, and nothing is asked";
-  choose(QStringLiteral("File"), {QStringLiteral("New job")});
+  choose(QStringLiteral("File"), {QStringLiteral("New job in millimetres")});
   EXPECT_TRUE(job().assemblies.empty());
   willChooseFile(path());
   choose(QStringLiteral("File"), {QStringLiteral("Open …")});
@@ -84,7 +84,7 @@ TEST_F(Menus, leavingAJobThatIsNotSavedAsksFirst) {
   EXPECT_EQ(written().name, "mine");
   rename("thrown away");
   willAnswer(QStringLiteral("Discard"));
-  choose(QStringLiteral("File"), {QStringLiteral("New job")});
+  choose(QStringLiteral("File"), {QStringLiteral("New job in millimetres")});
   EXPECT_TRUE(job().assemblies.empty());
   rename("saved on closing");
   willAnswer(QStringLiteral("Save"));

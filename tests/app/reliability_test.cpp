@@ -141,7 +141,7 @@ TEST_F(Reliable, aQuestionIsWithdrawnWithWhatItIsAbout) {
          selection.opening = OpeningPath{};
          session().pointing().select(selection);
        }},
-      {"another job", [this] { session().openNew(); }}};
+      {"another job", [this] { session().openNew(Unit::Millimetre); }}};
   for (const auto& [name, end] : ends)
     for (const Qt::Key letter : {Qt::Key_V, Qt::Key_D, Qt::Key_O, Qt::Key_A}) {
       open("log-wall");

@@ -53,7 +53,7 @@ TEST_F(Window, plumbLineMovesThroughTheStagesThatAreThere) {
 }
 
 TEST_F(Window, aNewJobIsDrawnByKeyboardAlone) {
-  window_->session().openNew();
+  window_->session().openNew(Unit::Millimetre);
   window_->showStage(0);
   window_->setFocus();
   click(window_.get(), QStringLiteral("Add assembly"));

@@ -127,23 +127,24 @@ void AssemblyList::addAssembly(Assembly added) {
 }
 
 void AssemblyList::copyAssembly() {
+  Job next = session_.draft();
   const Assembly* of = assembly();
   if (of == nullptr) return;
-  Job next = session_.draft();
   Assembly copy = withoutIds(*of);
   copy.code = freeCode(copy);
   const std::string code = copy.code;
   next.assemblies.push_back(std::move(copy));
-  session_.edit(tr("copy %1").arg(qs(of->code)), std::move(next));
+  const QString what = tr("copy %1").arg(qs(of->code));
+  session_.edit(what, std::move(next));
   session_.pointing().select({code, std::nullopt, {}});
 }
 
 // A carcass turned into its mirror image; copy it first to have the pair.
 void AssemblyList::mirrorAssembly() {
+  Job next = session_.draft();
   const Assembly* of = assembly();
   if (of == nullptr || !of->isCarcass())
     return emit refused({{{}, 0, {}, "nothing that has a left and a right", "a carcass"}});
-  Job next = session_.draft();
   const std::string code = of->code;
   for (std::size_t i = 0; i < next.assemblies.size(); ++i)
     if (session_.job().assemblies[i].id == of->id) pp::mirrorAssembly(next, i);
@@ -178,9 +179,9 @@ void AssemblyList::keepAssembly() {
 }
 
 void AssemblyList::removeAssembly() {
+  Job next = session_.draft();
   const Assembly* of = assembly();
   if (of == nullptr) return;
-  Job next = session_.draft();
   const std::string code = of->code;
   erase_if(next.assemblies, [&code](const Assembly& one) { return one.code == code; });
   const Problems problems = session_.edit(tr("remove %1").arg(qs(code)), std::move(next));

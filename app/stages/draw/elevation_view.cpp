@@ -104,8 +104,9 @@ void ElevationView::paintEvent(QPaintEvent*) {
     painter.setPen(look::kGraphite);
     painter.setFont(look::text(15));
     painter.drawText(rect(), Qt::AlignCenter,
-                     assembly() == nullptr ? tr("Add an assembly to begin.")
-                                           : tr("This cannot be drawn; see the second look."));
+                     assembly() == nullptr
+                         ? tr("Press Add, at the right, to begin with an assembly.")
+                         : tr("This cannot be drawn; see the second look."));
     return;
   } else {
     const ElevationPicture picture{&session_.job(), assembly(), &*layout(),

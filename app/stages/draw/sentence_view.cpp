@@ -1,5 +1,7 @@
 #include "app/stages/draw/sentence_view.h"
 
+#include "app/fields/sum_field.h"
+
 #include <QFocusEvent>
 #include <QKeyEvent>
 #include <QLabel>
@@ -105,9 +107,15 @@ void SentenceView::press(const Phrase& phrase, QWidget* button) {
 
 void SentenceView::editInPlace(const Phrase& phrase, QWidget* button) {
   QWidget* block = button->parentWidget();
-  auto* field = new QLineEdit(phrase.length ? typed(*phrase.length, style_) : phrase.typed);
+  // Where a list of sizes is typed there is no one length that it comes to.
+  QLineEdit* field = nullptr;
+  if (phrase.length)
+    field = new SumField(style_, qMax(96, button->width() + 24));
+  else
+    field = new QLineEdit;
+  field->setText(phrase.length ? typed(*phrase.length, style_) : phrase.typed);
   field->setAccessibleName(tr("%1, new value").arg(phrase.name));
-  field->setFixedWidth(qMax(96, button->width() + 24));
+  if (!phrase.length) field->setFixedWidth(qMax(96, button->width() + 24));
   // Same place in the flow: take everything out, put it back with the field after the button.
   QList<QWidget*> order;
   while (QLayoutItem* item = block->layout()->takeAt(0)) {

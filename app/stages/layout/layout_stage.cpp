@@ -51,6 +51,7 @@ LayoutStage::LayoutStage(Session& session, QWidget* parent) : Stage(session, par
   scroll_->setFrameShape(QFrame::NoFrame);
   scroll_->setWidgetResizable(true);
   scroll_->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOn);
+  scroll_->setMinimumHeight(40);  // what is above it must have room in the smallest window
   scroll_->setWidget(sheets_);
   scroll_->setAccessibleName(tr("Sheets laid out"));
   scroll_->setFocusPolicy(Qt::NoFocus);
@@ -359,8 +360,9 @@ void LayoutStage::refresh() {
   plans_->setPlans(plans, session().job().unit);
   plans_->setVisible(plans.kept.size() > 1);
   if (!plans.plan) {
-    result_->setText(session().breakdown().parts.empty() ? tr("There is nothing to lay out yet.")
-                     : session().plans().hasWork()       ? tr("Laying out …")
+    result_->setText(session().breakdown().parts.empty()
+                         ? tr("Nothing to lay out yet: draw an assembly (Ctrl+2).")
+                     : session().plans().hasWork() ? tr("Laying out …")
                      : session().floor().record().scope.isAll()
                          ? tr("All that is drawn is at the saw or cut.")
                          : tr("None of that is left to lay out."));

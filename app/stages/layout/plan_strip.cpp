@@ -71,13 +71,15 @@ void PlanStrip::paintCard(QPainter& painter, std::size_t plan) const {
   painter.setPen(look::kGraphite);
   painter.setFont(look::text(12, true));
   const QRectF line(box.x() + 8, box.y() + 5, box.width() - 14, 16);
+  const QString cost = qs(format(one.cost));
+  const int left =
+      static_cast<int>(line.width()) - painter.fontMetrics().horizontalAdvance(cost) - 6;
+  painter.drawText(line, Qt::AlignRight | Qt::AlignVCenter, cost);
   painter.drawText(line, Qt::AlignLeft | Qt::AlignVCenter,
-                   painter.fontMetrics().elidedText(title(plan), Qt::ElideRight,
-                                                    static_cast<int>(line.width())));
+                   painter.fontMetrics().elidedText(title(plan), Qt::ElideRight, left));
   painter.setFont(look::text(look::kLeast));
   painter.drawText(line.translated(0, 17), Qt::AlignLeft | Qt::AlignVCenter,
-                   tr("%1  %2 settings  %3 kept")
-                       .arg(qs(format(one.cost)))
+                   tr("%1 settings  %2 kept")
                        .arg(one.setups)
                        .arg(areaFigure(nest::largestLeftovers(one), unit_)));
   // The sheets in as many lines as let them be largest.

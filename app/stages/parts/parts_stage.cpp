@@ -134,6 +134,9 @@ void PartsStage::arrange() {
   std::int64_t bought = 0;
   for (const BoughtIn& one : job.bought) bought += one.quantity;
   if (bought > 0) words += tr("; %1 bought in").arg(bought);
+  if (breakdown.parts.empty())
+    words = tr(
+        "No parts yet: draw an assembly (Ctrl+2), read a parts list with CSV in, or add a part.");
   total_->setText(words);
   followSelection();
 }
@@ -158,18 +161,17 @@ QWidget* PartsStage::makeOverride() {
   auto* box = new QWidget;
   auto* row = new QHBoxLayout(box);
   row->setContentsMargins(0, 0, 0, 0);
-  const auto field = [&](const QString& name, int width) {
-    auto* one = new QLineEdit;
+  const auto add = [&](QLineEdit* one, const QString& name, int stretch) {
     one->setAccessibleName(name);
     one->setPlaceholderText(name);
-    if (width > 0) one->setFixedWidth(width);
-    row->addWidget(one, width > 0 ? 0 : 1);
+    row->addWidget(one, stretch);
     connect(one, &QLineEdit::returnPressed, this, &PartsStage::applyOverride);
-    return one;
   };
   constexpr int kSize = 92;
-  lengthByHand_ = field(tr("Length by hand"), kSize);
-  widthByHand_ = field(tr("Width by hand"), kSize);
+  lengthByHand_ = new SumField(session().style(), kSize);
+  widthByHand_ = new SumField(session().style(), kSize);
+  add(lengthByHand_, tr("Length by hand"), 0);
+  add(widthByHand_, tr("Width by hand"), 0);
   grainByHand_ = new QComboBox;
   grainByHand_->setAccessibleName(tr("Grain by hand"));
   grainByHand_->addItems(QStringList{tr("grain as ruled")} + said<BoardGrain>());
@@ -177,7 +179,8 @@ QWidget* PartsStage::makeOverride() {
   bandingByHand_ = new QComboBox;
   bandingByHand_->setAccessibleName(tr("Banding by hand"));
   row->addWidget(bandingByHand_);
-  why_ = field(tr("Why"), 0);
+  why_ = new QLineEdit;
+  add(why_, tr("Why"), 1);
   auto* apply = new QPushButton(tr("Apply"));
   apply->setAccessibleName(tr("Apply by hand"));
   connect(apply, &QPushButton::clicked, this, &PartsStage::applyOverride);
@@ -196,6 +199,8 @@ void PartsStage::beginOverride() {
   PartOverride known;
   if (const PartOverride* made = overrideOf(session().job(), *part)) known = *made;
   const LengthStyle style = session().style();
+  lengthByHand_->setStyleOfLengths(style);
+  widthByHand_->setStyleOfLengths(style);
   lengthByHand_->setText(known.length ? typed(*known.length, style) : QString());
   widthByHand_->setText(known.width ? typed(*known.width, style) : QString());
   lengthByHand_->setPlaceholderText(typed(part->length.total(), style));

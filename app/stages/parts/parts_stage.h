@@ -6,6 +6,7 @@
 #include <QLineEdit>
 
 #include "app/fields/field.h"
+#include "app/fields/sum_field.h"
 #include "app/grid/table.h"
 #include "app/stages/parts/part_view.h"
 #include "app/stages/parts/parts_model.h"
@@ -52,8 +53,8 @@ class PartsStage : public Stage {
   QLineEdit* search_;
   QComboBox* order_;
   QWidget* override_;
-  QLineEdit* lengthByHand_;
-  QLineEdit* widthByHand_;
+  SumField* lengthByHand_;
+  SumField* widthByHand_;
   QComboBox* grainByHand_;
   QComboBox* bandingByHand_;
   QLineEdit* why_;

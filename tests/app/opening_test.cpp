@@ -1,0 +1,266 @@
+// The first minute: the page before there is a job, a new job, what is typed and what answers.
+#include <gtest/gtest.h>
+
+#include <QAbstractButton>
+#include <QComboBox>
+#include <QPrinter>
+#include <QProcess>
+#include <QPushButton>
+
+#include "app/session/remembered.h"
+#include "app/shell/demo_jobs.h"
+#include "app/shell/print_dialog.h"
+#include "core/formats/file.h"
+#include "pictures/paint/figures.h"
+#include "tests/app/shown_window.h"
+
+namespace pp {
+namespace {
+
+using test::appear;
+using test::click;
+using test::named;
+using test::press;
+using test::textOf;
+using test::type;
+using test::waitFor;
+using test::willAnswer;
+using test::willChooseFile;
+
+class Opening : public test::ShownWindow {
+ protected:
+  void SetUp() override {
+    remembered().clear();
+    begin();
+    window_->showOpening();
+    ASSERT_TRUE(loaded());
+  }
+  bool loaded() {
+    return waitFor([this] { return window_->opening().isLoaded(); });
+  }
+  QAbstractButton* card(const QString& name) { return named<QAbstractButton>(window_.get(), name); }
+};
+
+TEST_F(Opening, demoJobsAreCardsThatSayWhatTheyAre) {
+  for (const DemoJob& demo : demoJobs()) {
+    window_->showOpening();
+    ASSERT_NE(card(demo.title), nullptr);
+    EXPECT_EQ(card(demo.title)->accessibleDescription(), demo.about);
+    click(window_.get(), demo.title);
+    EXPECT_FALSE(window_->isAtOpening());
+    EXPECT_FALSE(session().breakdown().parts.empty()) << demo.name.toStdString();
+  }
+}
+
+TEST_F(Opening, aNewJobBeginsInTheUnitThatIsChosen) {
+  click(window_.get(), QStringLiteral("New job in inches"));
+  EXPECT_FALSE(window_->isAtOpening());
+  EXPECT_EQ(job().unit, Unit::Inch);
+  EXPECT_EQ(job().shareStep, Length::in(0, 1, 32));
+  EXPECT_EQ(job().stock[0].length, Length::in(96));
+  window_->showOpening();
+  click(window_.get(), QStringLiteral("New job in millimetres"));
+  EXPECT_EQ(job().unit, Unit::Millimetre);
+  EXPECT_EQ(job().shareStep, Length::um(500));
+  EXPECT_EQ(job().stock[0].length, Length::mm(2440));
+}
+
+TEST_F(Opening, jobsLastOpenAreThereWithWhatWasDoneNewestFirst) {
+  ASSERT_TRUE(window_->openDemo(QStringLiteral("ringing-trolley")));
+  edit([](Job& next) { next.name = "Trolley of mine"; });
+  ASSERT_TRUE(planned());
+  willChooseFile(path("one.plainpatch"));
+  press(Qt::Key_S, Qt::ControlModifier);
+  ASSERT_TRUE(waitFor([this] { return !session().isModified() && !session().path().isEmpty(); }));
+  willChooseFile(path("two.plainpatch"));
+  willAnswer(QStringLiteral("Make a copy there"));
+  press(Qt::Key_S, Qt::ControlModifier | Qt::ShiftModifier);
+  ASSERT_EQ(session().path(), path("two.plainpatch"));
+  EXPECT_EQ(lastJobs(), QStringList({path("two.plainpatch"), path("one.plainpatch")}));
+  window_->showOpening();
+  ASSERT_TRUE(loaded());
+  QAbstractButton* first = card(QStringLiteral("Trolley of mine"));
+  ASSERT_NE(first, nullptr);
+  EXPECT_TRUE(first->accessibleDescription().contains(QStringLiteral("laid out on 5 sheets")))
+      << first->accessibleDescription().toStdString();
+  EXPECT_TRUE(first->accessibleDescription().contains(QStringLiteral("saved")));
+  EXPECT_EQ(textOf(window_.get(), QStringLiteral("Back")),
+            QStringLiteral("Back to Trolley of mine"));
+  press(Qt::Key_Escape);
+  EXPECT_FALSE(window_->isAtOpening()) << "Escape goes back to what is open";
+}
+
+TEST_F(Opening, aFileThatIsGoneIsNotOffered) {
+  ASSERT_TRUE(window_->openDemo(QStringLiteral("porthole")));
+  willChooseFile(path("gone.plainpatch"));
+  press(Qt::Key_S, Qt::ControlModifier);
+  ASSERT_EQ(session().path(), path("gone.plainpatch"));
+  QFile::remove(path("gone.plainpatch"));
+  EXPECT_TRUE(lastJobs().isEmpty());
+}
+
+TEST_F(Opening, aPartsListBecomesAJob) {
+  const QString list = path("hut.csv");
+  ASSERT_FALSE(writeFile(list.toStdString(),
+                         "# unit: in\ncode,qty,length,width,thickness,material,band_l1\n"
+                         "A,4,29 1/16,20,3/4,oak,oak strip\nB,2,12,7 1/2,1/2,birch,\n")
+                   .has_value());
+  willChooseFile(list);
+  click(window_.get(), QStringLiteral("New job from a parts list (CSV)"));
+  EXPECT_FALSE(window_->isAtOpening());
+  EXPECT_EQ(job().name, "hut");
+  EXPECT_EQ(job().unit, Unit::Inch);
+  ASSERT_EQ(job().loose.size(), 2U);
+  EXPECT_EQ(job().loose[0].length, Length::in(29, 1, 16));
+  const Material* oak = findMaterial(job(), job().loose[0].material);
+  ASSERT_NE(oak, nullptr);
+  EXPECT_EQ(oak->name, "oak");
+  EXPECT_EQ(oak->measured, Length::in(0, 3, 4));
+  ASSERT_TRUE(planned());
+  EXPECT_TRUE(session().plans().shown().plan->complete()) << "there is a sheet of what is new";
+  // What is wrong with a list is said, and nothing is begun.
+  ASSERT_FALSE(writeFile(list.toStdString(),
+                         "code,qty,length,width,thickness,material\nA,4,long,20,18,oak\n")
+                   .has_value());
+  window_->showOpening();
+  willChooseFile(list);
+  const Job before = job();
+  click(window_.get(), QStringLiteral("New job from a parts list (CSV)"));
+  EXPECT_EQ(job(), before);
+  EXPECT_TRUE(textOf(window_.get(), QStringLiteral("Message")).contains(QStringLiteral("'long'")));
+}
+
+class FirstMinute : public test::ShownWindow {
+ protected:
+  void SetUp() override {
+    begin();
+    open("ringing-trolley");
+  }
+};
+
+TEST_F(FirstMinute, aSumSaysWhatItComesToWhileItIsTyped) {
+  click(window_.get(), QStringLiteral("width"));
+  auto* field = qobject_cast<QLineEdit*>(QApplication::focusWidget());
+  ASSERT_NE(field, nullptr);
+  const int narrow = field->width();
+  field->selectAll();
+  type(QStringLiteral("31"));
+  const auto shown = [this] {
+    for (const auto* label : window_->findChildren<QLabel*>())
+      if (label->accessibleName() == QStringLiteral("Comes to") && label->isVisible())
+        return label->text();
+    return QString();
+  };
+  EXPECT_TRUE(shown().isEmpty()) << "a plain size needs no answer";
+  type(QStringLiteral(" - 5 - 1 1/2"));
+  EXPECT_EQ(shown(), QStringLiteral("= 24 1/2 in"));
+  type(QStringLiteral(" - 10 mm - 20 mm + 20 mm + 10 mm"));
+  EXPECT_EQ(shown(), QStringLiteral("= 24 1/2 in"));
+  EXPECT_GT(field->width(), narrow) << "it grows with what is typed";
+  press(Qt::Key_Return);
+  QApplication::processEvents();
+  EXPECT_EQ(job().assemblies[0].carcass().width, Length::in(24, 1, 2));
+  EXPECT_TRUE(shown().isEmpty());
+}
+
+TEST_F(FirstMinute, theTapeFollowsAnAssemblyThatIsAdded) {
+  open("log-wall");
+  click(window_.get(), QStringLiteral("Copy assembly"));
+  const std::string code = session().pointing().selection().assembly;
+  EXPECT_NE(code, "B1");
+  EXPECT_EQ(session().pointing().measuredWhat(), QStringLiteral("width of %1").arg(qs(code)));
+  EXPECT_EQ(session().pointing().measured(), Length::mm(900));
+}
+
+TEST_F(FirstMinute, theFractionIsChosenInTheWindow) {
+  auto* fraction = named<QComboBox>(window_.get(), QStringLiteral("Finest fraction"));
+  ASSERT_NE(fraction, nullptr);
+  EXPECT_EQ(fraction->currentText(), QStringLiteral("1/32"));
+  fraction->setFocus();
+  press(Qt::Key_Up);
+  emit fraction->activated(fraction->currentIndex());
+  EXPECT_EQ(job().fraction, 16);
+  EXPECT_EQ(job().shareStep, Length{}) << "exact shares stay exact";
+  session().undo();
+  EXPECT_EQ(job().fraction, 32);
+  edit([](Job& next) { next.shareStep = Length::in(0, 1, 32); });
+  fraction->setCurrentIndex(fraction->findText(QStringLiteral("1/8")));
+  emit fraction->activated(fraction->currentIndex());
+  EXPECT_EQ(job().shareStep, Length::in(0, 1, 8));
+  click(window_.get(), QStringLiteral("Show millimetres"));
+  test::settle();
+  EXPECT_FALSE(fraction->isVisible());
+  EXPECT_EQ(job().shareStep, Length::in(0, 1, 8)) << "the unit that is shown changes no size";
+}
+
+TEST_F(FirstMinute, sharesLandOnAStepWhenThatIsAsked) {
+  const auto fronts = [this] {
+    std::vector<Length> out;
+    for (const Part& part : session().breakdown().parts)
+      if (part.role == PartRole::DrawerFront) out.push_back(part.width.total());
+    return out;
+  };
+  const std::vector<Length> exact = fronts();
+  ASSERT_EQ(exact.size(), 1U) << "two equal fronts";
+  press(Qt::Key_F4);
+  auto* shares = named<QComboBox>(QApplication::activeModalWidget(),
+                                  QStringLiteral("Sizes that are shared out"));
+  ASSERT_NE(shares, nullptr);
+  EXPECT_EQ(shares->currentText(), QStringLiteral("exactly"));
+  shares->setCurrentText(QStringLiteral("to 1/32 in"));
+  click(QApplication::activeModalWidget(), QStringLiteral("Take over"));
+  EXPECT_EQ(job().shareStep, Length::in(0, 1, 32));
+  // 14 1/8 less three gaps of 5/64 makes 13 57/64: to 6 31/32 or so, and what is left.
+  for (const Length front : fronts()) EXPECT_LE(front, exact[0] + Length::in(0, 1, 32));
+  const Length first = fronts().front();
+  EXPECT_EQ(first.inNm() % Length::in(0, 1, 32).inNm(), 0) << formatMm(first);
+}
+
+TEST_F(FirstMinute, pagesAreSeenBeforeTheyArePrinted) {
+  ASSERT_TRUE(planned());
+  PrintDialog dialog(session(), window_.get());
+  appear(&dialog);
+  auto* kinds = named<QListWidget>(&dialog, QStringLiteral("Pages"));
+  ASSERT_NE(kinds, nullptr);
+  ASSERT_TRUE(waitFor([&] { return dialog.previewedPages() == 1; })) << "29 pieces are one page";
+  kinds->setCurrentRow(1);
+  const int sheets = static_cast<int>(session().plans().shown().plan->sheets.size());
+  ASSERT_TRUE(waitFor([&] { return dialog.previewedPages() == sheets; }));
+  EXPECT_TRUE(textOf(&dialog, QStringLiteral("Page shown"))
+                  .startsWith(QStringLiteral("page 1 of %1").arg(sheets)));
+  click(&dialog, QStringLiteral("Next page"));
+  EXPECT_TRUE(textOf(&dialog, QStringLiteral("Page shown")).startsWith(QStringLiteral("page 2")));
+  kinds->setCurrentRow(3);
+  auto* across = named<QSpinBox>(&dialog, QStringLiteral("Labels across"));
+  ASSERT_NE(across, nullptr);
+  across->setValue(2);
+  named<QSpinBox>(&dialog, QStringLiteral("Labels down"))->setValue(4);
+  // 29 labels on eight a sheet; the first with three fields used up.
+  ASSERT_TRUE(waitFor([&] { return dialog.previewedPages() == 4; }));
+  named<QSpinBox>(&dialog, QStringLiteral("First free label"))->setValue(5);
+  ASSERT_TRUE(waitFor([&] { return dialog.previewedPages() == 5; }));
+}
+
+TEST_F(FirstMinute, aPrinterGetsWhatIsTicked) {
+  ASSERT_TRUE(planned());
+  PrintDialog dialog(session(), window_.get());
+  appear(&dialog);
+  auto* kinds = named<QListWidget>(&dialog, QStringLiteral("Pages"));
+  for (const int row : {0, 1, 3}) kinds->item(row)->setCheckState(Qt::Unchecked);
+  // What a printer would get, into a file.
+  auto printer = std::make_shared<QPrinter>(QPrinter::HighResolution);
+  printer->setOutputFormat(QPrinter::PdfFormat);
+  printer->setOutputFileName(path("printed.pdf"));
+  dialog.printOn(printer);
+  ASSERT_TRUE(waitFor([&] { return !dialog.isWriting(); }));
+  EXPECT_TRUE(textOf(&dialog, QStringLiteral("Written")).contains(QStringLiteral("Cutting list")));
+  QProcess process;
+  process.start(QStringLiteral("pdftotext"), {path("printed.pdf"), QStringLiteral("-")});
+  ASSERT_TRUE(process.waitForFinished());
+  const QString words = QString::fromUtf8(process.readAllStandardOutput());
+  EXPECT_TRUE(words.contains(QStringLiteral("T1-01")));
+  EXPECT_TRUE(words.contains(QStringLiteral("at the fence")));
+}
+
+}  // namespace
+}  // namespace pp
