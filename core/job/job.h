@@ -13,6 +13,7 @@
 #include "core/job/stock.h"
 #include "core/kinds/base_frame/base_frame.h"
 #include "core/kinds/boards/boards.h"
+#include "core/kinds/box_set/box_set.h"
 #include "core/kinds/carcass/carcass.h"
 #include "core/kinds/group/group.h"
 #include "core/kinds/platform/platform.h"
@@ -25,8 +26,8 @@
 
 namespace pp {
 
-using AssemblyBody =
-    std::variant<Carcass, CarcassGroup, Top, BaseFrame, WallPanel, SeatBox, Platform, Ring, Boards>;
+using AssemblyBody = std::variant<Carcass, CarcassGroup, Top, BaseFrame, WallPanel, SeatBox,
+                                  Platform, Ring, Boards, BoxSet>;
 
 struct Assembly {
   Id id = 0;

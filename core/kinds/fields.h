@@ -3,6 +3,7 @@
 
 #include "core/kinds/base_frame/fields.h"
 #include "core/kinds/boards/fields.h"
+#include "core/kinds/box_set/fields.h"
 #include "core/kinds/carcass/fields.h"
 #include "core/kinds/group/fields.h"
 #include "core/kinds/platform/fields.h"

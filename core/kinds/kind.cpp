@@ -4,6 +4,7 @@
 
 #include "core/kinds/base_frame/rules.h"
 #include "core/kinds/boards/rules.h"
+#include "core/kinds/box_set/rules.h"
 #include "core/kinds/carcass/rules.h"
 #include "core/kinds/group/rules.h"
 #include "core/kinds/platform/rules.h"
@@ -49,6 +50,7 @@ constexpr Kinds kKinds = {
     row<Platform>("platform", "platform", 'D', SeenFrom::Above),
     row<Ring>("ring", "ring", 'R', SeenFrom::Above),
     row<Boards>("boards", "boards", 'K'),
+    row<BoxSet>("boxSet", "boxes by themselves", 'T'),
 };
 
 PlainMaterials plainMaterials(const Job& job) {

@@ -155,7 +155,7 @@ TEST(Layout, refusesWhatCannotStand) {
 
 // Every split of every random carcass: children and panels add up to the parent, to the nanometre.
 void sums(const Carcass& carcass, const CarcassLayout& layout, const OpeningPath& path,
-          const FrontRect& rect) {
+          const FrontRect& rect, Length step) {
   const Opening& here = *find(carcass.inside, path);
   const auto* split = std::get_if<Split>(&here.content);
   if (split == nullptr) {
@@ -168,7 +168,7 @@ void sums(const Carcass& carcass, const CarcassLayout& layout, const OpeningPath
   const bool columns = split->by == SplitBy::Dividers;
   const Length whole = columns ? rect.width : rect.height;
   const auto panels = static_cast<std::int64_t>(split->children.size()) - 1;
-  const auto sizes = shareOut(whole - panels * layout.thickness, split->sizes, {});
+  const auto sizes = shareOut(whole - panels * layout.thickness, split->sizes, {}, step);
   RC_ASSERT(sizes.ok());
   Length sum;
   for (std::size_t i = 0; i < sizes->size(); ++i) {
@@ -181,7 +181,7 @@ void sums(const Carcass& carcass, const CarcassLayout& layout, const OpeningPath
         columns ? FrontRect{rect.x + before, rect.z, sizes.value()[i], rect.height}
                 : FrontRect{rect.x, rect.z + rect.height - before - sizes.value()[i], rect.width,
                             sizes.value()[i]};
-    sums(carcass, layout, child, place);
+    sums(carcass, layout, child, place, step);
     sum += sizes.value()[i];
   }
   RC_ASSERT(sum + panels * layout.thickness == whole);
@@ -192,7 +192,7 @@ RC_GTEST_PROP(Layout, openingTreeSums, ()) {
   const Carcass& carcass = job.assemblies.front().carcass();
   const auto layout = layOut(job, carcass);
   RC_PRE(layout.ok());
-  sums(carcass, layout.value(), {}, layout->clear);
+  sums(carcass, layout.value(), {}, layout->clear, job.shareStep);
 }
 
 // A panel between two openings of fixed size moves both; the rest that is shared stays a share.

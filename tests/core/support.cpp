@@ -116,6 +116,8 @@ Job measuredJob() {
   lot.length = Length::mm(2'440);
   lot.width = Length::mm(1'220);
   job.stock.push_back(lot);
+  const Length steps[] = {Length{}, Length::um(500), Length::in(0, 1, 32)};
+  job.shareStep = steps[pick(0, 2)];
   return job;
 }
 
@@ -242,7 +244,22 @@ rc::Gen<Job> buildableKind() {
     Assembly assembly;
     assembly.code = "K1";
     const auto um = [](int from, int to) { return Length::um(pick(from * 1'000, to * 1'000)); };
-    switch (pick(0, 6)) {
+    switch (pick(0, 7)) {
+      case 7: {
+        BoxSet set;
+        set.what = static_cast<BankKind>(pick(0, 2));
+        set.count = pick(1, 5);
+        set.spares = pick(0, 2);
+        set.inside = pick(0, 1) == 1;
+        set.width = um(200, 900);
+        set.depth = um(200, 600);
+        set.height = um(60, 250);
+        set.boxes.school = static_cast<DrawerSchool>(pick(0, 4));
+        set.boxes.boxMaterial = "b12";
+        set.boxes.bottomMaterial = "b6";
+        assembly.body = set;
+        break;
+      }
       case 0: {
         Top top;
         top.material = "b18";

@@ -33,24 +33,6 @@ void check(Check& to, const std::string& at, const ShelfRules& rules) {
   to.positive(at + "/pinDepth", rules.pinDepth);
 }
 
-void check(Check& to, const std::string& at, const DrawerRules& rules) {
-  to.knownMaterial(at + "/boxMaterial", rules.boxMaterial);
-  to.knownMaterial(at + "/bottomMaterial", rules.bottomMaterial);
-  to.positive(at + "/runnerHeight", rules.runnerHeight);
-  to.positive(at + "/padWidth", rules.padWidth);
-  to.notNegative(at + "/padLength", rules.padLength);
-  to.notNegative(at + "/ease", rules.ease);
-  to.notNegative(at + "/lowerClearance", rules.lowerClearance);
-  to.notNegative(at + "/upperClearance", rules.upperClearance);
-  to.notNegative(at + "/slideReserve", rules.slideReserve);
-  to.positive(at + "/grooveDepth", rules.grooveDepth);
-  to.positive(at + "/grooveUp", rules.grooveUp);
-  to.notNegative(at + "/bottomClearance", rules.bottomClearance);
-  to.positive(at + "/frontRabbet", rules.frontRabbet);
-  to.positive(at + "/backDado", rules.backDado);
-  to.notNegative(at + "/backSetIn", rules.backSetIn);
-}
-
 void checkShares(Check& to, const std::string& at, const std::vector<Share>& shares) {
   for (std::size_t i = 0; i < shares.size(); ++i)
     if (shares[i].fixed) to.positive(fmt::format("{}/{}", at, i), *shares[i].fixed);
@@ -79,6 +61,24 @@ void checkOpening(Check& to, const std::string& at, const Opening& opening, int 
 }
 
 }  // namespace
+
+void check(Check& to, const std::string& at, const DrawerRules& rules) {
+  to.knownMaterial(at + "/boxMaterial", rules.boxMaterial);
+  to.knownMaterial(at + "/bottomMaterial", rules.bottomMaterial);
+  to.positive(at + "/runnerHeight", rules.runnerHeight);
+  to.positive(at + "/padWidth", rules.padWidth);
+  to.notNegative(at + "/padLength", rules.padLength);
+  to.notNegative(at + "/ease", rules.ease);
+  to.notNegative(at + "/lowerClearance", rules.lowerClearance);
+  to.notNegative(at + "/upperClearance", rules.upperClearance);
+  to.notNegative(at + "/slideReserve", rules.slideReserve);
+  to.positive(at + "/grooveDepth", rules.grooveDepth);
+  to.positive(at + "/grooveUp", rules.grooveUp);
+  to.notNegative(at + "/bottomClearance", rules.bottomClearance);
+  to.positive(at + "/frontRabbet", rules.frontRabbet);
+  to.positive(at + "/backDado", rules.backDado);
+  to.notNegative(at + "/backSetIn", rules.backSetIn);
+}
 
 void check(Check& to, const std::string& at, const Baseboard& one) {
   to.positive(at + "/thickness", one.thickness);

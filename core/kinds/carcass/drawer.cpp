@@ -2,9 +2,14 @@
 
 #include <fmt/format.h>
 
+#include "core/kinds/carcass/box_parts.h"
 #include "core/kinds/carcass/size_list.h"
 
 namespace pp {
+
+std::string_view boxName(BankKind kind) {
+  return kind == BankKind::Trays ? "tray" : kind == BankKind::Platforms ? "pull-out" : "drawer";
+}
 
 DrawerBoxSizes drawerBoxSizes(const DrawerBox& box, const DrawerRules& rules) {
   DrawerBoxSizes out;
@@ -153,29 +158,17 @@ Clearance clearanceOf(const DrawerRules& rules, const Slide* slide) {
 }
 
 // What keeps a box from being made or from going in, or nothing.
-Problems boxProblems(const DrawerPlan& drawer, const DrawerRules& rules, const LengthStyle& style) {
+Problems drawerProblems(const DrawerPlan& drawer, const DrawerRules& rules,
+                        const LengthStyle& style) {
   const auto show = [&style](Length length) { return formatWithUnit(length, style); };
-  const DrawerBox& box = drawer.box;
+  const Length height = drawer.box.height;
   const Clearance clearance = clearanceOf(rules, drawer.slide);
-  const Length needed = box.height + clearance.below + clearance.above;
-  const bool brads = rules.school == DrawerSchool::Brads;
+  const Length needed = height + clearance.below + clearance.above;
   if (needed > drawer.cell.height)
-    return {misfit(fmt::format("a box {} high that needs {} with its clearances", show(box.height),
-                               show(needed)),
-                   fmt::format("at most the {} between its neighbours", show(drawer.cell.height)))};
-  if (box.height <= (brads ? Length{} : rules.grooveUp) + box.bottom || box.width <= 2 * box.side ||
-      box.depth <= 2 * box.front)
-    return {misfit(fmt::format("a box {} wide and {} high", show(box.width), show(box.height)),
-                   "room for its sides, the groove and the bottom")};
-  if (!brads && (rules.grooveDepth >= box.side || rules.grooveDepth >= box.front))
-    return {misfit(fmt::format("a groove {} deep", show(rules.grooveDepth)),
-                   "less than the thickness of the drawer's sides")};
-  if (rules.school == DrawerSchool::RabbetedFront &&
-      (rules.frontRabbet >= box.front || rules.backDado >= box.side ||
-       rules.backSetIn + 2 * box.front >= box.depth))
-    return {misfit("a rabbet, dado or set-in of the drawer box that leaves no wood",
-                   "less than the thickness of the panel it is cut into")};
-  return {};
+    return {misfit(
+        fmt::format("a box {} high that needs {} with its clearances", show(height), show(needed)),
+        fmt::format("at most the {} between its neighbours", show(drawer.cell.height)))};
+  return boxProblems(drawer.box, rules, style);
 }
 
 }  // namespace
@@ -254,7 +247,7 @@ Result<std::vector<DrawerPlan>> planDrawers(const Job& job, const Carcass& carca
     drawer.boxX = pass.x + (pass.width - drawer.box.width) / 2;
     drawer.boxY = boxY;
     drawer.boxZ = low + clearance.below;
-    if (const Problems problems = boxProblems(drawer, rules, style); !problems.empty())
+    if (const Problems problems = drawerProblems(drawer, rules, style); !problems.empty())
       return problems;
     out.push_back(drawer);
   }

@@ -22,6 +22,9 @@ struct DrawerBoxSizes {
 };
 DrawerBoxSizes drawerBoxSizes(const DrawerBox& box, const DrawerRules& rules);
 
+// "drawer", "tray", "pull-out": what the parts of a box are called after.
+std::string_view boxName(BankKind kind);
+
 // Box width between slides in an opening; null for a box without slides.
 Reason drawerBoxWidth(Length openingWidth, const Slide* slide, const DrawerRules& rules);
 

@@ -1,6 +1,6 @@
 #include <fmt/format.h>
 
-#include "core/kinds/carcass/drawer.h"
+#include "core/kinds/carcass/box_parts.h"
 #include "core/kinds/carcass/pads.h"
 
 namespace pp {
@@ -18,17 +18,11 @@ class Boxes {
 
   Problems add(const DrawerPlan& drawer, int order, bool matched) {
     drawer_ = &drawer;
-    sizes_ = drawerBoxSizes(drawer.box, rules_);
     if (kind_ == BankKind::Drawers)
       if (const Problems problems = front(order, matched); !problems.empty()) return problems;
-    const std::size_t first = parts_.size();
-    side(true);
-    side(false);
-    boxFront();
-    boxBack();
-    bottom();
-    if (kind_ == BankKind::Platforms)
-      for (std::size_t i = first; i < parts_.size(); ++i) turnOver(parts_[i]);
+    for (Part& part : boxParts(maker_, rules_, kind_, drawer.box,
+                               {drawer.id, leaf_.path, drawer.boxX, drawer.boxY, drawer.boxZ}))
+      parts_.push_back(std::move(part));
     if (rules_.running == Running::WoodenRunners) runners();
     if (drawer.slide != nullptr && drawer.slide->kind == SlideKind::Side) pads();
     return {};
@@ -37,24 +31,11 @@ class Boxes {
   std::vector<Part> take() { return std::move(parts_); }
 
  private:
-  bool is(DrawerSchool school) const { return rules_.school == school; }
-  const DrawerBox& box() const { return drawer_->box; }
-  // The bottom lies in grooves of the sides.
-  bool grooved() const { return !is(DrawerSchool::Brads); }
-  Length lift() const { return grooved() ? Length{} : box().bottom; }
-
   Part make(PartRole role, const std::string& material, Reason length, Reason width) const {
-    const char* thing = kind_ == BankKind::Trays       ? "tray"
-                        : kind_ == BankKind::Platforms ? "pull-out"
-                                                       : "drawer";
-    Part part = maker_.board(role, material, std::move(length), std::move(width), thing);
+    Part part = maker_.board(role, material, std::move(length), std::move(width), boxName(kind_));
     part.opening = leaf_.path;
     part.keys.front().opening = drawer_->id;
     return part;
-  }
-
-  Point at(Length x, Length y, Length z) const {
-    return {drawer_->boxX + x, drawer_->boxY + y, drawer_->boxZ + z};
   }
 
   Problems front(int order, bool matched) {
@@ -77,129 +58,6 @@ class Boxes {
       parts_.push_back(std::move(part));
     }
     return {};
-  }
-
-  Machining groove(const Part& part) const {
-    return grooveAlong(part, "drawer bottom", rules_.grooveUp, box().bottom, rules_.grooveDepth);
-  }
-
-  void side(bool left) {
-    Part part = make(left ? PartRole::BoxLeftSide : PartRole::BoxRightSide, rules_.boxMaterial,
-                     sizes_.sideLength, sizes_.sideHeight);
-    part.hand = left ? Hand::Left : Hand::Right;
-    const bool rabbeted = is(DrawerSchool::RabbetedFront);
-    const Length y = rabbeted                 ? box().front - rules_.frontRabbet
-                     : is(DrawerSchool::Over) ? box().front
-                                              : Length{};
-    Maker::place(part, {at(left ? box().side : box().width - box().side, y, lift()), kBackwards,
-                        kUp, left ? kLeft : kRight});
-    if (grooved()) part.machining.push_back(groove(part));
-    if (rabbeted)
-      part.machining.push_back(dadoAcross(part, "drawer back",
-                                          box().depth - rules_.backSetIn - box().front - y,
-                                          box().front, rules_.backDado));
-    if (!grooved() || is(DrawerSchool::Over)) part.hand = Hand::None;
-    if (rabbeted) part.joins.push_back({Edge::W1, JoinKind::Rabbet, "box front"});
-    if (is(DrawerSchool::Over)) {
-      part.joins.push_back({Edge::W1, JoinKind::Butt, "box front"});
-      part.joins.push_back({Edge::W2, JoinKind::Butt, "box back"});
-    }
-    parts_.push_back(part);
-  }
-
-  void boxFront() {
-    Part part =
-        make(PartRole::BoxFront, rules_.boxMaterial, sizes_.frontLength, sizes_.frontHeight);
-    const bool whole = is(DrawerSchool::RabbetedFront) || is(DrawerSchool::Over);
-    Maker::place(part,
-                 {at(whole ? Length{} : box().side, box().front, lift()), kRight, kUp, kForwards});
-    if (grooved()) part.machining.push_back(groove(part));
-    // Where the front runs past the sides, its groove stops at them.
-    if (is(DrawerSchool::Over)) stopGroove(part);
-    if (is(DrawerSchool::RabbetedFront)) {
-      stopGroove(part);
-      part.machining.push_back(
-          dadoAcross(part, "drawer left side", Length{}, box().side, rules_.frontRabbet));
-      part.machining.push_back(dadoAcross(part, "drawer right side",
-                                          part.length.total() - box().side, box().side,
-                                          rules_.frontRabbet));
-    }
-    joinToSides(part);
-    parts_.push_back(part);
-  }
-
-  // Ends of the box's front and back that meet the sides.
-  void joinToSides(Part& part) const {
-    const bool back = part.role == PartRole::BoxBack;
-    if (is(DrawerSchool::Over) || (is(DrawerSchool::RabbetedFront) && !back)) return;
-    const JoinKind kind = is(DrawerSchool::RabbetedFront) ? JoinKind::Dado
-                          : is(DrawerSchool::Brads)       ? JoinKind::Brads
-                                                          : JoinKind::Butt;
-    part.joins.push_back({Edge::W1, kind, "left box side"});
-    part.joins.push_back({Edge::W2, kind, "right box side"});
-  }
-
-  void stopGroove(Part& part) const {
-    Machining& cut = part.machining.back();
-    cut.u0 = box().side - rules_.grooveDepth;
-    cut.u1 = part.length.total() - cut.u0;
-    cut.through = false;
-  }
-
-  void boxBack() {
-    Part part = make(PartRole::BoxBack, rules_.boxMaterial, sizes_.backLength, sizes_.backHeight);
-    const Length rear = box().depth - box().front;
-    switch (rules_.school) {
-      case DrawerSchool::RabbetedFront:
-        Maker::place(part, {at(box().side - rules_.backDado, rear - rules_.backSetIn,
-                               rules_.grooveUp + box().bottom),
-                            kRight, kUp, kBackwards});
-        break;
-      case DrawerSchool::CutDownBack:
-        Maker::place(
-            part, {at(box().side, rear, rules_.grooveUp + box().bottom), kRight, kUp, kBackwards});
-        break;
-      default:
-        Maker::place(part, {at(is(DrawerSchool::Over) ? Length{} : box().side, rear, lift()),
-                            kRight, kUp, kBackwards});
-        if (grooved()) part.machining.push_back(groove(part));
-        if (is(DrawerSchool::Over)) stopGroove(part);
-        break;
-    }
-    joinToSides(part);
-    parts_.push_back(part);
-  }
-
-  void bottom() {
-    Part part =
-        make(PartRole::BoxBottom, rules_.bottomMaterial, sizes_.bottomWidth, sizes_.bottomDepth);
-    part.grain = PartGrain::Any;
-    if (!grooved()) {
-      Maker::place(part, {at(Length{}, Length{}, box().bottom), kRight, kBackwards, kDown});
-    } else {
-      const Length ease = rules_.bottomClearance / 2;
-      const bool slidesIn = is(DrawerSchool::RabbetedFront) || is(DrawerSchool::CutDownBack);
-      Maker::place(part, {at(box().side - rules_.grooveDepth + ease,
-                             box().front - rules_.grooveDepth + (slidesIn ? Length{} : ease),
-                             rules_.grooveUp + box().bottom),
-                          kRight, kBackwards, kDown});
-    }
-    parts_.push_back(part);
-  }
-
-  // Half a turn about the line from front to back through the box's middle.
-  void turnOver(Part& part) const {
-    const Length x = 2 * drawer_->boxX + box().width;
-    const Length z = 2 * drawer_->boxZ + box().height;
-    for (Pose& pose : part.poses) {
-      pose.origin[0] = x - pose.origin[0];
-      pose.origin[2] = z - pose.origin[2];
-      for (Direction* direction : {&pose.u, &pose.v, &pose.w})
-        if (direction->axis != Axis::Y) direction->sign = -direction->sign;
-    }
-    const std::vector<Pose> poses = std::move(part.poses);
-    part.poses.clear();
-    for (const Pose& pose : poses) Maker::place(part, pose);
   }
 
   void runners() {
@@ -236,7 +94,7 @@ class Boxes {
     Length from;  // the panel
     for (std::size_t i = 0; i < layers.materials.size(); ++i) {
       Part part = make(left ? PartRole::SlidePad : PartRole::RightSlidePad, layers.materials[i],
-                       length, Reason("pad width", std::min(rules_.padWidth, box().height)));
+                       length, Reason("pad width", std::min(rules_.padWidth, drawer_->box.height)));
       part.note = fmt::format("on the {}", left ? "left" : "right");
       if (layers.materials.size() > 1)
         part.note += fmt::format(", one of {} layers", layers.materials.size());
@@ -266,7 +124,6 @@ class Boxes {
   FrontRect pass_;
   BankKind kind_;
   const DrawerPlan* drawer_ = nullptr;
-  DrawerBoxSizes sizes_;
   std::vector<Part> parts_;
 };
 

@@ -12,6 +12,7 @@ struct PlainMaterials;
 void check(Check& to, const std::string& at, const Baseboard& of);
 void check(Check& to, const std::string& at, const Stand& of);
 void check(Check& to, const std::string& at, const FaceFrame& of);
+void check(Check& to, const std::string& at, const DrawerRules& of);
 std::int64_t mostPieces(const Stand& stand, Length width);
 // Of what stands in an opening and in those inside it; they are added to `openings`.
 std::int64_t mostPieces(const Opening& opening, std::int64_t& openings);

@@ -32,5 +32,7 @@ std::vector<Paragraph> sentence(const Saying& in, const Ring& of);
 QString remark(const Ring& of);
 std::vector<Paragraph> sentence(const Saying& in, const Boards& of);
 QString remark(const Boards& of);
+std::vector<Paragraph> sentence(const Saying& in, const BoxSet& of);
+QString remark(const BoxSet& of);
 
 }  // namespace pp

@@ -1,0 +1,59 @@
+#include "core/kinds/box_set/rules.h"
+
+#include "core/kinds/carcass/box_parts.h"
+#include "core/kinds/carcass/rules.h"
+#include "core/kinds/kind.h"
+
+namespace pp {
+namespace {
+
+constexpr int kMostBoxes = 200, kMostSpares = 50;
+constexpr Length kBetween = Length::mm(60);  // where they are drawn side by side
+
+}  // namespace
+
+DrawerBox boxOf(const Maker& maker, const BoxSet& set) {
+  const Length side = maker.thickness(set.boxes.boxMaterial);
+  const Length bottom = maker.thickness(set.boxes.bottomMaterial);
+  DrawerBox out{set.width, set.depth, set.height, side, side, bottom};
+  if (!set.inside) return out;
+  out.width += 2 * side;
+  out.depth += 2 * side;
+  out.height += bottom;
+  if (set.boxes.school != DrawerSchool::Brads) out.height += set.boxes.grooveUp;
+  return out;
+}
+
+Length widthOf(const Job& /*job*/, const BoxSet& of) {
+  return of.width;
+}
+
+std::int64_t mostPieces(const Job& /*job*/, const BoxSet& of) {
+  constexpr std::int64_t kOfABox = 5;
+  return kOfABox * (std::int64_t{of.count} + of.spares);
+}
+
+void check(Check& to, const std::string& at, const BoxSet& of) {
+  to.within(at + "/count", of.count, 1, kMostBoxes);
+  to.within(at + "/spares", of.spares, 0, kMostSpares);
+  to.allPositive(at, {{"/width", of.width}, {"/depth", of.depth}, {"/height", of.height}});
+  check(to, at + "/boxes", of.boxes);
+}
+
+void begin(const Job& /*job*/, const PlainMaterials& materials, BoxSet& out) {
+  out.boxes.boxMaterial = materials.middle;
+  out.boxes.bottomMaterial = materials.thin;
+  out.boxes.running = Running::Loose;
+}
+
+void make(const Maker& maker, const BoxSet& of, Made& out) {
+  const DrawerBox box = boxOf(maker, of);
+  if (const Problems problems = boxProblems(box, of.boxes, styleOf(maker.job())); !problems.empty())
+    return out.refuse(problems);
+  for (int i = 0; i < of.count + of.spares; ++i)
+    for (Part& part : boxParts(maker, of.boxes, of.what, box,
+                               {0, {}, i * (box.width + kBetween), Length{}, Length{}}))
+      out.parts.push_back(std::move(part));
+}
+
+}  // namespace pp
