@@ -6,6 +6,7 @@
 
 #include "app/session/later.h"
 #include "app/session/session.h"
+#include "app/shell/dress.h"
 #include "app/shell/keys_overlay.h"
 #include "app/shell/opening_page.h"
 #include "app/shell/plumb_line.h"
@@ -59,6 +60,7 @@ class MainWindow : public QMainWindow {
   bool save();
   bool saveAs();
   void print();
+  void nameJob();
 
   Session session_;
   QStackedWidget* pages_;
@@ -73,8 +75,5 @@ class MainWindow : public QMainWindow {
   QLabel* unprotected_;  // shown as long as autosaves fail
   Later later_;
 };
-
-// Colours and fonts of the whole program; call once after the application exists.
-void dressUp();
 
 }  // namespace pp

@@ -11,9 +11,6 @@
 #include <utility>
 
 #include "app/session/file_names.h"
-#include "core/formats/exchange.h"
-#include "core/formats/file.h"
-#include "core/formats/plan_json.h"
 #include "core/length/parse.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
@@ -25,100 +22,7 @@ constexpr int kDpi = 300;
 // All labels of a large job would keep the window; what the pages look like is seen on the first.
 constexpr int kMostPreviewed = 8;
 
-struct Kind {
-  Pages pages;
-  const char* words;
-  bool needsPlan;
-};
-constexpr Kind kKinds[] = {{Pages::PartsList, QT_TR_NOOP("Parts list"), false},
-                           {Pages::Sheets, QT_TR_NOOP("Sheet drawings"), true},
-                           {Pages::CuttingList, QT_TR_NOOP("Cutting list"), true},
-                           {Pages::Labels, QT_TR_NOOP("Labels, one a piece"), false}};
-
 }  // namespace
-
-// Everything that is printed, by value: the window goes on while it is written.
-struct PrintDialog::Order {
-  std::shared_ptr<const Job> job;
-  std::shared_ptr<const Breakdown> breakdown;
-  PlanShown plan;  // with no plan where it is not of the job as it is
-  Paper paper = Paper::A4;
-  int usedLabels = 0;
-  std::vector<Pages> wanted;
-
-  // With what the pages are made from as long as the work goes on.
-  template <class Do>
-  auto with(Pages pages, const Do& act) const {
-    const std::vector<Part>& all = breakdown->parts;
-    const std::vector<Part> cut = sheetParts(all);
-    const bool sheets = pages == Pages::Sheets || pages == Pages::CuttingList;
-    PrintInput input{*job, sheets ? cut : all, nullptr, nullptr, usedLabels};
-    if (sheets && plan.plan != nullptr) {
-      input.request = plan.request.get();
-      input.plan = plan.plan.get();
-    }
-    return act(input);
-  }
-
-  // Writes one after the other; the names of those that were, and what stopped the next.
-  std::pair<QStringList, std::optional<Problem>> write(const QDir& folder, const QString& stem,
-                                                       const PrintWatch& watch) const {
-    QStringList written;
-    std::optional<Problem> problem;
-    const auto file = [&](const char* name, auto make) {
-      if (problem) return;
-      const QString path = folder.filePath(stem + QLatin1Char(' ') + QLatin1String(name));
-      problem = make(path);
-      if (!problem) written << QFileInfo(path).fileName();
-    };
-    const auto pdf = [&](Pages pages, const char* name) {
-      file(name, [&](const QString& path) {
-        return with(pages, [&](const PrintInput& input) {
-          return printPages(pages, input, paper, path, watch);
-        });
-      });
-    };
-    for (const Pages pages : wanted) switch (pages) {
-        case Pages::PartsList:
-          pdf(pages, "parts.pdf");
-          file("parts.csv", [&](const QString& path) {
-            return writeFile(path.toStdString(), writeParts(*job, breakdown->parts));
-          });
-          break;
-        case Pages::Sheets:
-          pdf(pages, "sheets.pdf");
-          file("plan.json", [&](const QString& path) {
-            return writeFile(path.toStdString(), writePlan(*plan.request, *plan.plan));
-          });
-          break;
-        case Pages::CuttingList:
-          pdf(pages, "cutting list.pdf");
-          break;
-        case Pages::Labels:
-          pdf(pages, "labels.pdf");
-          break;
-      }
-    return {written, problem};
-  }
-
-  // A print job each, since the papers lie differently.
-  std::pair<QStringList, std::optional<Problem>> print(QPrinter& printer, const QString& stem,
-                                                       const PrintWatch& watch) const {
-    QStringList printed;
-    for (const Pages pages : wanted) {
-      if (watch.isStopped()) break;
-      const QString name = tr(kKinds[static_cast<std::size_t>(pages)].words);
-      printer.setDocName(stem + QLatin1Char(' ') + name);
-      setPaper(printer, pages, paper, *job);
-      if (auto problem = with(pages, [&](const PrintInput& input) {
-            return drawPages(pages, input, printer, printer.resolution(), watch);
-          }))
-        return {printed, problem};
-      printed << name;
-    }
-    return {printed, std::nullopt};
-  }
-};
 
 PrintDialog::PrintDialog(Session& session, QWidget* parent)
     : QDialog(parent),
@@ -147,9 +51,9 @@ QWidget* PrintDialog::makeChoices() {
   kinds_->setFont(look::text(look::kBody));
   const bool parts = !session_.breakdown().parts.empty();
   const bool plan = session_.plans().shown().plan != nullptr && session_.plans().isCurrent();
-  for (const Kind& kind : kKinds) {
+  for (const PrintKind& kind : kPrintKinds) {
     const bool ready = kind.needsPlan ? plan : parts;
-    auto* item = new QListWidgetItem(tr(kind.words), kinds_);
+    auto* item = new QListWidgetItem(QObject::tr(kind.words), kinds_);
     item->setFlags(ready ? Qt::ItemIsEnabled | Qt::ItemIsSelectable | Qt::ItemIsUserCheckable
                          : Qt::NoItemFlags);
     item->setCheckState(ready ? Qt::Checked : Qt::Unchecked);
@@ -297,11 +201,11 @@ int PrintDialog::previewedPages() const {
 
 Pages PrintDialog::shownKind() const {
   const int row = std::max(0, kinds_->currentRow());
-  return kKinds[row].pages;
+  return kPrintKinds[row].pages;
 }
 
 void PrintDialog::choose(int row) {
-  grid_->setVisible(row >= 0 && kKinds[row].pages == Pages::Labels);
+  grid_->setVisible(row >= 0 && kPrintKinds[row].pages == Pages::Labels);
   if (row < 0) return;
   // Which way the paper lies is known before the pages are asked for.
   setPaper(printer_, shownKind(), paper_->currentIndex() == 1 ? Paper::Letter : Paper::A4,
@@ -311,13 +215,11 @@ void PrintDialog::choose(int row) {
 
 void PrintDialog::preview(QPrinter* printer) {
   if (kinds_->currentRow() < 0) return;
-  Order order = this->order();
+  PrintOrder order = this->order();
   Job job = *order.job;
   // What is wrong with the grid is said when it is taken over.
   if (!gridFrom(job.labels).empty()) return;
   order.job = std::make_shared<const Job>(std::move(job));
-  const Pages pages = shownKind();
-  setPaper(*printer, pages, order.paper, *order.job);
   PrintWatch watch;
   watch.mostPages = kMostPreviewed;
   std::size_t drawn = 0;
@@ -326,9 +228,7 @@ void PrintDialog::preview(QPrinter* printer) {
     drawn = done + 1;
     all = of;
   };
-  const auto problem = order.with(pages, [&](const PrintInput& input) {
-    return drawPages(pages, input, *printer, printer->resolution(), watch);
-  });
+  const auto problem = order.draw(shownKind(), *printer, watch);
   cutShort_ = drawn < all;
   if (problem)
     problem_->show({*problem});
@@ -373,22 +273,24 @@ bool PrintDialog::takeOver() {
   done_->clear();
   Job next = session_.draft();
   Problems problems = gridFrom(next.labels);
-  if (!problems.empty()) kinds_->setCurrentRow(std::size(kKinds) - 1);  // where that can be mended
+  if (!problems.empty())
+    kinds_->setCurrentRow(std::size(kPrintKinds) - 1);  // where that can be mended
   if (problems.empty()) problems = session_.edit(tr("label sheet"), std::move(next));
   problem_->show(problems);
   if (problems.empty()) session_.printed();
   return problems.empty();
 }
 
-PrintDialog::Order PrintDialog::order() const {
-  Order out;
+PrintOrder PrintDialog::order() const {
+  PrintOrder out;
   if (session_.plans().isCurrent()) out.plan = session_.plans().shown();
   out.job = session_.jobValue();
   out.breakdown = session_.breakdownValue();
   out.paper = paper_->currentIndex() == 1 ? Paper::Letter : Paper::A4;
   out.usedLabels = firstFree_->value() - 1;
   for (int row = 0; row < kinds_->count(); ++row)
-    if (kinds_->item(row)->checkState() == Qt::Checked) out.wanted.push_back(kKinds[row].pages);
+    if (kinds_->item(row)->checkState() == Qt::Checked)
+      out.wanted.push_back(kPrintKinds[row].pages);
   return out;
 }
 
@@ -397,7 +299,7 @@ void PrintDialog::printInto(const QString& folder) {
   // What is printed is the plan that was shown, whatever the grid's edit sets going.
   const PlanShown plan = order().plan;
   if (!takeOver()) return;
-  Order order = this->order();
+  PrintOrder order = this->order();
   order.plan = plan;
   into_ = folder;
   begin([order = std::move(order), folder = QDir(folder), stem = fileStem(session_.title())](
@@ -414,7 +316,7 @@ void PrintDialog::printOn(std::shared_ptr<QPrinter> printer) {
   if (writing_) return;
   const PlanShown plan = order().plan;
   if (!takeOver()) return;
-  Order order = this->order();
+  PrintOrder order = this->order();
   order.plan = plan;
   into_ = printer->printerName();
   printer->setFullPage(true);
@@ -422,8 +324,7 @@ void PrintDialog::printOn(std::shared_ptr<QPrinter> printer) {
             const PrintWatch& watch) { return order.print(*printer, stem, watch); });
 }
 
-void PrintDialog::begin(
-    std::function<std::pair<QStringList, std::optional<Problem>>(const PrintWatch&)> work) {
+void PrintDialog::begin(std::function<PrintOrder::Outcome(const PrintWatch&)> work) {
   setWriting(true);
   // Joined before this dialog goes, so `this` outlives the thread; what it posts goes with it.
   thread_ = std::jthread([this, work = std::move(work)](const std::stop_token& stop) {

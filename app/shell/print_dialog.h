@@ -14,7 +14,7 @@
 #include "app/fields/field.h"
 #include "app/session/later.h"
 #include "app/session/session.h"
-#include "pictures/paper/print.h"
+#include "app/shell/print_order.h"
 
 class QPrintPreviewWidget;
 
@@ -35,16 +35,15 @@ class PrintDialog : public QDialog {
   int previewedPages() const;
 
  private:
-  struct Order;
   QWidget* makeChoices();
   QWidget* makePreview();
   QWidget* makeLabelGrid();
-  Order order() const;
+  PrintOrder order() const;
   void choose(int row);
   void preview(QPrinter* printer);
   void turn(int by);
   void printWhatIsTicked();
-  void begin(std::function<std::pair<QStringList, std::optional<Problem>>(const PrintWatch&)> work);
+  void begin(std::function<PrintOrder::Outcome(const PrintWatch&)> work);
   void ended(const QStringList& written, const std::optional<Problem>& problem);
   void setWriting(bool writing);
   Problems gridFrom(LabelSheet& grid) const;

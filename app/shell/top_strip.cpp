@@ -1,5 +1,6 @@
 #include "app/shell/top_strip.h"
 
+#include <QEvent>
 #include <QHBoxLayout>
 
 #include "app/fields/field.h"
@@ -23,6 +24,8 @@ TopStrip::TopStrip(Session& session, QWidget* parent)
   name_ = new Label;
   name_->setFont(look::text(17, true));
   name_->setAccessibleName(tr("Job"));
+  name_->setCursor(Qt::PointingHandCursor);
+  name_->installEventFilter(this);
   // A long name gives way to the figures beside it.
   name_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
   row->addWidget(name_, 1);
@@ -65,6 +68,11 @@ TopStrip::TopStrip(Session& session, QWidget* parent)
   follow();
 }
 
+bool TopStrip::eventFilter(QObject* watched, QEvent* event) {
+  if (watched == name_ && event->type() == QEvent::MouseButtonRelease) emit nameWanted();
+  return QWidget::eventFilter(watched, event);
+}
+
 QLabel* TopStrip::addFigure(const QString& name) {
   auto* box = new QVBoxLayout;
   box->setSpacing(0);
@@ -85,7 +93,9 @@ void TopStrip::follow() {
                         : session_.isModified()    ? tr("  (not saved)")
                                                    : QString();
   name_->setText(session_.title() + state);
-  name_->setToolTip(plainTip(session_.title()));
+  const QString place = qs(session_.job().place);
+  name_->setToolTip(plainTip(session_.title() + (place.isEmpty() ? QString() : tr(", ") + place) +
+                             tr("\nClick, or F4, to change it")));
   undo_->setEnabled(session_.canUndo());
   undo_->setText(session_.canUndo() ? tr("Undo: %1").arg(unmarked(session_.undoText()))
                                     : tr("Undo"));

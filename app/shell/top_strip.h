@@ -16,6 +16,12 @@ class TopStrip : public QWidget {
  public:
   explicit TopStrip(Session& session, QWidget* parent = nullptr);
 
+ signals:
+  void nameWanted();  // the job's name was clicked
+
+ protected:
+  bool eventFilter(QObject* watched, QEvent* event) override;
+
  private:
   QLabel* addFigure(const QString& name);
   void follow();

@@ -16,7 +16,6 @@ namespace pp {
 namespace {
 
 constexpr double kLongSearch = 20;  // seconds, when asked for
-constexpr double kZoomStep = 1.25;
 
 QLabel* label(const QString& name, int pixels, bool bold = false) {
   auto* out = new Label;
@@ -45,8 +44,9 @@ LayoutStage::LayoutStage(Session& session, QWidget* parent) : Stage(session, par
   hand_ = makeHand();
   column->addWidget(hand_);
   sheets_ = new SheetsView;
-  looking_ = makeLooking();
-  column->addWidget(looking_);
+  tools_ = new SheetTools(*sheets_);
+  column->addWidget(tools_);
+  connect(tools_, &SheetTools::said, this, &LayoutStage::say);
   scroll_ = new QScrollArea;
   scroll_->setFrameShape(QFrame::NoFrame);
   scroll_->setWidgetResizable(true);
@@ -56,7 +56,6 @@ LayoutStage::LayoutStage(Session& session, QWidget* parent) : Stage(session, par
   scroll_->setAccessibleName(tr("Sheets laid out"));
   scroll_->setFocusPolicy(Qt::NoFocus);
   column->addWidget(scroll_, 1);
-  connect(sheets_, &SheetsView::zoomed, this, &LayoutStage::followLooking);
   connect(sheets_, &SheetsView::wantsToBeSeen, this, [this](const QRect& what) {
     constexpr int kAround = 40;
     scroll_->ensureVisible(what.center().x(), what.center().y(), what.width() / 2 + kAround,
@@ -165,56 +164,6 @@ QWidget* LayoutStage::makeHand() {
   return out;
 }
 
-// What is on the sheets: where a part is, in which order they are cut, nearer and further.
-QWidget* LayoutStage::makeLooking() {
-  auto* out = new QWidget;
-  auto* row = new QHBoxLayout(out);
-  row->setContentsMargins(0, 0, 0, 0);
-  find_ = new QLineEdit;
-  find_->setAccessibleName(tr("Find a code"));
-  find_->setPlaceholderText(tr("Find a code  F"));
-  find_->setFixedWidth(130);
-  row->addWidget(find_);
-  row->addWidget(new Label(tr("Cuts in order")));
-  cuts_ = new QSlider(Qt::Horizontal);
-  cuts_->setAccessibleName(tr("Cuts in order"));
-  cuts_->setFixedWidth(240);
-  row->addWidget(cuts_);
-  cutSays_ = label(tr("Cut"), look::kBody);
-  row->addWidget(cutSays_, 1);
-  const auto button = [&](const QString& words, const QString& name, auto act) {
-    auto* made = new QPushButton(words);
-    made->setAccessibleName(name);
-    connect(made, &QPushButton::clicked, this, act);
-    row->addWidget(made);
-    return made;
-  };
-  one_ = button(tr("One sheet"), tr("One sheet"), [this] { sheets_->showOneOrAll(); });
-  button(tr("Larger"), tr("Larger"), [this] { sheets_->setZoom(sheets_->zoom() * kZoomStep); });
-  button(tr("Smaller"), tr("Smaller"), [this] { sheets_->setZoom(sheets_->zoom() / kZoomStep); });
-  connect(find_, &QLineEdit::textChanged, this, [this](const QString& text) {
-    const bool found = text.trimmed().isEmpty() || sheets_->find(text);
-    say(found ? QString() : tr("No part on the sheets has %1 in its code.").arg(text.trimmed()));
-  });
-  connect(find_, &QLineEdit::returnPressed, this, [this] { sheets_->find(find_->text()); });
-  connect(cuts_, &QSlider::valueChanged, this, [this](int cut) {
-    sheets_->setCutsShown(cut);
-    followLooking();
-  });
-  return out;
-}
-
-void LayoutStage::followLooking() {
-  const QSignalBlocker quiet(cuts_);
-  cuts_->setRange(0, sheets_->cutCount());
-  sheets_->setCutsShown(cuts_->value());
-  const int cut = cuts_->value();
-  cutSays_->setText(
-      cut == 0 ? tr("none drawn")
-               : tr("%1 of %2   %3").arg(cut).arg(sheets_->cutCount()).arg(sheets_->cutWords(cut)));
-  one_->setText(sheets_->only() ? tr("All sheets") : tr("One sheet"));
-}
-
 int LayoutStage::openCount() const {
   const auto& plan = session().plans().shown().plan;
   return plan ? static_cast<int>(plan->missing()) : 0;
@@ -239,9 +188,9 @@ void LayoutStage::keyPressEvent(QKeyEvent* event) {
   switch (event->key()) {  // a plus may need Shift
     case Qt::Key_Plus:
     case Qt::Key_Equal:
-      return sheets_->setZoom(sheets_->zoom() * kZoomStep);
+      return sheets_->setZoom(sheets_->zoom() * SheetsView::kZoomStep);
     case Qt::Key_Minus:
-      return sheets_->setZoom(sheets_->zoom() / kZoomStep);
+      return sheets_->setZoom(sheets_->zoom() / SheetsView::kZoomStep);
     case Qt::Key_0:
       return sheets_->setZoom(1);
     default:
@@ -250,8 +199,7 @@ void LayoutStage::keyPressEvent(QKeyEvent* event) {
   if (event->modifiers() != Qt::NoModifier) return Stage::keyPressEvent(event);
   switch (event->key()) {
     case Qt::Key_F:
-      find_->setFocus();
-      return find_->selectAll();
+      return tools_->beginFinding();
     case Qt::Key_T:
       return takeToTheSaw();
     case Qt::Key_P:
@@ -370,7 +318,7 @@ void LayoutStage::refresh() {
     unplaced_->setVisible(!failure_.isEmpty());
     unplaced_->setText(failure_);
     sheets_->setPlan({});
-    followLooking();
+    tools_->follow();
     return followSelection();
   }
   const Plan& plan = *plans.plan;
@@ -388,7 +336,7 @@ void LayoutStage::refresh() {
   else if (!plan.complete())
     unplaced_->setText(unplacedWords());
   sheets_->setPlan(plans);
-  followLooking();
+  tools_->follow();
   followSelection();
 }
 

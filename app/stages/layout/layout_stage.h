@@ -4,14 +4,13 @@
 
 #include <QComboBox>
 #include <QLabel>
-#include <QLineEdit>
 #include <QProgressBar>
 #include <QPushButton>
 #include <QScrollArea>
-#include <QSlider>
 
 #include "app/stages/layout/cuttings_strip.h"
 #include "app/stages/layout/plan_strip.h"
+#include "app/stages/layout/sheet_tools.h"
 #include "app/stages/layout/sheets_view.h"
 #include "app/stages/stage.h"
 
@@ -35,8 +34,6 @@ class LayoutStage : public Stage {
   QLayout* makeTop();
   QLayout* makeTaking();
   QWidget* makeHand();
-  QWidget* makeLooking();
-  void followLooking();
   void followGoal();
   void followSelection();
   void followSearch();
@@ -82,11 +79,7 @@ class LayoutStage : public Stage {
   QPushButton* swap_;
   QComboBox* move_;
   QLabel* handSays_;
-  QWidget* looking_;
-  QLineEdit* find_;
-  QSlider* cuts_;
-  QLabel* cutSays_;
-  QPushButton* one_;
+  SheetTools* tools_;
   QScrollArea* scroll_;
   SheetsView* sheets_;
   double searchSeconds_ = 2;

@@ -27,10 +27,12 @@ class SheetsView : public QWidget {
   bool find(const QString& code);
   // How many cuts are drawn, of so many.
   void setCutsShown(int cuts);
+  int cutsShown() const { return cutsShown_; }
   int cutCount() const { return static_cast<int>(cuts_.size()); }
   // What the cut is, for a line of words; empty for none.
   QString cutWords(int cut) const;
 
+  static constexpr double kZoomStep = 1.25;
   // 1: the sheets fill the width.
   double zoom() const { return zoom_; }
   void setZoom(double zoom);

@@ -1,0 +1,86 @@
+#include "app/shell/print_order.h"
+
+#include <QFileInfo>
+#include <QObject>
+
+#include "core/formats/exchange.h"
+#include "core/formats/file.h"
+#include "core/formats/plan_json.h"
+
+namespace pp {
+
+std::optional<Problem> PrintOrder::with(
+    Pages pages, const std::function<std::optional<Problem>(const PrintInput&)>& act) const {
+  const std::vector<Part>& all = breakdown->parts;
+  const std::vector<Part> cut = sheetParts(all);
+  const bool sheets = pages == Pages::Sheets || pages == Pages::CuttingList;
+  PrintInput input{*job, sheets ? cut : all, nullptr, nullptr, usedLabels};
+  if (sheets && plan.plan != nullptr) {
+    input.request = plan.request.get();
+    input.plan = plan.plan.get();
+  }
+  return act(input);
+}
+
+std::optional<Problem> PrintOrder::draw(Pages pages, QPrinter& printer,
+                                        const PrintWatch& watch) const {
+  setPaper(printer, pages, paper, *job);
+  return with(pages, [&](const PrintInput& input) {
+    return drawPages(pages, input, printer, printer.resolution(), watch);
+  });
+}
+
+PrintOrder::Outcome PrintOrder::write(const QDir& folder, const QString& stem,
+                                      const PrintWatch& watch) const {
+  QStringList written;
+  std::optional<Problem> problem;
+  const auto file = [&](const char* name, auto make) {
+    if (problem) return;
+    const QString path = folder.filePath(stem + QLatin1Char(' ') + QLatin1String(name));
+    problem = make(path);
+    if (!problem) written << QFileInfo(path).fileName();
+  };
+  const auto pdf = [&](Pages pages, const char* name) {
+    file(name, [&](const QString& path) {
+      return with(pages, [&](const PrintInput& input) {
+        return printPages(pages, input, paper, path, watch);
+      });
+    });
+  };
+  for (const Pages pages : wanted) switch (pages) {
+      case Pages::PartsList:
+        pdf(pages, "parts.pdf");
+        file("parts.csv", [&](const QString& path) {
+          return writeFile(path.toStdString(), writeParts(*job, breakdown->parts));
+        });
+        break;
+      case Pages::Sheets:
+        pdf(pages, "sheets.pdf");
+        file("plan.json", [&](const QString& path) {
+          return writeFile(path.toStdString(), writePlan(*plan.request, *plan.plan));
+        });
+        break;
+      case Pages::CuttingList:
+        pdf(pages, "cutting list.pdf");
+        break;
+      case Pages::Labels:
+        pdf(pages, "labels.pdf");
+        break;
+    }
+  return {written, problem};
+}
+
+PrintOrder::Outcome PrintOrder::print(QPrinter& printer, const QString& stem,
+                                      const PrintWatch& watch) const {
+  QStringList printed;
+  for (const Pages pages : wanted) {
+    if (watch.isStopped()) break;
+    const QString name = QObject::tr(kPrintKinds[static_cast<std::size_t>(pages)].words);
+    printer.setDocName(stem + QLatin1Char(' ') + name);
+    if (auto problem = draw(pages, printer, watch)) return {printed, problem};
+    printed << name;
+  }
+  return {printed, std::nullopt};
+}
+
+}  // namespace pp

@@ -1,0 +1,49 @@
+// What is to be printed, by value: the window goes on while it is.
+#pragma once
+
+#include <QDir>
+#include <QPrinter>
+#include <QStringList>
+#include <memory>
+#include <utility>
+#include <vector>
+
+#include "app/session/session.h"
+#include "pictures/paper/print.h"
+
+namespace pp {
+
+struct PrintKind {
+  Pages pages;
+  const char* words;
+  bool needsPlan;
+};
+// In the order of Pages.
+constexpr PrintKind kPrintKinds[] = {{Pages::PartsList, QT_TR_NOOP("Parts list"), false},
+                                     {Pages::Sheets, QT_TR_NOOP("Sheet drawings"), true},
+                                     {Pages::CuttingList, QT_TR_NOOP("Cutting list"), true},
+                                     {Pages::Labels, QT_TR_NOOP("Labels, one a piece"), false}};
+
+struct PrintOrder {
+  std::shared_ptr<const Job> job;
+  std::shared_ptr<const Breakdown> breakdown;
+  PlanShown plan;  // with no plan where it is not of the job as it is
+  Paper paper = Paper::A4;
+  int usedLabels = 0;
+  std::vector<Pages> wanted;
+
+  using Outcome = std::pair<QStringList, std::optional<Problem>>;
+  // Writes one after the other; the names of those that were, and what stopped the next.
+  Outcome write(const QDir& folder, const QString& stem, const PrintWatch& watch) const;
+  // The same on a printer, a print job each, since the papers lie differently.
+  Outcome print(QPrinter& printer, const QString& stem, const PrintWatch& watch) const;
+  // One kind of pages alone.
+  std::optional<Problem> draw(Pages pages, QPrinter& printer, const PrintWatch& watch) const;
+
+ private:
+  // With what the pages are made from as long as the work goes on.
+  std::optional<Problem> with(
+      Pages pages, const std::function<std::optional<Problem>(const PrintInput&)>& act) const;
+};
+
+}  // namespace pp
