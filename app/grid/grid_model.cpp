@@ -5,6 +5,7 @@
 #include <numeric>
 
 #include "app/grid/table.h"
+#include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
 
 namespace pp {
@@ -81,6 +82,8 @@ QVariant GridModel::data(const QModelIndex& index, int role) const {
     case Qt::TextAlignmentRole:
       return QVariant::fromValue(Qt::AlignVCenter |
                                  (column.number ? Qt::AlignRight : Qt::AlignLeft));
+    case Qt::AccessibleTextRole:
+      return withoutWedge(column.shown(session_.job(), row));
     case Qt::ToolTipRole:
       return column.tip ? column.tip(session_.job(), row) : QString();
     case Qt::FontRole:

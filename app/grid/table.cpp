@@ -1,7 +1,10 @@
 #include "app/grid/table.h"
 
+#include <QClipboard>
+#include <QGuiApplication>
 #include <QHeaderView>
 #include <QHelpEvent>
+#include <QKeyEvent>
 #include <QPainter>
 #include <QToolTip>
 #include <algorithm>
@@ -176,6 +179,13 @@ void Table::fit() {
   }
   if (wide_ < columns) setColumnWidth(wide_, std::max(neededWidth(wide_), left));
   fitting_ = false;
+}
+
+void Table::keyPressEvent(QKeyEvent* event) {
+  if (!event->matches(QKeySequence::Copy)) return QTableView::keyPressEvent(event);
+  // What can be typed again.
+  QGuiApplication::clipboard()->setText(
+      withoutWedge(currentIndex().data(Qt::DisplayRole).toString()));
 }
 
 void Table::showEvent(QShowEvent* event) {

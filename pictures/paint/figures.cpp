@@ -51,6 +51,10 @@ QString offTip(Length length, const LengthStyle& style) {
            qs(formatExact(length, style.unit)));
 }
 
+QString withoutWedge(QString figure) {
+  return figure.remove(QStringLiteral("▴")).remove(QStringLiteral("▾"));
+}
+
 qsizetype wholeOf(const QString& figure) {
   constexpr char16_t kMinus = 0x2212;
   qsizetype end = 0;

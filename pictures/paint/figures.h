@@ -20,6 +20,8 @@ QString offTip(Length length, const LengthStyle& style);
 // at. And the widest that may stand behind one.
 qsizetype wholeOf(const QString& figure);
 QString widestTail(const LengthStyle& style);
+// Without the wedge that says it is rounded: what is copied and read aloud.
+QString withoutWedge(QString figure);
 // As it is typed: plain digits, exact where the shown figure is rounded.
 QString typed(Length length, const LengthStyle& style);
 

@@ -1,7 +1,9 @@
 // Tables: their columns fill them, can be sorted and drawn wider, and what was drawn is kept.
 #include <gtest/gtest.h>
 
+#include <QClipboard>
 #include <QFile>
+#include <QGuiApplication>
 #include <QHeaderView>
 #include <QRegularExpression>
 #include <algorithm>
@@ -123,6 +125,25 @@ TEST_F(Tables, aWidthThatWasDrawnIsRemembered) {
   EXPECT_EQ(view->columnWidth(kMaterial), before + 60);
   emit view->horizontalHeader()->sectionHandleDoubleClicked(kMaterial);
   EXPECT_EQ(view->columnWidth(kMaterial), before) << "a double click goes back to what is needed";
+}
+
+TEST_F(Tables, aFigureIsCopiedAndReadAsItIsTyped) {
+  open("ringing-trolley", "parts");
+  QTableView* view = table("Parts");
+  int row = 0;
+  constexpr int kWidth = 4;
+  while (!view->model()->index(row, kWidth).data().toString().endsWith(QStringLiteral("▾"))) {
+    ++row;
+    ASSERT_LT(row, view->model()->rowCount());
+  }
+  const QModelIndex index = view->model()->index(row, kWidth);
+  EXPECT_EQ(index.data().toString(), QStringLiteral("6 15/16▾"));
+  EXPECT_EQ(index.data(Qt::AccessibleTextRole).toString(), QStringLiteral("6 15/16"));
+  EXPECT_TRUE(index.data(Qt::ToolTipRole).toString().contains(QStringLiteral("less than shown")));
+  view->setFocus();
+  view->setCurrentIndex(index);
+  test::press(Qt::Key_C, Qt::ControlModifier);
+  EXPECT_EQ(QGuiApplication::clipboard()->text(), QStringLiteral("6 15/16"));
 }
 
 TEST(Remembered, jobsAreKeptNewestFirstAndOnce) {

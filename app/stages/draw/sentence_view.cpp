@@ -70,7 +70,8 @@ void SentenceView::add(QWidget* block, const Phrase& phrase) {
   button->setFlat(true);
   button->setCursor(Qt::PointingHandCursor);
   button->setAccessibleName(phrase.name);
-  button->setToolTip(phrase.name);
+  const QString off = phrase.length ? offTip(*phrase.length, style_) : QString();
+  button->setToolTip(off.isEmpty() ? phrase.name : phrase.name + QLatin1Char('\n') + off);
   button->setProperty("length",
                       phrase.length ? QVariant::fromValue(phrase.length->inNm()) : QVariant());
   button->installEventFilter(this);

@@ -229,6 +229,8 @@ QVariant PartsModel::data(const QModelIndex& index, int role) const {
   switch (role) {
     case Qt::DisplayRole:
       return cell(*row.part, index.column());
+    case Qt::AccessibleTextRole:
+      return withoutWedge(cell(*row.part, index.column()));
     case Qt::ToolTipRole:
       return tip(*row.part, index.column());
     case Qt::FontRole: {
