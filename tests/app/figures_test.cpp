@@ -7,10 +7,18 @@
 #include <QProcess>
 #include <QTemporaryDir>
 #include <algorithm>
+#include <functional>
+#include <set>
+
+#include "core/formats/file.h"
+#include "core/formats/job_json.h"
+#include "core/job/new_job.h"
 
 #include "pictures/paint/figures.h"
+#include "pictures/paint/job_picture.h"
 #include "pictures/paint/look.h"
 #include "pictures/paint/set_text.h"
+#include "pictures/paper/page.h"
 
 namespace pp {
 namespace {
@@ -136,6 +144,144 @@ TEST(Figure, offTheFractionHasAWedgeAndSaysByHowMuch) {
   EXPECT_EQ(offTip(Length::um(563'280), mm),
             QStringLiteral("0.02 mm less than shown: exactly 563.28 mm"));
   EXPECT_TRUE(offTip(Length::um(563'300), mm).isEmpty());
+}
+
+TEST(Figure, isSetAsLargeAsThereIsRoom) {
+  look::loadFonts();
+  const QString text = QStringLiteral("29 1/16");
+  const auto pixels = [&](double along, double across) {
+    const auto font = fittingFont(text, along, across);
+    return font ? font->pixelSize() : 0;
+  };
+  const double wide = textWidth(look::text(look::kFigure), text);
+  EXPECT_EQ(pixels(wide + 1, 30), look::kFigure);
+  EXPECT_EQ(pixels(wide - 1, 30), 14);
+  EXPECT_EQ(pixels(wide + 1, look::kFigure - 1), 14) << "too low for the largest";
+  EXPECT_EQ(pixels(textWidth(look::text(look::kLeast), text) + 0.1, 30), look::kLeast);
+  EXPECT_EQ(pixels(textWidth(look::text(look::kLeast), text) - 1, 30), 0) << "too small to read";
+}
+
+TEST(Figure, isDividedAtItsWholeNumber) {
+  const std::pair<const char*, int> rows[] = {{"29 1/16", 2}, {"3/4", 0},   {"563.2▾", 3},
+                                              {"28", 2},      {"−12", 3},   {"usual", 0},
+                                              {"", 0},        {"7 5/8▴", 1}};
+  for (const auto& [text, whole] : rows) EXPECT_EQ(wholeOf(QString::fromUtf8(text)), whole) << text;
+  LengthStyle style;
+  style.unit = Unit::Inch;
+  style.denominator = 8;
+  EXPECT_EQ(widestTail(style), QStringLiteral(" 7/8▴"));
+  style.denominator = 16;
+  EXPECT_EQ(widestTail(style), QStringLiteral(" 15/16▴"));
+  style = {};
+  EXPECT_EQ(widestTail(style), QStringLiteral(".0▴"));
+  style.decimals = 0;
+  EXPECT_EQ(widestTail(style), QStringLiteral("▴"));
+}
+
+// The lines of one page, as they came to lie.
+std::vector<TextLaid> onAPage(const std::function<void(Page&)>& draw, int most = 0) {
+  look::loadFonts();
+  const QTemporaryDir folder;
+  QPdfWriter writer(folder.filePath(QStringLiteral("p.pdf")));
+  constexpr int kDpi = 300;
+  writer.setResolution(kDpi);
+  QPainter painter(&writer);
+  painter.scale(kDpi / 25.4, kDpi / 25.4);
+  std::vector<TextLaid> out;
+  Page page(writer, painter, QStringLiteral("title"), most, &out);
+  page.newSheet();
+  draw(page);
+  return out;
+}
+
+TEST(Page, whatIsTooLongIsSetSmallerBeforeItIsCut) {
+  const QString text = QStringLiteral("drawer right side, right hand");
+  const auto laid = onAPage([&](Page& page) {
+    page.text(20, 20, 80, 5, text, 10);
+    page.text(20, 30, 45, 5, text, 10);
+    page.text(20, 40, 20, 5, text, 10);
+  });
+  ASSERT_EQ(laid.size(), 3U);
+  EXPECT_EQ(laid[0].points, 10);
+  EXPECT_FALSE(laid[0].cut);
+  EXPECT_LT(laid[1].points, 10);
+  EXPECT_GE(laid[1].points, 7);
+  EXPECT_FALSE(laid[1].cut);
+  EXPECT_EQ(laid[2].points, 7);
+  EXPECT_TRUE(laid[2].cut);
+  for (const TextLaid& line : laid) {
+    EXPECT_EQ(line.text, text);
+    EXPECT_TRUE(line.box.adjusted(-0.1, -0.1, 0.1, 0.1).contains(line.ink));
+  }
+}
+
+TEST(Page, figuresOfAColumnLineUpAtTheWholeNumber) {
+  LengthStyle style;
+  style.unit = Unit::Inch;
+  const auto laid = onAPage([&](Page& page) {
+    for (const char* text : {"29", "7 15/32", "3/4", "120 1/2▾"})
+      page.figure(20, page.y() + 10, 40, 6, QString::fromUtf8(text), 11, widestTail(style));
+  });
+  ASSERT_EQ(laid.size(), 4U);
+  const QFont font = look::text(1000);
+  const auto whole = [&](const TextLaid& line) {
+    // Where the whole number ends.
+    const double scale = line.points * 25.4 / 72 / 1000;
+    return line.ink.left() + textWidth(font, line.text.left(wholeOf(line.text))) * scale;
+  };
+  EXPECT_NEAR(whole(laid[0]), whole(laid[1]), 0.15);
+  EXPECT_NEAR(whole(laid[0]), whole(laid[3]), 0.15);
+  EXPECT_GT(laid[2].ink.left(), whole(laid[0])) << "a fraction alone stands behind it";
+  for (const TextLaid& line : laid) EXPECT_LE(line.ink.right(), 60.1) << line.text.toStdString();
+}
+
+TEST(Page, aPageThatIsFullTakesNothing) {
+  int pages = 0;
+  const auto laid = onAPage(
+      [&](Page& page) {
+        for (; !page.isFull(); ++pages) {
+          page.text(20, 20, 40, 5, QString::number(pages), 10);
+          page.newSheet();
+        }
+        page.text(20, 20, 40, 5, QStringLiteral("too late"), 10);
+        page.rule(40);
+        page.box(20, 50, 4);
+      },
+      3);
+  EXPECT_EQ(pages, 3);
+  ASSERT_EQ(laid.size(), 3U);
+  EXPECT_EQ(laid.back().page, 3);
+}
+
+// Every job that ships can be told from the others by its picture.
+TEST(JobPicture, showsWhatIsInTheJob) {
+  look::loadFonts();
+  std::set<QByteArray> seen;
+  for (const char* name : {"log-wall", "ringing-trolley", "hide-bench", "nest-boxes", "porthole"}) {
+    const std::string path = std::string(DEMO_DIR) + "/" + name + ".plainpatch";
+    const Job job = readJob(path, readFile(path).value()).value();
+    const QImage image = jobPicture(job, breakDown(job), {116, 116});
+    EXPECT_EQ(image.size(), QSize(116, 116));
+    seen.insert(QByteArray(reinterpret_cast<const char*>(image.constBits()),
+                           static_cast<qsizetype>(image.sizeInBytes())));
+  }
+  EXPECT_EQ(seen.size(), 5U);
+  const auto ink = [](const Job& job) {
+    const QImage image = jobPicture(job, breakDown(job), {116, 116});
+    int out = 0;
+    for (int y = 0; y < image.height(); ++y)
+      for (int x = 0; x < image.width(); ++x) out += image.pixel(x, y) != look::kCard.rgb() ? 1 : 0;
+    return out;
+  };
+  Job job = newJob(Unit::Millimetre);
+  EXPECT_EQ(ink(job), 0) << "nothing is drawn of nothing";
+  LooseBoard board;
+  board.name = "shelf";
+  board.material = job.materials.front().id;
+  board.length = Length::mm(600);
+  board.width = Length::mm(300);
+  job.loose.push_back(board);
+  EXPECT_GT(ink(job), 1000) << "boards that are loose are drawn side by side";
 }
 
 }  // namespace

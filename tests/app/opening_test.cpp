@@ -3,6 +3,7 @@
 
 #include <QAbstractButton>
 #include <QComboBox>
+#include <QFileInfo>
 #include <QPrinter>
 #include <QProcess>
 #include <QPushButton>
@@ -163,6 +164,19 @@ TEST_F(FirstMinute, aSumSaysWhatItComesToWhileItIsTyped) {
   EXPECT_TRUE(shown().isEmpty());
 }
 
+TEST_F(FirstMinute, theNameOfTheJobIsChangedWhereItStands) {
+  test::clickAt(named<QLabel>(window_.get(), QStringLiteral("Job")), QPointF(10, 10));
+  QWidget* dialog = QApplication::activeModalWidget();
+  ASSERT_NE(dialog, nullptr);
+  auto* name = named<QLineEdit>(dialog, QStringLiteral("Name of the job"));
+  name->selectAll();
+  type(QStringLiteral("Trolley 2"));
+  click(dialog, QStringLiteral("Take over"));
+  EXPECT_EQ(job().name, "Trolley 2");
+  test::settle();
+  EXPECT_TRUE(textOf(window_.get(), QStringLiteral("Job")).startsWith(QStringLiteral("Trolley 2")));
+}
+
 TEST_F(FirstMinute, theTapeFollowsAnAssemblyThatIsAdded) {
   open("log-wall");
   click(window_.get(), QStringLiteral("Copy assembly"));
@@ -260,6 +274,98 @@ TEST_F(FirstMinute, aPrinterGetsWhatIsTicked) {
   const QString words = QString::fromUtf8(process.readAllStandardOutput());
   EXPECT_TRUE(words.contains(QStringLiteral("T1-01")));
   EXPECT_TRUE(words.contains(QStringLiteral("at the fence")));
+}
+
+TEST_F(Opening, whatCannotBeReadSaysSo) {
+  const QString bad = path("bad.plainpatch");
+  ASSERT_FALSE(writeFile(bad.toStdString(), "no job").has_value());
+  keepLastJob(bad);
+  window_->showOpening();
+  ASSERT_TRUE(loaded());
+  ASSERT_NE(card(QStringLiteral("bad")), nullptr);
+  EXPECT_EQ(card(QStringLiteral("bad"))->accessibleDescription(),
+            QStringLiteral("It cannot be read as a job."));
+  const Job before = job();
+  click(window_.get(), QStringLiteral("bad"));
+  EXPECT_EQ(job(), before);
+  EXPECT_TRUE(textOf(window_.get(), QStringLiteral("Message"))
+                  .contains(QStringLiteral("nothing here has changed")));
+}
+
+TEST_F(Opening, isUsedWithTheKeyboardAlone) {
+  // The first thing that can be done has the keyboard; Tab goes on in the order of the eye.
+  EXPECT_EQ(QApplication::focusWidget()->accessibleName(),
+            QStringLiteral("New job in millimetres"));
+  QStringList met;
+  for (int i = 0; i < 8; ++i) {
+    press(Qt::Key_Tab);
+    met << QApplication::focusWidget()->accessibleName();
+  }
+  EXPECT_EQ(met.mid(0, 3), QStringList({QStringLiteral("New job in inches"),
+                                        QStringLiteral("New job from a parts list (CSV)"),
+                                        QStringLiteral("Open another file")}));
+  EXPECT_EQ(met[3], QStringLiteral("Log wall"));
+  while (QApplication::focusWidget()->accessibleName() != QStringLiteral("Hide bench"))
+    press(Qt::Key_Tab);
+  press(Qt::Key_Space);
+  EXPECT_EQ(job().name, "Hide bench");
+}
+
+TEST_F(FirstMinute, whatIsNoSumHasNoAnswerAndEscapeLeavesIt) {
+  click(window_.get(), QStringLiteral("width"));
+  auto* field = qobject_cast<QLineEdit*>(QApplication::focusWidget());
+  ASSERT_NE(field, nullptr);
+  field->selectAll();
+  type(QStringLiteral("12 + 3 mm"));
+  const auto answers = [this] {
+    int out = 0;
+    for (const auto* label : window_->findChildren<QLabel*>())
+      out += label->accessibleName() == QStringLiteral("Comes to") && label->isVisible() ? 1 : 0;
+    return out;
+  };
+  EXPECT_EQ(answers(), 1);
+  type(QStringLiteral(" +"));
+  EXPECT_EQ(answers(), 0) << "a sum that is not finished comes to nothing yet";
+  press(Qt::Key_Escape);
+  test::settle();
+  EXPECT_EQ(answers(), 0);
+  EXPECT_EQ(job().assemblies[0].carcass().width, Length::in(30));
+}
+
+TEST_F(FirstMinute, aSumIsTypedIntoATableToo) {
+  window_->showStage(QStringLiteral("rack"));
+  set("Sheets and offcuts", 0, 5, "2 * 1220 mm + 1/2");
+  EXPECT_EQ(job().stock[0].length, Length::mm(2440) + Length::in(0, 1, 2));
+}
+
+TEST_F(FirstMinute, emptyStagesSayWhatToDo) {
+  session().openNew(Unit::Millimetre);
+  test::settle();
+  window_->showStage(QStringLiteral("parts"));
+  test::settle();
+  EXPECT_TRUE(textOf(window_.get(), QStringLiteral("Totals"))
+                  .startsWith(QStringLiteral("No parts yet: draw an assembly")));
+  window_->showStage(QStringLiteral("lay-out"));
+  test::settle();
+  EXPECT_TRUE(textOf(window_.get(), QStringLiteral("Plan"))
+                  .startsWith(QStringLiteral("Nothing to lay out yet")));
+}
+
+TEST_F(FirstMinute, nothingIsPrintedOfWhatIsNotThere) {
+  session().openNew(Unit::Inch);
+  test::settle();
+  PrintDialog dialog(session(), window_.get());
+  appear(&dialog);
+  auto* kinds = named<QListWidget>(&dialog, QStringLiteral("Pages"));
+  ASSERT_NE(kinds, nullptr);
+  for (int row = 0; row < kinds->count(); ++row) {
+    EXPECT_FALSE(kinds->item(row)->flags().testFlag(Qt::ItemIsEnabled)) << row;
+    EXPECT_EQ(kinds->item(row)->checkState(), Qt::Unchecked) << row;
+    EXPECT_FALSE(kinds->item(row)->toolTip().isEmpty()) << row;
+  }
+  dialog.printInto(path("nothing"));
+  ASSERT_TRUE(waitFor([&] { return !dialog.isWriting(); }));
+  EXPECT_FALSE(QFileInfo::exists(path("nothing")));
 }
 
 }  // namespace

@@ -3,6 +3,8 @@
 
 #include <QSlider>
 #include <cmath>
+#include <random>
+#include <set>
 
 #include "app/stages/layout/sheets_view.h"
 #include "core/formats/file.h"
@@ -102,6 +104,52 @@ TEST(SheetPicture, aLabelInsideIsInsideWhatItIsAbout) {
   EXPECT_TRUE(wanted[2].room.contains(labels[3].leader->p1()));
   EXPECT_GE(labels[3].box.left(), 240);
   EXPECT_EQ(ledOut(wanted), 1U);
+}
+
+// Whatever lies on a sheet: what is inside stays inside, and no two texts meet.
+TEST(SheetPicture, labelsOfAnyPiecesKeepApart) {
+  look::loadFonts();
+  std::mt19937 random(7);
+  const auto below = [&](int n) {
+    return static_cast<double>(random() % static_cast<unsigned>(n));
+  };
+  for (int round = 0; round < 200; ++round) {
+    // A sheet cut into rows, the rows into pieces.
+    const QRectF sheet(20, 30, 300 + below(500), 200 + below(300));
+    std::vector<LabelWanted> wanted;
+    for (double y = sheet.top(); y < sheet.bottom();) {
+      const double height = std::min(4 + below(120), sheet.bottom() - y);
+      for (double x = sheet.left(); x < sheet.right();) {
+        const double width = std::min(4 + below(260), sheet.right() - x);
+        wanted.push_back({QRectF(x, y, width, height),
+                          QStringLiteral("B%1-%2").arg(wanted.size() % 9).arg(wanted.size()),
+                          QStringLiteral("%1 × %2").arg(width).arg(height), random() % 4 != 0});
+        x += width;
+      }
+      y += height;
+    }
+    const std::vector<SheetLabel> labels = sheetLabels(wanted, sheet);
+    std::size_t led = 0;
+    std::set<std::size_t> named;
+    for (const SheetLabel& label : labels) {
+      named.insert(label.of);
+      led += label.leader ? 1 : 0;
+      if (label.leader) {
+        EXPECT_GE(label.box.left(), sheet.right());
+        EXPECT_TRUE(wanted[label.of].always);
+      } else {
+        EXPECT_TRUE(wanted[label.of].room.adjusted(-0.01, -0.01, 0.01, 0.01).contains(label.box));
+      }
+    }
+    EXPECT_EQ(led, ledOut(wanted));
+    for (std::size_t i = 0; i < wanted.size(); ++i)
+      EXPECT_TRUE(!wanted[i].always || named.count(i) == 1) << round << " " << i;
+    for (std::size_t a = 0; a < labels.size(); ++a)
+      for (std::size_t b = a + 1; b < labels.size(); ++b)
+        EXPECT_FALSE(labels[a].box.adjusted(0.1, 0.1, -0.1, -0.1).intersects(labels[b].box))
+            << round << ": " << labels[a].text.toStdString() << ", "
+            << labels[b].text.toStdString();
+  }
 }
 
 class SheetsShown : public test::ShownWindow {

@@ -2,12 +2,14 @@
 
 #include <algorithm>
 #include <functional>
+#include <map>
 
 #include "core/formats/plan_json.h"
 #include "core/nest/nest.h"
 #include "core/saw/machines.h"
 #include "core/saw/playback.h"
 #include "core/saw/sequence.h"
+#include "tests/core/nest_support.h"
 
 namespace pp {
 namespace {
@@ -99,6 +101,42 @@ TEST(Saw, everyCutIsKnownWhereItIsMade) {
   Plan damaged = small.plan;
   damaged.cuts[3].piece = "S9";
   EXPECT_FALSE(saw::madeCuts(small.request, damaged).ok());
+}
+
+// What goes on the saw comes off it: the blade's share and what is left make up the piece, and what
+// is not cut any more is what the plan says it becomes.
+TEST(Saw, noWoodIsLostBetweenOneCutAndTheNext) {
+  const auto area = [](const saw::PlayedPiece& of) { return of.dx * of.dy; };
+  for (std::uint64_t seed = 1; seed <= 12; ++seed) {
+    nest::Random random(seed);
+    NestRequest request;
+    request.kerf = Length::um(3'200);
+    request.stock = {test::supply("S", 2440, 1220, std::nullopt, 60)};
+    request.stock[0].trim = Length::mm(6);
+    for (int i = 0; i < 6; ++i)
+      request.parts.push_back(test::demand(
+          "P" + std::to_string(i), Length::mm(200 + static_cast<std::int64_t>(random.below(700))),
+          Length::mm(60 + static_cast<std::int64_t>(random.below(400))),
+          1 + static_cast<std::int64_t>(random.below(4))));
+    const Plan plan = nest::nest(request, test::steps(30));
+    const auto made = saw::madeCuts(request, plan).value();
+    const auto left = saw::playback(request, plan).value();
+    // The piece of a name: what is cut later, or what lies there in the end.
+    std::map<std::string, saw::PlayedPiece> pieces(left.begin(), left.end());
+    for (std::size_t i = 0; i < made.size(); ++i) pieces[plan.cuts[i].piece] = made[i].piece;
+    for (std::size_t i = 0; i < made.size(); ++i) {
+      const SawCut& cut = plan.cuts[i];
+      Area sum = area(made[i].blade);
+      for (const auto& name : {cut.low, cut.high})
+        if (name) sum += area(pieces.at(*name));
+      EXPECT_EQ(sum, area(made[i].piece)) << "seed " << seed << ", cut " << cut.step;
+      const bool rip = cut.direction == CutDirection::Rip;
+      EXPECT_EQ(rip ? made[i].blade.dx : made[i].blade.dy,
+                rip ? made[i].piece.dx : made[i].piece.dy)
+          << "from edge to edge";
+      EXPECT_LE(rip ? made[i].blade.dy : made[i].blade.dx, cut.kerf);
+    }
+  }
 }
 
 TEST(Saw, aTrimThinnerThanTheBladeLeavesNothingBeside) {
