@@ -168,7 +168,9 @@ TEST_F(FirstMinute, theNameOfTheJobIsChangedWhereItStands) {
   test::clickAt(named<QLabel>(window_.get(), QStringLiteral("Job")), QPointF(10, 10));
   QWidget* dialog = QApplication::activeModalWidget();
   ASSERT_NE(dialog, nullptr);
+  appear(dialog);
   auto* name = named<QLineEdit>(dialog, QStringLiteral("Name of the job"));
+  name->setFocus();
   name->selectAll();
   type(QStringLiteral("Trolley 2"));
   click(dialog, QStringLiteral("Take over"));
