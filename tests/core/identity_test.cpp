@@ -273,6 +273,8 @@ std::multiset<std::string> places(const Breakdown& breakdown, Length mirroredIn)
 RC_GTEST_PROP(Identity, aMirrorTakesNumbersAndChoicesToWhereTheirPartsGo, ()) {
   Job job = *test::buildableJob();
   job.assemblies[0].carcass().wallLeft = job.assemblies[0].carcass().wallRight = Length{};
+  // Shares that land on a step do so from the left, or from the top: what is over stands last.
+  job.shareStep = {};
   // Members flush with one side of their panels stay on that side.
   if (auto& frame = job.assemblies[0].carcass().frame) frame->middleAt = FrameMiddle::Centred;
   RC_PRE(validate(job).empty());
