@@ -44,6 +44,7 @@ int main(int argc, char** argv) {
     qputenv(name, home.path().toUtf8());
   pp::test::TimedApplication application(argc, argv);
   pp::dressUp();
+  pp::Deriver::usual = std::chrono::minutes(10);
   testing::InitGoogleTest(&argc, argv);
   testing::UnitTest::GetInstance()->listeners().Append(new Heartbeat(application));
   return RUN_ALL_TESTS();
