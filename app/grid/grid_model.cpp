@@ -1,9 +1,9 @@
 #include "app/grid/grid_model.h"
 
-#include <QCollator>
 #include <algorithm>
 #include <numeric>
 
+#include "app/grid/sort_rows.h"
 #include "app/grid/table.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
@@ -38,15 +38,12 @@ void GridModel::arrange() {
   std::iota(order_.begin(), order_.end(), std::size_t{0});
   if (sorted_ < 0) return;
   const GridColumn& column = columns_[static_cast<std::size_t>(sorted_)];
-  QCollator words;
-  words.setNumericMode(true);
-  const auto before = [&](std::size_t a, std::size_t b) {
-    return column.value ? column.value(job, a) < column.value(job, b)
-                        : words.compare(column.shown(job, a), column.shown(job, b)) < 0;
-  };
-  std::stable_sort(order_.begin(), order_.end(), [&](std::size_t a, std::size_t b) {
-    return direction_ == Qt::AscendingOrder ? before(a, b) : before(b, a);
-  });
+  sortRows(
+      order_, direction_,
+      [&](std::size_t row) {
+        return column.value ? std::optional(column.value(job, row)) : std::nullopt;
+      },
+      [&](std::size_t row) { return column.shown(job, row); });
 }
 
 void GridModel::sort(int column, Qt::SortOrder order) {
@@ -86,12 +83,12 @@ QVariant GridModel::data(const QModelIndex& index, int role) const {
       return withoutWedge(column.shown(session_.job(), row));
     case Qt::ToolTipRole:
       return column.tip ? column.tip(session_.job(), row) : QString();
-    case Qt::FontRole:
+    case Qt::FontRole: {
+      if (!column.number) return look::text(look::kBody);
       // "as needed" is no figure.
-      return look::text(column.number && !column.shown(session_.job(), row).isEmpty() &&
-                                column.shown(session_.job(), row)[0].isDigit()
-                            ? look::kFigure
-                            : look::kBody);
+      const QString text = column.shown(session_.job(), row);
+      return look::text(!text.isEmpty() && text[0].isDigit() ? look::kFigure : look::kBody);
+    }
     default:
       return {};
   }

@@ -34,12 +34,6 @@ struct Figure {
   double tail = 0;
 };
 
-// What stands behind a digit, set as it is there.
-double behind(const QFont& font, const QString& tail) {
-  const QString digit = QStringLiteral("0");
-  return textWidth(font, digit + tail) - textWidth(font, digit);
-}
-
 bool showsLengths(const QAbstractItemModel& model, int column) {
   return model.headerData(column, Qt::Horizontal, kLengthRole).toBool();
 }
@@ -73,8 +67,7 @@ void FigureDelegate::paint(QPainter* painter, const QStyleOptionViewItem& option
   const QRectF cell = QRectF(option.rect).adjusted(kPad, 0, -kPad, 0);
   double left = cell.right() - figure->tail - figure->whole;
   // A fraction alone stands where it would behind a whole number.
-  if (figure->whole == 0)
-    left += behind(font, QStringLiteral(" 1/2")) - textWidth(font, QStringLiteral("1/2"));
+  if (figure->whole == 0) left += spaceBefore(font);
   drawText(*painter, QRectF(left, cell.y(), cell.width(), cell.height()),
            Qt::AlignLeft | Qt::AlignVCenter, text);
   painter->restore();
@@ -109,16 +102,19 @@ Table::Table(const QString& name, int wide) : wide_(wide) {
   header->setSectionsClickable(true);
   connect(header, &QHeaderView::sectionClicked, this, &Table::sortBy);
   connect(header, &QHeaderView::sectionResized, this, [this](int column, int, int width) {
-    if (!fitting_) keepDrawnWidth(accessibleName(), title(column), width);
+    if (!fitting_) keepDrawn(column, width);
   });
   connect(header, &QHeaderView::sectionHandleDoubleClicked, this, [this](int column) {
-    keepDrawnWidth(accessibleName(), title(column), 0);
+    keepDrawn(column, 0);
     fit();
   });
 }
 
 void Table::setModel(QAbstractItemModel* model) {
   QTableView::setModel(model);
+  drawn_.clear();
+  for (int column = 0; column < model->columnCount(); ++column)
+    drawn_ << drawnWidth(accessibleName(), title(column));
   connect(model, &QAbstractItemModel::modelReset, this, [this] { fitting_later_.ask(); });
   connect(model, &QAbstractItemModel::dataChanged, this, [this] { fitting_later_.ask(); });
 }
@@ -127,9 +123,13 @@ QString Table::title(int column) const {
   return model()->headerData(column, Qt::Horizontal, Qt::DisplayRole).toString();
 }
 
+void Table::keepDrawn(int column, int width) {
+  if (column < drawn_.size()) drawn_[column] = width;
+  keepDrawnWidth(accessibleName(), title(column), width);
+}
+
 int Table::neededWidth(int column) const {
-  const int drawn = drawnWidth(accessibleName(), title(column));
-  if (drawn > 0) return drawn;
+  if (drawn_.value(column) > 0) return drawn_[column];
   constexpr int kArrow = 16;
   const double head = textWidth(look::text(look::kBody, true), title(column)) + 2 * kPad + 1 +
                       (column == sorted_ ? kArrow : 0);
@@ -148,7 +148,7 @@ double Table::widestTail(int column) const {
     if (tail.isEmpty() || tail == last || text.isEmpty() || !text[0].isDigit()) continue;
     last = tail;
     const bool alone = tail.size() == text.size();
-    out = std::max(out, behind(fontOf(index), alone ? QLatin1Char(' ') + tail : tail));
+    out = std::max(out, widthBehind(fontOf(index), alone ? QLatin1Char(' ') + tail : tail));
   }
   return out;
 }

@@ -47,11 +47,13 @@ class Table : public QTableView {
   int neededWidth(int column) const;
   double widestTail(int column) const;
   void sortBy(int column);
+  void keepDrawn(int column, int width);
 
   int wide_;
   int sorted_ = -1;
   Qt::SortOrder direction_ = Qt::AscendingOrder;  // the header turns its own with every click
   QList<double> tails_;                           // by column
+  QList<int> drawn_;  // widths that the user has drawn, by column; 0: none
   bool fitting_ = false;
   Later fitting_later_{[this] { fit(); }, this};
 };

@@ -23,12 +23,8 @@ struct Derived {
 };
 
 // What is at the saw has a say in what is found.
-struct AtTheSaw {
-  std::vector<Cutting> cuttings;
-  floor::Progress progress;
-};
-
-Derived derived(std::shared_ptr<const Job> job, const AtTheSaw& saw);
+Derived derived(std::shared_ptr<const Job> job, const std::vector<Cutting>& cuttings,
+                const floor::Progress& progress);
 
 class Deriver : public QObject {
   Q_OBJECT
@@ -42,9 +38,12 @@ class Deriver : public QObject {
   ~Deriver() override;
 
   // At once, or nothing: then ready() brings it, unless another job is asked for before.
-  std::optional<Derived> derive(std::shared_ptr<const Job> job, const AtTheSaw& saw);
+  std::optional<Derived> derive(std::shared_ptr<const Job> job,
+                                const std::vector<Cutting>& cuttings,
+                                const floor::Progress& progress);
   // At once, however long it takes.
-  Derived deriveNow(std::shared_ptr<const Job> job, const AtTheSaw& saw);
+  Derived deriveNow(std::shared_ptr<const Job> job, const std::vector<Cutting>& cuttings,
+                    const floor::Progress& progress);
   bool isBusy() const { return running_.valid(); }
   // Waits for what is under way. Nothing where nothing is.
   std::optional<Derived> finish();
@@ -60,11 +59,14 @@ class Deriver : public QObject {
     Derived made;
     Duration took;
   };
+  // Kept for another thread.
   struct Wanted {
     std::shared_ptr<const Job> job;
-    AtTheSaw saw;
+    std::vector<Cutting> cuttings;
+    floor::Progress progress;
   };
-  static Timed timed(const std::shared_ptr<const Job>& job, const AtTheSaw& saw);
+  static Timed timed(const std::shared_ptr<const Job>& job, const std::vector<Cutting>& cuttings,
+                     const floor::Progress& progress);
   void start(Wanted wanted);
   void take(int run);
 

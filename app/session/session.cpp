@@ -128,7 +128,7 @@ void Session::take(Job job, Record record, const QString& path, Access access) {
       history_.now()->assemblies.empty() ? std::string() : history_.now()->assemblies.front().code;
   measured_.clear();
   // Who is told of the selection finds the job that it is of.
-  shown_ = deriver_.deriveNow(history_.now(), atTheSaw());
+  shown_ = derivedNow();
   pointing_.select({first, std::nullopt, {}});
   show(shown_);
   if (!lost.isEmpty()) emit said(lost.join(QLatin1Char(' ')));
@@ -149,21 +149,21 @@ void Session::dropWhatIsGone() {
   pointing_.select(std::move(selection));
 }
 
-AtTheSaw Session::atTheSaw() const {
-  return {floor_.record().cuttings, floor_.progress()};
-}
-
 // Everything follows the job that history says is now.
 void Session::follow() {
   protect();
-  if (auto made = deriver_.derive(history_.now(), atTheSaw()))
+  if (auto made = deriver_.derive(history_.now(), floor_.record().cuttings, floor_.progress()))
     show(std::move(*made));
   else
     emit stateChanged();
 }
 
+Derived Session::derivedNow() {
+  return deriver_.deriveNow(history_.now(), floor_.record().cuttings, floor_.progress());
+}
+
 void Session::followNow() {
-  show(deriver_.deriveNow(history_.now(), atTheSaw()));
+  show(derivedNow());
 }
 
 // The tape follows an assembly that comes to be the one selected, unless something in it is.

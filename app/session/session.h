@@ -121,7 +121,7 @@ class Session : public QObject {
   void follow();
   void followNow();
   void show(Derived made);
-  AtTheSaw atTheSaw() const;
+  Derived derivedNow();
   void measureAssembly();
   void followPlan(std::shared_ptr<const Plan> from = {});
   void protect();

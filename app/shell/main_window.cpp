@@ -44,6 +44,17 @@ Stage* made(Session& session) {
   return new S(session);
 }
 
+// In a window smaller than it wants, what is in it scrolls rather than the window growing.
+QScrollArea* scrolling(QWidget* content, const QString& name) {
+  auto* out = new QScrollArea;
+  out->setObjectName(name);
+  out->setFrameShape(QFrame::NoFrame);
+  out->setFocusPolicy(Qt::NoFocus);
+  out->setWidgetResizable(true);
+  out->setWidget(content);
+  return out;
+}
+
 }  // namespace
 
 const MainWindow::StageRow MainWindow::kStages[4] = {{"draw", 2, made<DrawStage>},
@@ -94,29 +105,16 @@ MainWindow::MainWindow(QWidget* parent)
   line_ = new PlumbLine;
   row->addWidget(line_);
   stages_ = new QStackedWidget;
-  // In a window smaller than a stage wants, the stage scrolls rather than the window growing.
-  auto* room = new QScrollArea;
-  room->setObjectName(QStringLiteral("stages"));
-  room->setFrameShape(QFrame::NoFrame);
-  room->setFocusPolicy(Qt::NoFocus);
-  room->setWidgetResizable(true);
-  room->setWidget(stages_);
-  row->addWidget(room, 1);
+  row->addWidget(scrolling(stages_, QStringLiteral("stages")), 1);
   secondLook_ = new SecondLookPanel(session_);
   row->addWidget(secondLook_);
   column->addLayout(row, 1);
   column->addWidget(new TapeBar(session_));
   work_ = body;
   opening_ = new OpeningPage;
-  auto* openingRoom = new QScrollArea;
-  openingRoom->setObjectName(QStringLiteral("opening"));
-  openingRoom->setFrameShape(QFrame::NoFrame);
-  openingRoom->setFocusPolicy(Qt::NoFocus);
-  openingRoom->setWidgetResizable(true);
-  openingRoom->setWidget(opening_);
   pages_ = new QStackedWidget;
   pages_->addWidget(work_);
-  pages_->addWidget(openingRoom);
+  pages_->addWidget(scrolling(opening_, QStringLiteral("opening")));
   setCentralWidget(pages_);
   connect(opening_, &OpeningPage::back, this, &MainWindow::showWork);
   connect(opening_, &OpeningPage::newJob, this, &MainWindow::newJob);

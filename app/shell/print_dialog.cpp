@@ -294,15 +294,21 @@ PrintOrder PrintDialog::order() const {
   return out;
 }
 
-void PrintDialog::printInto(const QString& folder) {
-  if (writing_) return;
+std::optional<PrintOrder> PrintDialog::takenOrder() {
+  if (writing_) return std::nullopt;
   // What is printed is the plan that was shown, whatever the grid's edit sets going.
-  const PlanShown plan = order().plan;
-  if (!takeOver()) return;
-  PrintOrder order = this->order();
-  order.plan = plan;
+  PlanShown plan = order().plan;
+  if (!takeOver()) return std::nullopt;
+  PrintOrder out = order();
+  out.plan = std::move(plan);
+  return out;
+}
+
+void PrintDialog::printInto(const QString& folder) {
+  auto order = takenOrder();
+  if (!order) return;
   into_ = folder;
-  begin([order = std::move(order), folder = QDir(folder), stem = fileStem(session_.title())](
+  begin([order = std::move(*order), folder = QDir(folder), stem = fileStem(session_.title())](
             const PrintWatch& watch) { return order.write(folder, stem, watch); });
 }
 
@@ -313,15 +319,14 @@ void PrintDialog::printWhatIsTicked() {
 }
 
 void PrintDialog::printOn(std::shared_ptr<QPrinter> printer) {
-  if (writing_) return;
-  const PlanShown plan = order().plan;
-  if (!takeOver()) return;
-  PrintOrder order = this->order();
-  order.plan = plan;
+  auto order = takenOrder();
+  if (!order) return;
   into_ = printer->printerName();
   printer->setFullPage(true);
-  begin([order = std::move(order), printer = std::move(printer), stem = fileStem(session_.title())](
-            const PrintWatch& watch) { return order.print(*printer, stem, watch); });
+  begin([order = std::move(*order), printer = std::move(printer),
+         stem = fileStem(session_.title())](const PrintWatch& watch) {
+    return order.print(*printer, stem, watch);
+  });
 }
 
 void PrintDialog::begin(std::function<PrintOrder::Outcome(const PrintWatch&)> work) {

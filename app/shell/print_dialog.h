@@ -48,6 +48,7 @@ class PrintDialog : public QDialog {
   void setWriting(bool writing);
   Problems gridFrom(LabelSheet& grid) const;
   bool takeOver();
+  std::optional<PrintOrder> takenOrder();
   Pages shownKind() const;
 
   Session& session_;

@@ -45,15 +45,17 @@ std::string writeSlides(const std::vector<Slide>& slides) {
   return out;
 }
 
-Result<std::vector<LooseBoard>> readLooseBoards(const std::string& file, std::string_view text,
-                                                const Job& job) {
-  const auto table =
-      readCsv(file, text, {"code", "qty", "length", "width", "thickness", "material"});
-  if (!table) return table.problems();
-  Rows rows(table.value(), job.unit);
+namespace {
+
+Result<CsvTable> boardTable(const std::string& file, std::string_view text) {
+  return readCsv(file, text, {"code", "qty", "length", "width", "thickness", "material"});
+}
+
+Result<std::vector<LooseBoard>> boardsOf(const CsvTable& table, const Job& job) {
+  Rows rows(table, job.unit);
   std::vector<LooseBoard> out;
   std::set<std::string> codes;
-  for (const CsvRecord& record : table->records) {
+  for (const CsvRecord& record : table.records) {
     if (rows.full()) break;
     rows.at(record);
     LooseBoard board;
@@ -97,11 +99,8 @@ Result<std::vector<LooseBoard>> readLooseBoards(const std::string& file, std::st
   return out;
 }
 
-namespace {
-
 // What the list names and the rack has not, as most shops buy it.
 void addNamed(const CsvTable& table, Job& job) {
-  const bool inch = job.unit == Unit::Inch;
   for (const CsvRecord& record : table.records) {
     const std::string& name = table.field(record, "material");
     const auto thickness = parseLength(table.field(record, "thickness"), job.unit);
@@ -114,13 +113,7 @@ void addNamed(const CsvTable& table, Job& job) {
       material.id = fmt::format("{}-{}", name, formatMm(*thickness));
       material.name = name;
       material.nominal = material.measured = *thickness;
-      job.materials.push_back(material);
-      StockPiece sheet;
-      sheet.mark = material.id + " sheet";
-      sheet.material = material.id;
-      sheet.length = inch ? Length::in(96) : Length::mm(2440);
-      sheet.width = inch ? Length::in(48) : Length::mm(1220);
-      job.stock.push_back(sheet);
+      addWithSheet(job, material, {});
     }
     for (const char* column : {"band_l1", "band_l2", "band_w1", "band_w2"}) {
       const std::string& banding = table.field(record, column);
@@ -136,12 +129,19 @@ void addNamed(const CsvTable& table, Job& job) {
 
 }  // namespace
 
+Result<std::vector<LooseBoard>> readLooseBoards(const std::string& file, std::string_view text,
+                                                const Job& job) {
+  const auto table = boardTable(file, text);
+  if (!table) return table.problems();
+  return boardsOf(table.value(), job);
+}
+
 Result<Job> readPartsJob(const std::string& file, std::string_view text, Unit unit) {
-  const auto table = readCsv(file, text, {"material", "thickness"});
+  const auto table = boardTable(file, text);
   if (!table) return table.problems();
   Job job = newJob(table->unit.value_or(unit));
   addNamed(table.value(), job);
-  auto boards = readLooseBoards(file, text, job);
+  auto boards = boardsOf(table.value(), job);
   if (!boards) return boards.problems();
   job.loose.append(boards->begin(), boards->end());
   return job;

@@ -1,5 +1,6 @@
 #include "core/formats/opening_json.h"
 #include "core/kinds/validate.h"
+#include "core/kinds/words.h"
 
 #include <utility>
 
@@ -38,8 +39,6 @@ const Choices<Hinge> kHinges = {{"left", Hinge::Left},
                                 {"pair", Hinge::Pair},
                                 {"top", Hinge::Top},
                                 {"bottom", Hinge::Bottom}};
-const Choices<BankKind> kBanks = {
-    {"drawers", BankKind::Drawers}, {"trays", BankKind::Trays}, {"platforms", BankKind::Platforms}};
 
 template <class T>
 const char* wordOf(const Choices<T>& choices, T value) {
@@ -56,7 +55,7 @@ OrderedJson contentJson(const Opening& opening, Unit unit) {
   if (const auto* pins = std::get_if<AdjustableShelves>(&opening.content))
     return {{"kind", "shelves"}, {"count", pins->count}};
   if (const auto* bank = std::get_if<DrawerBank>(&opening.content)) {
-    OrderedJson out = {{"kind", wordOf(kBanks, bank->kind)},
+    OrderedJson out = {{"kind", wordOf(kBankKinds, bank->kind)},
                        {"fronts", sharesJson(bank->fronts, unit)},
                        {"matched", bank->matched}};
     if (!bank->fronts.empty() && bank->fronts.front().id != 0) {

@@ -22,4 +22,7 @@ inline const Choices<PanelGrain> kPanelGrains = {{"upright", PanelGrain::Upright
                                                  {"across", PanelGrain::Across},
                                                  {"either", PanelGrain::Either}};
 
+inline const Choices<BankKind> kBankKinds = {
+    {"drawers", BankKind::Drawers}, {"trays", BankKind::Trays}, {"platforms", BankKind::Platforms}};
+
 }  // namespace pp

@@ -77,6 +77,15 @@ QString typed(Length length, const LengthStyle& style) {
                                                 : formatExact(length, style.unit));
 }
 
+QStringList sidesOf(const Part& part, bool banded) {
+  QStringList out;
+  for (const Edge edge : kEdges) {
+    const auto i = static_cast<std::size_t>(edge);
+    if (part.bands[i].empty() != banded) out << qs(sideName(part.edges[i]));
+  }
+  return out;
+}
+
 QString materialName(const Material& material, const LengthStyle& style) {
   return qs(material.name) + QLatin1Char(' ') + figure(material.nominal, style);
 }

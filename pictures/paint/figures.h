@@ -1,7 +1,7 @@
 // Lengths and other figures as they are set on the screen and on paper.
 #pragma once
 
-#include <QString>
+#include <QStringList>
 
 #include "core/parts/part.h"
 
@@ -34,6 +34,9 @@ QString weightFigure(double grams, Unit unit);
 // "1 piece", "3 pieces".
 QString counted(std::int64_t n, const QString& one, const QString& many);
 QString qs(const std::string& text);
+
+// Where a part is banded, or where it is not: "front", "top".
+QStringList sidesOf(const Part& part, bool banded);
 
 // "birch 18"
 QString materialName(const Material& material, const LengthStyle& style);

@@ -1,6 +1,5 @@
 #include "pictures/paint/set_text.h"
 
-#include <QFontMetricsF>
 #include <QPaintEngine>
 
 #include "pictures/paint/look.h"
@@ -71,6 +70,27 @@ double textWidth(const QFont& font, const QString& text) {
   return QFontMetricsF(font).horizontalAdvance(text);
 }
 
+double widthBehind(const QFont& font, const QString& tail) {
+  const QString digit = QStringLiteral("0");
+  return textWidth(font, digit + tail) - textWidth(font, digit);
+}
+
+double spaceBefore(const QFont& font) {
+  return widthBehind(font, QStringLiteral(" 1/2")) - textWidth(font, QStringLiteral("1/2"));
+}
+
+QPointF baseIn(const QRectF& room, int alignment, double width, const QFontMetricsF& metrics) {
+  const double spareX = room.width() - width;
+  const double spareY = room.height() - metrics.height();
+  const double x = (alignment & Qt::AlignRight) != 0     ? spareX
+                   : (alignment & Qt::AlignHCenter) != 0 ? spareX / 2
+                                                         : 0;
+  const double y = (alignment & Qt::AlignVCenter) != 0  ? spareY / 2
+                   : (alignment & Qt::AlignBottom) != 0 ? spareY
+                                                        : 0;
+  return room.topLeft() + QPointF(x, y + metrics.ascent());
+}
+
 std::optional<QFont> fittingFont(const QString& text, double along, double across, bool bold) {
   // Of digits: 13 pixels at arm's length, 9 at the least.
   for (const int pixels : {look::kFigure, 14, look::kLeast}) {
@@ -101,15 +121,7 @@ void drawText(QPainter& painter, const QRectF& room, int alignment, const QStrin
     return;
   }
   const QFontMetricsF metrics(painter.font());
-  const double spareX = room.width() - metrics.horizontalAdvance(text);
-  const double spareY = room.height() - metrics.height();
-  const double x = (alignment & Qt::AlignRight) != 0     ? spareX
-                   : (alignment & Qt::AlignHCenter) != 0 ? spareX / 2
-                                                         : 0;
-  const double y = (alignment & Qt::AlignVCenter) != 0  ? spareY / 2
-                   : (alignment & Qt::AlignBottom) != 0 ? spareY
-                                                        : 0;
-  drawText(painter, room.topLeft() + QPointF(x, y + metrics.ascent()), text);
+  drawText(painter, baseIn(room, alignment, metrics.horizontalAdvance(text), metrics), text);
 }
 
 }  // namespace pp

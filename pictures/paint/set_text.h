@@ -5,6 +5,7 @@
 #pragma once
 
 #include <QFont>
+#include <QFontMetricsF>
 #include <QPainter>
 #include <QString>
 #include <optional>
@@ -29,6 +30,13 @@ std::vector<TextRun> textRuns(const QString& text);
 QFont faceOf(const QFont& font, TextRun::Face face);
 
 double textWidth(const QFont& font, const QString& text);
+// Of what stands behind a digit, where the space before a fraction is a narrow one; and of that
+// space alone.
+double widthBehind(const QFont& font, const QString& tail);
+double spaceBefore(const QFont& font);  // a fraction
+
+// The left end of the base line of a text so wide, as QPainter aligns it in a room.
+QPointF baseIn(const QRectF& room, int alignment, double width, const QFontMetricsF& metrics);
 
 // The face for figures that are to be read, as large as goes into so much room along the line and
 // across it. Nothing where they would be too small to read.

@@ -41,7 +41,7 @@ class Drawing {
     for (const SheetLabel& label : labels)
       if (label.leader) lead(*label.leader);
     for (const SheetLabel& label : labels) write(label);
-    for (const CutMark& mark : picture_.cutMarks(map_)) cut(mark);
+    for (const CutMark& mark : picture_.cutMarks(map_, labels)) cut(mark);
   }
 
  private:
@@ -216,12 +216,13 @@ std::vector<SheetLabel> SheetPicture::labels(const Mapping& map) const {
   return sheetLabels(wanted(map), map.rect(Length{}, Length{}, stock.length, stock.width));
 }
 
-std::vector<CutMark> SheetPicture::cutMarks(const Mapping& map) const {
+std::vector<CutMark> SheetPicture::cutMarks(const Mapping& map,
+                                            const std::vector<SheetLabel>& labels) const {
   std::vector<CutMark> out;
-  if (cuts == nullptr) return out;
+  if (cuts == nullptr || cutsShown == 0) return out;
   // What is written is not covered, and no number by another.
   std::vector<QRectF> taken;
-  for (const SheetLabel& label : labels(map)) taken.push_back(label.box);
+  for (const SheetLabel& label : labels) taken.push_back(label.box);
   taken.emplace_back(map.origin.x(), map.origin.y() - kTitle,
                      textWidth(look::text(look::kBody, true), title()), kTitle - 4);
   for (std::size_t i = 0; i < std::min(cutsShown, cuts->size()); ++i) {

@@ -38,7 +38,8 @@ struct SheetPicture {
   Mapping mapping(const QRectF& room) const;
   // Placements first, then leftovers.
   std::vector<SheetLabel> labels(const Mapping& map) const;
-  std::vector<CutMark> cutMarks(const Mapping& map) const;
+  // Their numbers keep clear of the labels.
+  std::vector<CutMark> cutMarks(const Mapping& map, const std::vector<SheetLabel>& labels) const;
   void paint(QPainter& painter, const QRectF& room) const;
   std::optional<std::size_t> placementAt(const QPointF& point, const QRectF& room) const;
   QString title() const;

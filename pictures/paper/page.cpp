@@ -114,36 +114,24 @@ void Page::text(double x, double y, double w, double h, const QString& text, dou
   painter_.restore();
   if (laid_ == nullptr) return;
   // What letters take of a line: no more than from the highest to the lowest of those there are.
-  const double width = std::min(w, face.metrics.horizontalAdvance(shown) / kSteps);
+  const double width = std::min(room, face.metrics.horizontalAdvance(shown));
+  const QPointF base = baseIn(QRectF(0, 0, room, h * kSteps), alignment, width, face.metrics);
   const QRectF tight = face.metrics.tightBoundingRect(shown);
-  const double line = face.metrics.height() / kSteps;
-  const double left = (alignment & Qt::AlignRight) != 0     ? x + w - width
-                      : (alignment & Qt::AlignHCenter) != 0 ? x + (w - width) / 2
-                                                            : x;
-  const double top = (alignment & Qt::AlignVCenter) != 0  ? y + (h - line) / 2
-                     : (alignment & Qt::AlignBottom) != 0 ? y + h - line
-                                                          : y;
-  const double base = top + face.metrics.ascent() / kSteps;
   const QTransform onPage = painter_.transform() * base_.inverted();
   laid_->push_back(
       {number_, onPage.mapRect(QRectF(x, y, w, h)),
-       onPage.mapRect(QRectF(left, base + tight.top() / kSteps, width, tight.height() / kSteps)),
+       onPage.mapRect(QRectF(x + base.x() / kSteps, y + (base.y() + tight.top()) / kSteps,
+                             width / kSteps, tight.height() / kSteps)),
        text, points, cut});
 }
 
 void Page::figure(double x, double y, double w, double h, const QString& text, double points,
                   const QString& tail) {
-  const QFontMetricsF& metrics = face(points, false).metrics;
-  const QString digit = QStringLiteral("0");
-  const double behind =
-      (metrics.horizontalAdvance(digit + tail) - metrics.horizontalAdvance(digit)) / kSteps;
+  const QFont& font = face(points, false).fonts.front();
   const qsizetype whole = wholeOf(text);
-  double left = w - behind - metrics.horizontalAdvance(text.left(whole)) / kSteps;
+  double left = w - (widthBehind(font, tail) + textWidth(font, text.left(whole))) / kSteps;
   // A fraction alone stands where it would behind a whole number.
-  if (whole == 0)
-    left += (metrics.horizontalAdvance(QStringLiteral("0 1/2")) -
-             metrics.horizontalAdvance(QStringLiteral("01/2"))) /
-            kSteps;
+  if (whole == 0) left += spaceBefore(font) / kSteps;
   this->text(x + std::max(0.0, left), y, w - std::max(0.0, left), h, text, points);
 }
 
@@ -154,17 +142,11 @@ void Page::set(const QRectF& room, const QString& text, const Face& face, int al
   const std::optional<double> width = face.width(runs);
   painter_.setFont(face.fonts.front());
   if (!width) return drawText(painter_, room, alignment | Qt::TextSingleLine, text);
-  double left = (alignment & Qt::AlignRight) != 0     ? room.width() - *width
-                : (alignment & Qt::AlignHCenter) != 0 ? (room.width() - *width) / 2
-                                                      : 0;
-  const double spare = room.height() - face.metrics.height();
-  const double top = (alignment & Qt::AlignVCenter) != 0  ? spare / 2
-                     : (alignment & Qt::AlignBottom) != 0 ? spare
-                                                          : 0;
+  QPointF base = baseIn(room, alignment, *width, face.metrics);
   for (const TextRun& run : runs) {
     painter_.setFont(face.fonts[static_cast<std::size_t>(run.face)]);
-    painter_.drawText(QPointF(left, top + face.metrics.ascent()), run.text);
-    left += *face.width(run);
+    painter_.drawText(base, run.text);
+    base.rx() += *face.width(run);
   }
 }
 

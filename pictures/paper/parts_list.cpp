@@ -30,12 +30,8 @@ const Column kColumns[] = {{"", 6, kLeft},
                            {"Banding", 29, kLeft}};
 
 QString bandingOf(const Part& part) {
-  QStringList out;
-  for (const Edge edge : kEdges) {
-    const auto i = static_cast<std::size_t>(edge);
-    if (!part.bands[i].empty()) out << qs(sideName(part.edges[i]));
-  }
-  return out.size() == 4 ? QStringLiteral("all round") : out.join(QStringLiteral(", "));
+  const QStringList sides = sidesOf(part, true);
+  return sides.size() == 4 ? QStringLiteral("all round") : sides.join(QStringLiteral(", "));
 }
 
 void heading(Page& page) {

@@ -74,7 +74,7 @@ TEST(SheetPicture, everyPartCarriesItsCodeAtEverySizeAndNothingCoversAnything) {
           EXPECT_GE(label.font.pixelSize(), look::kLeast);
           boxes.push_back(label.box.adjusted(0.5, 0.5, -0.5, -0.5));
         }
-        for (const CutMark& mark : picture.cutMarks(map))
+        for (const CutMark& mark : picture.cutMarks(map, labels))
           if (!mark.tag.isNull()) boxes.push_back(mark.tag.adjusted(0.5, 0.5, -0.5, -0.5));
         for (std::size_t a = 0; a < boxes.size(); ++a)
           for (std::size_t b = a + 1; b < boxes.size(); ++b)

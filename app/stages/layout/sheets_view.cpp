@@ -86,13 +86,7 @@ void SheetsView::choose(nest::PlacementRef at) {
 
 // The parts one after the other, sheet by sheet.
 void SheetsView::keyPressEvent(QKeyEvent* event) {
-  switch (event->key()) {
-    case Qt::Key_Return:
-    case Qt::Key_Enter:
-      return showOneOrAll();
-    default:
-      break;
-  }
+  if (event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter) return showOneOrAll();
   const int step = event->key() == Qt::Key_Right || event->key() == Qt::Key_Down ? 1
                    : event->key() == Qt::Key_Left || event->key() == Qt::Key_Up  ? -1
                                                                                  : 0;

@@ -1,11 +1,11 @@
 #include "app/stages/parts/parts_model.h"
 
-#include <QCollator>
 #include <QSize>
 #include <algorithm>
 #include <map>
 #include <optional>
 
+#include "app/grid/sort_rows.h"
 #include "app/grid/table.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
@@ -14,14 +14,10 @@ namespace pp {
 namespace {
 
 QString bandsOf(const Part& part) {
-  QStringList out, bare;
-  for (const Edge edge : kEdges) {
-    const auto i = static_cast<std::size_t>(edge);
-    (part.bands[i].empty() ? bare : out) << qs(sideName(part.edges[i]));
-  }
+  const QStringList bare = sidesOf(part, false);
   if (bare.empty()) return PartsModel::tr("all round");
   if (bare.size() == 1) return PartsModel::tr("all but %1").arg(bare.front());
-  return out.join(QStringLiteral(", "));
+  return sidesOf(part, true).join(QStringLiteral(", "));
 }
 
 // What a column of figures is sorted by; nothing for one of words.
@@ -133,16 +129,9 @@ void PartsModel::refill() {
 
 void PartsModel::sortRows(std::vector<const Part*>& parts) const {
   if (sorted_ < 0) return;
-  QCollator words;
-  words.setNumericMode(true);
-  const auto before = [&](const Part* a, const Part* b) {
-    const auto value = valueOf(*a, sorted_);
-    return value ? *value < *valueOf(*b, sorted_)
-                 : words.compare(cell(*a, sorted_), cell(*b, sorted_)) < 0;
-  };
-  std::stable_sort(parts.begin(), parts.end(), [&](const Part* a, const Part* b) {
-    return direction_ == Qt::AscendingOrder ? before(a, b) : before(b, a);
-  });
+  pp::sortRows(
+      parts, direction_, [this](const Part* part) { return valueOf(*part, sorted_); },
+      [this](const Part* part) { return cell(*part, sorted_); });
 }
 
 void PartsModel::sort(int column, Qt::SortOrder order) {

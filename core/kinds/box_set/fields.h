@@ -8,10 +8,7 @@ namespace pp {
 
 template <class A>
 void fields(A& a, BoxSet& v) {
-  a.choice("what", v.what,
-           {{"drawers", BankKind::Drawers},
-            {"trays", BankKind::Trays},
-            {"platforms", BankKind::Platforms}});
+  a.choice("what", v.what, kBankKinds);
   a("count", v.count);
   a("spares", v.spares);
   a("inside", v.inside);
