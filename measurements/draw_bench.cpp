@@ -20,7 +20,7 @@ void elevation(benchmark::State& state, const char* code) {
     const auto layout = pp::layOut(job, *assembly);
     image.fill(pp::look::kPaper);
     QPainter painter(&image);
-    pp::ElevationPicture{&job, assembly, &layout.value(), {}}.paint(painter, image.rect());
+    pp::ElevationPicture{&job, assembly, &layout.value(), {}, {}}.paint(painter, image.rect());
   }
 }
 BENCHMARK_CAPTURE(elevation, chart_drawers, "B1")->Unit(benchmark::kMicrosecond);

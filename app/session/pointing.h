@@ -6,6 +6,7 @@
 #include <optional>
 #include <string>
 
+#include "core/job/part_key.h"
 #include "core/kinds/carcass/opening.h"
 
 namespace pp {
@@ -14,6 +15,8 @@ struct Selection {
   std::string assembly;  // code, empty: none
   std::optional<OpeningPath> opening;
   std::string part;  // code, empty: none
+  // Of the parts that share that code this one alone.
+  std::optional<PartKey> piece = {};
 };
 
 class Pointing : public QObject {

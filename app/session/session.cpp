@@ -76,13 +76,21 @@ Problems Session::edit(const QString& what, Job next) {
 
 Problems Session::editAssembly(const QString& what, const std::string& code, Assembly assembly) {
   Job next = draft();
+  for (std::size_t i = 0; i < next.assemblies.size(); ++i)
+    if (job().assemblies[i].code == code) {
+      next.assemblies[i] = std::move(assembly);
+      break;
+    }
+  return editDrawn(what, code, std::move(next));
+}
+
+Problems Session::editDrawn(const QString& what, const std::string& code, Job next) {
+  if (Problems problems = validate(next); !problems.empty())
+    return inWords(std::move(problems), next);
+  // A drawing that cannot be solved would leave nothing to look at: it is refused where it is
+  // typed. Drawers that do not go in are a finding instead, since the rest can still be drawn.
   for (std::size_t i = 0; i < next.assemblies.size(); ++i) {
-    if (job().assemblies[i].code != code) continue;
-    next.assemblies[i] = std::move(assembly);
-    if (Problems problems = validate(next); !problems.empty())
-      return inWords(std::move(problems), next);
-    // A drawing that cannot be solved would leave nothing to look at: it is refused where it is
-    // typed. Drawers that do not go in are a finding instead, since the rest can still be drawn.
+    if (i >= job().assemblies.size() || job().assemblies[i].code != code) continue;
     Problems unsolved;
     for (const Trouble& trouble : breakDown(next, std::as_const(next).assemblies[i]).troubles)
       if (!trouble.drawers) unsolved.push_back(trouble.problem);

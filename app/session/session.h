@@ -45,6 +45,8 @@ class Session : public QObject {
   // Puts `assembly` in the place of the one with that code. As edit(), but also refuses what could
   // then not be built.
   Problems editAssembly(const QString& what, const std::string& code, Assembly assembly);
+  // The same of a whole job, in which that assembly was changed, or what hangs on its parts.
+  Problems editDrawn(const QString& what, const std::string& code, Job next);
 
   const History& history() const { return history_; }
   bool canUndo() const { return history_.canUndo(); }

@@ -24,13 +24,6 @@ const QStringList& said<BoardGrain>() {
 }
 
 template <>
-const QStringList& said<BoardEdge>() {
-  static const QStringList kWords =
-      table<BoardEdge::Short2>("the lower edge", "the upper edge", "the first end", "the far end");
-  return kWords;
-}
-
-template <>
 const QStringList& said<TopSchool>() {
   static const QStringList kWords = table<TopSchool::StandingRail>(
       "sits between the sides", "lies on the sides", "sits in rabbets at their ends",
@@ -176,8 +169,15 @@ const QStringList& said<StockKind>() {
 
 template <>
 const QStringList& said<FeatureKind>() {
-  static const QStringList kWords =
-      table<FeatureKind::Bevel>("hole", "slot", "notch", "dado", "groove", "taper", "arc", "bevel");
+  static const QStringList kWords = table<FeatureKind::RoundEnd>(
+      "hole", "slot", "notch", "dado", "groove", "taper", "curve", "bevel", "row of holes",
+      "rabbet", "rounded corner", "rounded end");
+  return kWords;
+}
+
+template <>
+const QStringList& said<Face>() {
+  static const QStringList kWords = table<Face::Outside>("the inside face", "the outside face");
   return kWords;
 }
 

@@ -6,7 +6,7 @@
 #include <iterator>
 #include <map>
 
-#include "core/breakdown/overrides.h"
+#include "core/breakdown/apply_choice.h"
 #include "core/kinds/boards/rules.h"
 #include "core/kinds/carcass/layout.h"
 #include "core/kinds/kind.h"
@@ -25,9 +25,10 @@ bool same(const Machining& a, const Machining& b) {
 // Equal in everything but the place in the assembly.
 bool sameBoard(const Part& a, const Part& b) {
   return a.run.empty() && b.run.empty() && roleName(a.role) == roleName(b.role) &&
-         a.name == b.name && a.note == b.note && a.hand == b.hand && a.overridden == b.overridden &&
-         a.material == b.material && cutAlike(a.thickness, b.thickness) && a.finish == b.finish &&
-         a.oversize == b.oversize && a.grain == b.grain &&
+         a.name == b.name && a.note == b.note && a.show == b.show && a.hand == b.hand &&
+         a.overridden == b.overridden && a.material == b.material &&
+         cutAlike(a.thickness, b.thickness) && a.finish == b.finish &&
+         a.finishOutside == b.finishOutside && a.oversize == b.oversize && a.grain == b.grain &&
          cutAlike(a.length.total(), b.length.total()) &&
          cutAlike(a.width.total(), b.width.total()) && a.bands == b.bands &&
          std::equal(a.machining.begin(), a.machining.end(), b.machining.begin(), b.machining.end(),
@@ -56,29 +57,6 @@ std::vector<Part> grouped(const std::vector<Part>& parts) {
 }  // namespace
 
 namespace {
-
-// What the user has made other than the rules say.
-void override(const Job& job, Part& part) {
-  const PartKey& key = part.keys.front();
-  for (const PartOverride& one : job.overrides) {
-    if (!isAbout(one, key)) continue;
-    part.overridden = one.why;
-    if (one.length) part.length = Reason("set by hand", *one.length);
-    if (one.width) part.width = Reason("set by hand", *one.width);
-    if (one.grain)
-      part.grain = *one.grain == BoardGrain::Length  ? PartGrain::Length
-                   : *one.grain == BoardGrain::Width ? PartGrain::Width
-                                                     : PartGrain::Any;
-    if (!one.banding) continue;
-    part.bandedLength = part.bandedWidth = Length{};
-    for (const Edge edge : kEdges) {
-      const auto i = static_cast<std::size_t>(edge);
-      if (!part.exposed[i] && part.bands[i].empty()) continue;
-      part.bands[i].clear();
-      band(part, edge, findBanding(job, *one.banding));
-    }
-  }
-}
 
 // Tells apart, by an index, what comes from one opening in one role.
 void index(std::vector<Part>& parts) {
@@ -140,14 +118,18 @@ struct Lookup {
 Breakdown breakDown(const Job& job, const Assembly& assembly, const CarcassGroup* group,
                     std::optional<std::size_t> row) {
   Made made;
-  kindOf(assembly).make(Maker(job, assembly, group), assembly.body, made);
+  const Maker maker(job, assembly, group);
+  kindOf(assembly).make(maker, assembly.body, made);
   Breakdown out;
   out.parts = std::move(made.parts);
   out.troubles = std::move(made.troubles);
   for (Part& part : out.parts) part.quantity *= assembly.copies;
   for (Trouble& trouble : out.troubles) trouble.assembly = assembly.code;
   index(out.parts);
-  for (Part& part : out.parts) override(job, part);
+  for (Part& part : out.parts)
+    if (Problems problems = applyChoice(maker, part); !problems.empty())
+      for (Problem& problem : problems)
+        out.troubles.push_back({assembly.code, part.opening, false, std::move(problem)});
   out.parts = grouped(out.parts);
   giveCodes(job, row, assembly.id, assembly.code, out.parts, out);
   return out;
@@ -184,7 +166,10 @@ Breakdown breakDown(const Job& job) {
       out.troubles.push_back({kLooseCode, {}, false, part.problems().front()});
   }
   index(loose);
-  for (Part& part : loose) override(job, part);
+  for (Part& part : loose)
+    if (Problems problems = applyChoice(maker, part); !problems.empty())
+      for (Problem& problem : problems)
+        out.troubles.push_back({kLooseCode, {}, false, std::move(problem)});
   giveCodes(job, known.row(0), 0, kLooseCode, loose, out);
   take(std::move(loose));
   return out;

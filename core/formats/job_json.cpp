@@ -73,14 +73,36 @@ void fields(A& a, Assembly& v) {
 }
 
 template <class A>
+void fields(A& a, EdgeChoice& v) {
+  a.choice("side", v.side,
+           {{"front", Side::Front},
+            {"back", Side::Back},
+            {"left", Side::Left},
+            {"right", Side::Right},
+            {"top", Side::Top},
+            {"bottom", Side::Bottom}});
+  a.unlessPlain("beyond", v.beyond);
+  if (a.wants("joint", v.joint)) a.choice("joint", *v.joint, kJoints);
+  a("banding", v.banding);
+}
+
+template <class A>
 void fields(A& a, PartOverride& v) {
   a.must("part", v.part);
   a("alike", v.alike);
   a.must("why", v.why);
+  a("material", v.material);
   a("length", v.length);
   a("width", v.width);
   if (a.wants("grain", v.grain)) a.choice("grain", *v.grain, kBoardGrains);
   a("banding", v.banding);
+  a("edges", v.edges);
+  if (a.wants("show", v.show)) a.choice("show", *v.show, kFaces);
+  if (a.wants("finishInside", v.finishInside)) a.choice("finishInside", *v.finishInside, kFinishes);
+  if (a.wants("finishOutside", v.finishOutside))
+    a.choice("finishOutside", *v.finishOutside, kFinishes);
+  a("oversize", v.oversize);
+  a("features", v.features);
 }
 
 // The numbers of an assembly's parts, one field a part: one number, or those it has had.
@@ -172,6 +194,7 @@ Result<JobWithRecord> readJobWithRecord(const std::string& file, std::string_vie
   CodesOfVersion1 old;
   if (problems.empty() && version == 1) old = takeVersion1(json.value(), problems);
   if (problems.empty() && version == 2) takeVersion2(json.value());
+  if (problems.empty() && version < 5) takeVersion4(json.value());
   if (problems.empty()) {
     if (const OrderedJson* half = version > 1 ? reader.get("record") : nullptr)
       out.record = readRecord(*half, "/record", problems);

@@ -85,6 +85,11 @@ class JsonWriter {
     for (const auto& [word, meaning] : choices)
       if (meaning == value) object_[name] = word;
   }
+  // A field that is left out where it says nothing.
+  template <class T>
+  void unlessPlain(const char* name, const T& value) {
+    if (value != T{}) (*this)(name, value);
+  }
   // Whether an optional field is there to be written.
   template <class T>
   bool wants(const char*, const std::optional<T>& value) {
@@ -163,6 +168,10 @@ class JsonReader {
 
   void id(const char* name, Id& value) { (*this)(name, value); }
 
+  template <class T>
+  void unlessPlain(const char* name, T& value) {
+    (*this)(name, value);
+  }
   // Whether an optional field is there to be read; then it has a value to read into.
   template <class T>
   bool wants(const char* name, std::optional<T>& value) {

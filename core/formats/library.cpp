@@ -1,5 +1,7 @@
 #include "core/formats/library.h"
 
+#include <fmt/format.h>
+
 #include <algorithm>
 #include <functional>
 #include <map>
@@ -7,13 +9,14 @@
 
 #include "core/formats/job_json.h"
 #include "core/formats/json_fields.h"
+#include "core/formats/upgrade.h"
 #include "core/job/ids.h"
 
 namespace pp {
 namespace {
 
 constexpr const char* kFormat = "plain-patch-assembly";
-constexpr int kVersion = 1;
+constexpr int kVersion = 2;
 
 bool namesMaterial(const std::string& field) {
   static const std::set<std::string> kFields = {"material",      "boxMaterial",   "bottomMaterial",
@@ -78,14 +81,19 @@ Result<LibraryItem> readLibraryItem(const std::string& file, std::string_view te
   reader.must("name", out.name);
   reader("about", out.about);
   const OrderedJson* assembly = reader.get("assembly");
-  if (problems.empty() && (format != kFormat || version != kVersion))
-    problems.push_back(
-        {{}, 0, "/format", "'" + shown(format) + "'", std::string("'") + kFormat + "', version 1"});
+  if (problems.empty() && (format != kFormat || version < 1 || version > kVersion))
+    problems.push_back({{},
+                        0,
+                        "/format",
+                        fmt::format("'{}', version {}", shown(format), version),
+                        fmt::format("'{}', version 1 to {}", kFormat, kVersion)});
   if (problems.empty() && assembly == nullptr)
     problems.push_back({{}, 0, "/assembly", "nothing", "an assembly"});
   reader.finish();
   if (problems.empty()) {
-    out.text = assembly->dump();
+    OrderedJson now = *assembly;
+    if (version == 1) takeVersion4(now);
+    out.text = now.dump();
     if (const auto read = readAssembly(file, out.text); !read) return read.problems();
   }
   for (Problem& problem : problems) problem.file = file;

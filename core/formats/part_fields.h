@@ -111,11 +111,6 @@ inline const Choices<Edge>& edgeChoices() {
       {"l1", Edge::L1}, {"l2", Edge::L2}, {"w1", Edge::W1}, {"w2", Edge::W2}};
   return choices;
 }
-inline const Choices<Face>& faceChoices() {
-  static const Choices<Face> choices = {{"inside", Face::Inside}, {"outside", Face::Outside}};
-  return choices;
-}
-
 template <class A>
 void fields(A& a, Machining& v) {
   a.choice("cut", v.cut,
@@ -132,8 +127,13 @@ void fields(A& a, Machining& v) {
             {"slot", Cut::Slot},
             {"hinge cup", Cut::HingeCup},
             {"pockets", Cut::Pockets},
-            {"mortises", Cut::Mortises}});
-  a.choice("face", v.face, faceChoices());
+            {"mortises", Cut::Mortises},
+            {"bulge", Cut::Bulge},
+            {"rounded corner", Cut::RoundCorner},
+            {"rounded end", Cut::RoundEnd},
+            {"hole row", Cut::HoleRow},
+            {"thickness taper", Cut::ThicknessTaper}});
+  a.choice("face", v.face, kFaces);
   a("receives", v.receives);
   a("u0", v.u0);
   a("u1", v.u1);
@@ -180,7 +180,7 @@ void fields(A& a, Part& v) {
   reason(a, "length", v.length);
   reason(a, "width", v.width);
   a.choice("grain", v.grain, kPartGrains);
-  a.choice("show", v.show, faceChoices());
+  a.choice("show", v.show, kFaces);
   texts(
       a, "edges", v.edges, sideName,
       [](const std::string& word) { return parseName(word, Side::Bottom, sideName); },
@@ -201,6 +201,8 @@ void fields(A& a, Part& v) {
   a("oversize", v.oversize);
   a("oversizeWhy", v.oversizeWhy);
   a.choice("finish", v.finish, kFinishes);
+  if (a.wants("finishOutside", v.finishOutside))
+    a.choice("finishOutside", *v.finishOutside, kFinishes);
   a("lumber", v.lumber);
   a("perBlank", v.perBlank);
   reason(a, "blankWidth", v.blankWidth);

@@ -127,6 +127,28 @@ void takeVersion2(OrderedJson& json) {
   }
 }
 
+void takeVersion4(OrderedJson& json) {
+  if (json.is_array()) {
+    for (OrderedJson& one : json) takeVersion4(one);
+    return;
+  }
+  if (!json.is_object()) return;
+  const auto features = json.find("features");
+  if (features != json.end() && features->is_array())
+    for (OrderedJson& one : *features) {
+      if (!one.is_object() || !one.contains("kind")) continue;
+      // An arc is a curve over all of its edge; a taper was of all of the upper one.
+      const bool arc = one["kind"] == "arc";
+      const bool taper = one["kind"] == "taper";
+      if (arc) one["kind"] = "curve";
+      if (taper) one["edge"] = "long 2";
+      if (arc || taper) one.erase("along");
+      if (arc) one.erase("length");
+    }
+  for (auto& [key, value] : json.items())
+    if (key != "features" && key != "record") takeVersion4(value);
+}
+
 void dropUnused(Job& job) {
   const auto clean = [](SharedRows<LooseBoard>& boards) {
     for (std::size_t i = 0; i < boards.size(); ++i)

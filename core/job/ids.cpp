@@ -3,6 +3,7 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <map>
 #include <set>
 #include <utility>
 
@@ -109,6 +110,38 @@ Assembly withoutIds(Assembly assembly) {
   if (auto* boards = std::get_if<Boards>(&assembly.body))
     for (std::size_t i = 0; i < boards->boards.size(); ++i) boards->boards[i].id = 0;
   return assembly;
+}
+
+namespace {
+
+std::vector<Id> idsOf(const Assembly& assembly) {
+  std::vector<Id> out;
+  eachIdIn(assembly, [&out](Id id) { out.push_back(id); });
+  if (const Boards* boards = boardsOf(assembly))
+    for (const LooseBoard& board : boards->boards) out.push_back(board.id);
+  return out;
+}
+
+}  // namespace
+
+void copyAssembly(Job& job, std::size_t row, const std::string& code) {
+  const Assembly original = std::as_const(job).assemblies[row];
+  Assembly copy = withoutIds(original);
+  copy.code = code;
+  job.assemblies.push_back(std::move(copy));
+  giveIds(job);
+  const std::vector<Id> from = idsOf(original);
+  const std::vector<Id> to = idsOf(std::as_const(job).assemblies[job.assemblies.size() - 1]);
+  std::map<Id, Id> renamed;
+  for (std::size_t i = 0; i < std::min(from.size(), to.size()); ++i) renamed[from[i]] = to[i];
+  const std::vector<PartOverride> known = job.overrides;
+  for (PartOverride one : known) {
+    if (one.part.assembly != original.id) continue;
+    one.part.assembly = renamed[original.id];
+    if (const auto at = renamed.find(one.part.opening); at != renamed.end())
+      one.part.opening = at->second;
+    job.overrides.push_back(std::move(one));
+  }
 }
 
 const Assembly* findAssembly(const Job& job, Id id) {

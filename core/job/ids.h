@@ -12,6 +12,10 @@ void giveIds(Job& job);
 // The assembly as a new thing, to be put beside the one it was made from.
 Assembly withoutIds(Assembly assembly);
 
+// Puts a copy of the assembly in that row after all others, under that code, with what was chosen
+// for its parts.
+void copyAssembly(Job& job, std::size_t row, const std::string& code);
+
 // Null where the job has none of that id.
 const Assembly* findAssembly(const Job& job, Id id);
 const StockPiece* findStock(const Job& job, Id id);

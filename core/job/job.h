@@ -7,6 +7,7 @@
 #include <variant>
 #include <vector>
 
+#include "core/job/choice.h"
 #include "core/job/code_book.h"
 #include "core/job/shared_rows.h"
 #include "core/job/shop.h"
@@ -54,17 +55,6 @@ struct BoughtIn {
   std::string note;
   Money price;  // each
   bool operator==(const BoughtIn&) const = default;
-};
-
-// A part that is made other than the rules say, and why.
-struct PartOverride {
-  PartKey part;
-  bool alike = true;                    // every one of them there, whatever its index
-  std::string why;                      // not empty
-  std::optional<Length> length, width;  // finished
-  std::optional<BoardGrain> grain;
-  std::optional<std::string> banding;  // on the edges that the rules band; empty: none
-  bool operator==(const PartOverride&) const = default;
 };
 
 enum class Goal { Cost, Offcuts, Setups };

@@ -180,7 +180,18 @@ class JobCheck : private Check {
     text(at + "/why", row.why, Lines::Many);
     if (row.length) positive(at + "/length", *row.length);
     if (row.width) positive(at + "/width", *row.width);
+    if (row.material) knownMaterial(at + "/material", *row.material);
     if (row.banding) knownBanding(at + "/banding", *row.banding);
+    if (row.oversize) notNegative(at + "/oversize", *row.oversize);
+    std::set<Side> sides;
+    for (std::size_t k = 0; k < row.edges.size(); ++k) {
+      const std::string here = fmt::format("{}/edges/{}", at, k);
+      if (!sides.insert(row.edges[k].side).second)
+        add(here + "/side", sideName(row.edges[k].side) + " a second time", "each edge once");
+      if (row.edges[k].banding) knownBanding(here + "/banding", *row.edges[k].banding);
+    }
+    for (std::size_t k = 0; k < row.features.size(); ++k)
+      check(*this, fmt::format("{}/features/{}", at, k), row.features[k]);
   }
 
   void loose(std::size_t i) { check(*this, fmt::format("/loose/{}", i), job_.loose[i]); }

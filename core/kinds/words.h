@@ -18,6 +18,8 @@ inline const Choices<Finish> kFinishes = {{"none", Finish::None},
 inline const Choices<BoardGrain> kBoardGrains = {
     {"length", BoardGrain::Length}, {"width", BoardGrain::Width}, {"any", BoardGrain::Any}};
 
+inline const Choices<Face> kFaces = {{"inside", Face::Inside}, {"outside", Face::Outside}};
+
 inline const Choices<PanelGrain> kPanelGrains = {{"upright", PanelGrain::Upright},
                                                  {"across", PanelGrain::Across},
                                                  {"either", PanelGrain::Either}};

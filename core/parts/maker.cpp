@@ -19,7 +19,7 @@ Side sideAt(const Direction& direction, bool high) {
 }  // namespace
 
 Maker::Maker(const Job& drawn, const Assembly& assembly, const CarcassGroup* group)
-    : drawn_(drawn), assembly_(assembly), group_(group) {
+    : drawn_(drawn), assembly_(assembly), group_(group), choices_(drawn, assembly.id) {
   // A group's own parts follow the materials.
   if (!assembly.lot.empty() && !std::holds_alternative<CarcassGroup>(assembly.body))
     lotted_ = asCutFromLot(drawn, assembly);

@@ -28,6 +28,15 @@ class Maker {
   void show(Part& part, Side side, const std::string& banding) const;
 
   Length thickness(const std::string& material) const;
+  // What the maker has chosen for parts of this assembly.
+  const PartChoices& choices() const { return choices_; }
+  // The material of the part in that role, and how thick it is; `ruled` by the rules.
+  const std::string& material(PartRole role, Id opening, const std::string& ruled) const {
+    return choices_.material(role, opening, ruled);
+  }
+  Length thickness(PartRole role, Id opening, const std::string& ruled) const {
+    return thickness(material(role, opening, ruled));
+  }
   // Of a panel whose length is upright.
   PartGrain grainOf(const std::string& material, PanelGrain grain) const;
   // As it was measured in the lot the assembly is cut from.
@@ -42,6 +51,7 @@ class Maker {
   std::optional<Job> lotted_;
   const Assembly& assembly_;
   const CarcassGroup* group_;
+  PartChoices choices_;
 };
 
 // "{field}: found, expected" for something that cannot be built.

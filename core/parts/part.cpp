@@ -6,24 +6,6 @@
 
 namespace pp {
 
-std::string sideName(Side side) {
-  switch (side) {
-    case Side::Front:
-      return "front";
-    case Side::Back:
-      return "back";
-    case Side::Left:
-      return "left";
-    case Side::Right:
-      return "right";
-    case Side::Top:
-      return "top";
-    case Side::Bottom:
-      return "bottom";
-  }
-  return {};
-}
-
 std::string cutName(Cut cut) {
   switch (cut) {
     case Cut::Dado:
@@ -54,13 +36,23 @@ std::string cutName(Cut cut) {
       return "pocket holes";
     case Cut::Mortises:
       return "mortises";
+    case Cut::Bulge:
+      return "bulge";
+    case Cut::RoundCorner:
+      return "rounded corner";
+    case Cut::RoundEnd:
+      return "rounded end";
+    case Cut::HoleRow:
+      return "row of holes";
+    case Cut::ThicknessTaper:
+      return "taper of the thickness";
   }
   return {};
 }
 
 bool isRow(Cut cut) {
   return cut == Cut::PinHoles || cut == Cut::HingeCup || cut == Cut::Pockets ||
-         cut == Cut::Mortises;
+         cut == Cut::Mortises || cut == Cut::HoleRow;
 }
 
 std::optional<Edge> Part::edgeAt(Side side) const {
@@ -71,6 +63,12 @@ std::optional<Edge> Part::edgeAt(Side side) const {
 
 Box Part::board() const {
   return {{}, {length.total(), width.total(), thickness}};
+}
+
+SlantedEdge slantedEdge(const Machining& taper, const Part& part) {
+  const bool end = taper.from == Edge::W1 || taper.from == Edge::W2;
+  if (end || taper.u0 != taper.u1) return {taper.u0, taper.v0, taper.u1, taper.v1};
+  return {Length{}, taper.v0, part.length.total(), taper.v1};
 }
 
 Box removed(const Machining& machining, const Part& part) {
@@ -158,6 +156,56 @@ std::string describeNotch(const Machining& cut, const Part& part, const Show& sh
                      named(Edge::W1), show(cut.v0), named(Edge::L1));
 }
 
+// "10 deep in the outside face, "; nothing for what goes through from the inside.
+template <class Show>
+std::string deepIn(const Machining& cut, const Part& part, const Show& show) {
+  const char* face = cut.face == Face::Inside ? "inside" : "outside";
+  if (cut.depth < part.thickness)
+    return fmt::format("{} deep in the {} face, ", show(cut.depth), face);
+  return {};
+}
+
+template <class Show>
+std::string describeTaper(const Machining& cut, const Part& part, const std::string& degrees,
+                          const Show& show) {
+  const std::string edge = sideName(part.edges[static_cast<std::size_t>(cut.from)]);
+  const SlantedEdge at = slantedEdge(cut, part);
+  const bool end = cut.from == Edge::W1 || cut.from == Edge::W2;
+  const bool near = cut.from == Edge::L1 || cut.from == Edge::W1;
+  const auto left = [&](Length along, Length across) {
+    const Length whole = end ? part.length.total() : part.width.total();
+    const Length edgeAt = end ? along : across;
+    return show(near ? whole - edgeAt : edgeAt);
+  };
+  const char* size = end ? "long" : "wide";
+  std::string out =
+      fmt::format("taper {} along the {} {}, from {} {} to {} {}", degrees, edge,
+                  end ? "end" : "edge", left(at.u0, at.v0), size, left(at.u1, at.v1), size);
+  const Length from = end ? at.v0 : at.u0;
+  const Length to = end ? at.v1 : at.u1;
+  const Length whole = end ? part.width.total() : part.length.total();
+  if (from > Length{} || to < whole)
+    out += fmt::format(", over {} to {} {}", show(from), show(to), end ? "across" : "along");
+  return out;
+}
+
+template <class Show>
+std::string describeCurve(const Machining& cut, const Part& part, const Show& show) {
+  const std::string edge = sideName(part.edges[static_cast<std::size_t>(cut.from)]);
+  const bool end = cut.from == Edge::W1 || cut.from == Edge::W2;
+  const Length from = end ? cut.v0 : cut.u0;
+  const Length to = end ? cut.v1 : cut.u1;
+  const Length whole = end ? part.width.total() : part.length.total();
+  std::string out = cut.cut == Cut::Bulge
+                        ? fmt::format("bulge along the {} {}, {} beyond the rest of it", edge,
+                                      end ? "end" : "edge", show(cut.depth))
+                        : fmt::format("arc along the {} {}, {} hollow in the middle", edge,
+                                      end ? "end" : "edge", show(cut.depth));
+  if (from != to && (from > Length{} || to < whole))
+    out += fmt::format(", over {} to {} {}", show(from), show(to), end ? "across" : "along");
+  return out;
+}
+
 }  // namespace
 
 std::string describe(const Machining& machining, const Part& part, const LengthStyle& style) {
@@ -178,18 +226,37 @@ std::string describe(const Machining& machining, const Part& part, const LengthS
     case Cut::Bevel:
       return fmt::format("bevel {} along the {} edge, {} face full size", degrees(), edge, face);
     case Cut::Taper:
-      return fmt::format("taper {} along the {} edge, from {} wide to {} wide", degrees(), edge,
-                         show(machining.v0), show(machining.v1));
+      return describeTaper(machining, part, degrees(), show);
+    case Cut::ThicknessTaper:
+      return fmt::format(
+          "taper {} of the thickness, {} face, from {} thick {} along to {} thick {} "
+          "along",
+          degrees(), face, show(machining.w0), show(machining.u0), show(machining.depth),
+          show(machining.u1));
     case Cut::Arc:
-      return fmt::format("arc along the {} edge, {} hollow in the middle", edge,
-                         show(machining.depth));
+    case Cut::Bulge:
+      return describeCurve(machining, part, show);
+    case Cut::RoundCorner:
+      return fmt::format(
+          "{} {} corner rounded, radius {}", edge,
+          sideName(
+              part.edges[static_cast<std::size_t>(machining.v0 == Length{} ? Edge::L1 : Edge::L2)]),
+          show(machining.width));
+    case Cut::RoundEnd:
+      return fmt::format("{} end rounded, radius {}", edge, show(machining.width));
     case Cut::Hole:
-      return fmt::format("hole {} wide, {} along, {} across", show(machining.width),
-                         show(machining.u0), show(machining.v0));
+      return fmt::format("hole {} wide, {}{} along, {} across", show(machining.width),
+                         deepIn(machining, part, show), show(machining.u0), show(machining.v0));
+    case Cut::HoleRow:
+      return fmt::format("{} holes {} wide, {}the first {} along, {} across, {} apart {} the board",
+                         machining.holes, show(machining.width), deepIn(machining, part, show),
+                         show(machining.u0), show(machining.v0), show(machining.pitch),
+                         machining.u1 > machining.u0 ? "along" : "across");
     case Cut::Slot:
-      return fmt::format("slot {} wide, {} long, its middle {} along, {} across",
+      return fmt::format("slot {} wide, {} long, {}its middle {} along, {} across",
                          show(machining.width), show(machining.u1 - machining.u0),
-                         show((machining.u0 + machining.u1) / 2), show(machining.v0));
+                         deepIn(machining, part, show), show((machining.u0 + machining.u1) / 2),
+                         show(machining.v0));
     case Cut::HingeCup:
     case Cut::Pockets:
     case Cut::Mortises:

@@ -17,17 +17,10 @@ enum class Hand { None, Left, Right };
 
 enum class PartGrain { Length, Width, Any };
 
-// The two faces of a part. Machining is measured on the face it is cut into.
-enum class Face { Inside, Outside };
-
 // The four bounding edges: 1 and 2 along the length (at v = 0 and at the full width), and along the
 // width (at u = 0 and at the full length).
 enum class Edge { L1, L2, W1, W2 };
 inline constexpr std::array<Edge, 4> kEdges = {Edge::L1, Edge::L2, Edge::W1, Edge::W2};
-
-// Which way an edge looks when the part is in its place.
-enum class Side { Front, Back, Left, Right, Top, Bottom };
-std::string sideName(Side side);  // "front", "top", ...
 
 enum class Cut {
   Dado,
@@ -39,26 +32,33 @@ enum class Cut {
   Bevel,       // an edge off square
   Taper,       // a long edge that does not run along the board
   Arc,         // a hollowed edge
+  Bulge,       // an edge that bulges from the rest of it
+  RoundCorner,
+  RoundEnd,  // both corners of an end
   Hole,
   Slot,
   HingeCup,
-  Pockets,  // for pocket screws, along an end
-  Mortises  // for loose tenons or dowels
+  Pockets,   // for pocket screws, along an end
+  Mortises,  // for loose tenons or dowels
+  HoleRow,
+  ThicknessTaper  // a face that does not run along the board
 };
 std::string cutName(Cut cut);  // "dado", "rabbet", ...
 
 // Something cut into a part: a rectangle on a face, so deep. For a notch the depth is the whole
 // thickness; for rows of holes, pockets or mortises the rectangle holds the row from the first
 // centre to the last. A bevel runs along the edge `from`, `angle` off square, and leaves `face` its
-// full size. A taper cuts edge L2 (or L1) from v0 at u = 0 to v1 at u = length. An arc hollows the
-// edge `from` by `depth`.
+// full size. A taper cuts the edge `from` from (u0, v0) to (u1, v1); along a long edge with u0 and
+// u1 both 0, from end to end. A taper of the thickness leaves w0 at u0 and `depth` at u1. An arc
+// hollows the edge `from` by `depth` over its part of u0..u1 or v0..v1, over all of it where they
+// are 0; a bulge leaves all the rest of the edge so deep.
 struct Machining {
   Cut cut = Cut::Dado;
   Face face = Face::Inside;
   std::string receives;   // what goes into it: "bottom", "back", "shelf"
   Length u0, u1, v0, v1;  // in the part's own frame, finished size
   Length depth;
-  Length w0;             // EdgeGroove: from the inside face to its near side
+  Length w0;             // EdgeGroove: from the inside face to its near side; ThicknessTaper
   Edge from = Edge::W1;  // the edge it is measured from
   Length distance;       // from that edge to its near side (pin holes: to the row)
   Length width;          // across; for pin holes the diameter
@@ -101,7 +101,8 @@ struct Part {
   Length oversize;
   std::string oversizeWhy;  // "flush-trimmed after gluing"
   Finish finish = Finish::None;
-  bool lumber = false;  // cut from bars, not nested
+  std::optional<Finish> finishOutside;  // of that face, where it is another
+  bool lumber = false;                  // cut from bars, not nested
   // Where several share one blank: so many parts, and the blank's size.
   std::int64_t perBlank = 1;
   Reason blankWidth;
@@ -134,6 +135,12 @@ std::string codeOf(const std::vector<Part>& parts, const PartKey& key);
 
 // A row of equal cuts that takes no room that matters between parts.
 bool isRow(Cut cut);
+
+// Where the edge that a taper cuts ends; along a long edge where that was not said.
+struct SlantedEdge {
+  Length u0, v0, u1, v1;
+};
+SlantedEdge slantedEdge(const Machining& taper, const Part& part);
 
 // The room a machining takes out of a part, in the part's own frame; empty for rows, bevels, tapers
 // and whatever is not a rectangle.

@@ -50,9 +50,25 @@ Plane leftBy(const Machining& cut, const Part& part) {
   const double length = part.length.total().inMm();
   const double width = part.width.total().inMm();
   if (cut.cut == Cut::Taper) {
-    const double rise = (cut.v1 - cut.v0).inMm() / length;
-    if (cut.from == Edge::L2) return {{-rise, 1, 0}, cut.v0.inMm()};
-    return {{rise, -1, 0}, -cut.v0.inMm()};
+    const SlantedEdge at = slantedEdge(cut, part);
+    const double run = (at.u1 - at.u0).inMm();
+    const double rise = (at.v1 - at.v0).inMm();
+    Vec normal{-rise, run, 0};
+    // What is kept lies towards the opposite edge.
+    const bool end = cut.from == Edge::W1 || cut.from == Edge::W2;
+    if (end ? (cut.from == Edge::W1) == (normal.x > 0) : (cut.from == Edge::L1) == (normal.y > 0))
+      normal = -1 * normal;
+    normal = (1 / std::sqrt(dot(normal, normal))) * normal;
+    return {normal, dot(normal, {at.u0.inMm(), at.v0.inMm(), 0})};
+  }
+  if (cut.cut == Cut::ThicknessTaper) {
+    const double thick = part.thickness.inMm();
+    const bool inside = cut.face == Face::Inside;
+    const auto at = [&](Length left) { return inside ? thick - left.inMm() : left.inMm(); };
+    Vec normal{-(at(cut.depth) - at(cut.w0)), 0, (cut.u1 - cut.u0).inMm()};
+    if (inside) normal = -1 * normal;
+    normal = (1 / std::sqrt(dot(normal, normal))) * normal;
+    return {normal, dot(normal, {cut.u0.inMm(), 0, at(cut.w0)})};
   }
   const double slope = tangent(cut.angle);
   const bool inside = cut.face == Face::Inside;
@@ -155,56 +171,127 @@ Vec placed(const Pose& pose, Vec own) {
 
 namespace {
 
-constexpr int kFacets = 24;  // of a full circle
+constexpr int kFacets = 24;     // of a full circle
+constexpr int kRowFacets = 12;  // of each hole of a row
+
+// A point `along` an edge of the board, so far inside it.
+Flat atEdge(const Part& part, Edge edge, double along, double in) {
+  switch (edge) {
+    case Edge::L1:
+      return {along, in};
+    case Edge::L2:
+      return {along, part.width.total().inMm() - in};
+    case Edge::W1:
+      return {in, along};
+    case Edge::W2:
+      break;
+  }
+  return {part.length.total().inMm() - in, along};
+}
+
+// How deep a hollow over a chord is so far from its middle.
+double hollowAt(double chord, double rise, double off) {
+  const double radius = (chord * chord / 4 + rise * rise) / (2 * rise);
+  return std::sqrt(std::max(0.0, radius * radius - off * off)) - (radius - rise);
+}
+
+std::vector<std::vector<Flat>> curved(const Machining& cut, const Part& part) {
+  const bool end = cut.from == Edge::W1 || cut.from == Edge::W2;
+  const double whole = (end ? part.width : part.length).total().inMm();
+  double from = (end ? cut.v0 : cut.u0).inMm();
+  double to = (end ? cut.v1 : cut.u1).inMm();
+  if (from == to) from = 0, to = whole;
+  const double chord = to - from;
+  const double rise = cut.depth.inMm();
+  const auto point = [&](double along, double in) { return atEdge(part, cut.from, along, in); };
+  std::vector<std::vector<Flat>> out;
+  if (cut.cut == Cut::Arc) {
+    std::vector<Flat>& hollow = out.emplace_back();
+    for (int i = 0; i <= kFacets; ++i) {
+      const double a = chord * i / kFacets;
+      hollow.push_back(point(from + a, hollowAt(chord, rise, a - chord / 2)));
+    }
+    return out;
+  }
+  if (from > 0) out.push_back({point(0, 0), point(from, 0), point(from, rise), point(0, rise)});
+  if (to < whole)
+    out.push_back({point(to, 0), point(whole, 0), point(whole, rise), point(to, rise)});
+  for (int i = 0; i < kFacets; ++i) {
+    const double a = chord * i / kFacets;
+    const double b = chord * (i + 1) / kFacets;
+    out.push_back({point(from + a, 0), point(from + b, 0),
+                   point(from + b, rise - hollowAt(chord, rise, b - chord / 2)),
+                   point(from + a, rise - hollowAt(chord, rise, a - chord / 2))});
+  }
+  return out;
+}
+
+// Between a corner of the board and the quarter circle that rounds it.
+void roundOff(std::vector<std::vector<Flat>>& out, Flat corner, double radius, double u, double v) {
+  constexpr int kQuarter = kFacets / 4;
+  const Flat centre{corner.u + u * radius, corner.v + v * radius};
+  const auto at = [&](int i) {
+    const double turn = std::numbers::pi / 2 * i / kQuarter;
+    return Flat{centre.u - u * radius * std::cos(turn), centre.v - v * radius * std::sin(turn)};
+  };
+  for (int i = 0; i < kQuarter; ++i) out.push_back({corner, at(i), at(i + 1)});
+}
+
+std::vector<Flat> circle(double u0, double u1, double v, double radius, int facets) {
+  std::vector<Flat> out;
+  for (int i = 0; i < facets; ++i) {
+    const double turn = 2 * std::numbers::pi * (i + 0.5) / facets;
+    const double u = std::cos(turn) >= 0 ? u1 : u0;
+    out.push_back({u + radius * std::cos(turn), v + radius * std::sin(turn)});
+  }
+  return out;
+}
 
 }  // namespace
 
-std::vector<Vec> hollowEdge(const Machining& cut, const Part& part) {
-  const double length = part.length.total().inMm();
-  const double width = part.width.total().inMm();
-  const bool along = cut.from == Edge::L1 || cut.from == Edge::L2;
-  const double chord = along ? length : width;
-  const double rise = cut.depth.inMm();
-  const double radius = (chord * chord / 4 + rise * rise) / (2 * rise);
-  std::vector<Vec> out;
-  for (int i = 0; i <= kFacets; ++i) {
-    const double a = chord * i / kFacets;
-    const double off = a - chord / 2;
-    const double in = std::sqrt(std::max(0.0, radius * radius - off * off)) - (radius - rise);
-    if (along)
-      out.push_back({a, cut.from == Edge::L1 ? in : width - in, 0});
-    else
-      out.push_back({cut.from == Edge::W1 ? in : length - in, a, 0});
+std::vector<std::vector<Flat>> cutOff(const Machining& cut, const Part& part) {
+  const double radius = cut.width.inMm() / 2;
+  switch (cut.cut) {
+    case Cut::Arc:
+    case Cut::Bulge:
+      return curved(cut, part);
+    case Cut::RoundCorner:
+    case Cut::RoundEnd: {
+      std::vector<std::vector<Flat>> out;
+      const double width = part.width.total().inMm();
+      const bool far = cut.from == Edge::W2;
+      const double u = far ? part.length.total().inMm() : 0;
+      const double inwards = far ? -1 : 1;
+      const bool both = cut.cut == Cut::RoundEnd;
+      if (both || cut.v0 == Length{}) roundOff(out, {u, 0}, cut.width.inMm(), inwards, 1);
+      if (both || cut.v0 != Length{}) roundOff(out, {u, width}, cut.width.inMm(), inwards, -1);
+      return out;
+    }
+    case Cut::Hole:
+      return {circle(cut.u0.inMm(), cut.u0.inMm(), cut.v0.inMm(), radius, kFacets)};
+    case Cut::Slot:  // its centres lie inside its ends
+      return {
+          circle(cut.u0.inMm() + radius, cut.u1.inMm() - radius, cut.v0.inMm(), radius, kFacets)};
+    case Cut::HoleRow: {
+      std::vector<std::vector<Flat>> out;
+      const bool along = cut.u1 > cut.u0;
+      for (int i = 0; i < cut.holes; ++i) {
+        const double step = (i * cut.pitch).inMm();
+        const double u = cut.u0.inMm() + (along ? step : 0);
+        out.push_back(circle(u, u, cut.v0.inMm() + (along ? 0 : step), radius, kRowFacets));
+      }
+      return out;
+    }
+    default:
+      return {};
   }
-  return out;
 }
 
 namespace {
 
-struct Flat {
-  double u = 0, v = 0;
-};
-
-// The outline of a hole, slot or hollow in the plane of the board; convex.
-std::vector<Flat> outlineOf(const Machining& cut, const Part& part) {
-  std::vector<Flat> out;
-  if (cut.cut == Cut::Arc) {
-    for (const Vec& point : hollowEdge(cut, part)) out.push_back({point.x, point.y});
-    return out;
-  }
-  const double radius = cut.width.inMm() / 2;
-  const double ends = cut.cut == Cut::Slot ? radius : 0;  // a slot's centres lie inside its ends
-  for (int i = 0; i < kFacets; ++i) {
-    const double turn = 2 * std::numbers::pi * (i + 0.5) / kFacets;
-    const double u = std::cos(turn) >= 0 ? cut.u1.inMm() - ends : cut.u0.inMm() + ends;
-    out.push_back({u + radius * std::cos(turn), cut.v0.inMm() + radius * std::sin(turn)});
-  }
-  return out;
-}
-
 // What is taken out, as half spaces that hold it.
-std::vector<Plane> toolOf(const Machining& cut, const Part& part) {
-  const std::vector<Flat> outline = outlineOf(cut, part);
+std::vector<Plane> toolOf(const std::vector<Flat>& outline, const Machining& cut,
+                          const Part& part) {
   Flat middle;
   for (const Flat& p : outline) {
     middle.u += p.u / static_cast<double>(outline.size());
@@ -226,7 +313,8 @@ std::vector<Plane> toolOf(const Machining& cut, const Part& part) {
     out.push_back({normal, distance});
   }
   const double thick = part.thickness.inMm();
-  const double deep = cut.cut == Cut::Arc ? thick : cut.depth.inMm();
+  const bool through = cut.cut == Cut::Arc || cut.cut == Cut::Bulge;
+  const double deep = through ? thick : cut.depth.inMm();
   if (deep < thick) {
     // From the face it is cut into.
     if (cut.face == Face::Inside)
@@ -239,14 +327,16 @@ std::vector<Plane> toolOf(const Machining& cut, const Part& part) {
 
 // A body less what the half spaces hold between them.
 std::vector<Convex> without(const Convex& body, const std::vector<Plane>& tool) {
+  constexpr double kNothing = 1e-6;  // cubic millimetres: the two only touch
   std::vector<Convex> out;
   Convex rest = body;
   for (const Plane& plane : tool) {
     Convex beyond = clipped(rest, {-1 * plane.normal, -plane.distance});
-    if (!beyond.empty()) out.push_back(std::move(beyond));
+    if (volume(beyond) > kNothing) out.push_back(std::move(beyond));
     rest = clipped(rest, plane);
     if (rest.empty()) return {body};
   }
+  if (volume(rest) <= kNothing) return {body};
   return out;
 }
 
@@ -275,19 +365,19 @@ std::vector<Convex> solidOf(const Part& part, const Pose& pose) {
   for (const Box& box : boxes) {
     Convex body = boxOf(box);
     for (const Machining& machining : part.machining)
-      if (machining.cut == Cut::Bevel || machining.cut == Cut::Taper)
+      if (machining.cut == Cut::Bevel || machining.cut == Cut::Taper ||
+          machining.cut == Cut::ThicknessTaper)
         body = clipped(body, leftBy(machining, part));
     if (!body.empty()) out.push_back(std::move(body));
   }
-  for (const Machining& machining : part.machining) {
-    if (machining.cut != Cut::Hole && machining.cut != Cut::Slot && machining.cut != Cut::Arc)
-      continue;
-    const std::vector<Plane> tool = toolOf(machining, part);
-    std::vector<Convex> left;
-    for (const Convex& body : out)
-      for (Convex& piece : without(body, tool)) left.push_back(std::move(piece));
-    out = std::move(left);
-  }
+  for (const Machining& machining : part.machining)
+    for (const std::vector<Flat>& outline : cutOff(machining, part)) {
+      const std::vector<Plane> tool = toolOf(outline, machining, part);
+      std::vector<Convex> left;
+      for (const Convex& body : out)
+        for (Convex& piece : without(body, tool)) left.push_back(std::move(piece));
+      out = std::move(left);
+    }
   for (Convex& body : out)
     for (std::vector<Vec>& face : body.faces) {
       for (Vec& point : face) point = placed(pose, point);

@@ -38,9 +38,12 @@ double commonVolume(const Convex& a, const Convex& b);
 // The pieces of one copy of a part where it stands, machining cut away.
 std::vector<Convex> solidOf(const Part& part, const Pose& pose);
 
-// The edge that a hollow leaves, from corner to corner: points (along, across) of the board in mm,
-// on an arc of a circle. Precondition: cut.cut == Cut::Arc.
-std::vector<Vec> hollowEdge(const Machining& cut, const Part& part);
+// What is cut off the outline of a board: convex polygons, points (along, across) of the board in
+// mm. Circles are 24-gons, those of a row 12-gons. Empty for what leaves the outline whole.
+struct Flat {
+  double u = 0, v = 0;
+};
+std::vector<std::vector<Flat>> cutOff(const Machining& cut, const Part& part);
 
 // A point of the part's own frame where the copy stands.
 Vec placed(const Pose& pose, Vec own);

@@ -24,6 +24,7 @@ class Drawing {
         job_(*picture.job),
         carcass_(picture.assembly->carcass()),
         layout_(*picture.layout),
+        choices_(job_, picture.assembly->id),
         map_(picture.mapping(room)),
         style_(styleOf(job_)) {}
 
@@ -36,7 +37,8 @@ class Drawing {
     for (const PanelRect& panel : layout_.panels) wood(panel);
     for (const OpeningRect& door : layout_.doors) doors(door);
     if (layout_.frame) frame();
-    if (picture_.selected) selection();
+    if (picture_.selected && !picture_.chosen) selection();
+    if (picture_.chosen) chosen(layout_.panels[*picture_.chosen].rect);
     dimensions();
   }
 
@@ -66,8 +68,8 @@ class Drawing {
 
   void wood(const PanelRect& panel) {
     if (panel.kind == PanelKind::RearRail) return;  // behind the front one
-    board(panel.rect, carcass_.material, panel.rect.width > panel.rect.height,
-          static_cast<unsigned>(panel.index + 3));
+    board(panel.rect, choices_.material(panel.role(), panel.after, carcass_.material),
+          panel.rect.width > panel.rect.height, static_cast<unsigned>(panel.index + 3));
   }
 
   void frame() {
@@ -116,15 +118,20 @@ class Drawing {
   void shelves(const OpeningRect& leaf, int count) {
     painter_.setPen(QPen(look::kPencil, 1, Qt::DashLine));
     painter_.setBrush(Qt::NoBrush);
-    const Length space = (leaf.rect.height - count * layout_.thickness) / (count + 1);
+    const PartRole role =
+        std::holds_alternative<AdjustableShelves>(find(carcass_.inside, leaf.path)->content)
+            ? PartRole::AdjustableShelf
+            : PartRole::LooseShelf;
+    const Length t =
+        findMaterial(job_, choices_.material(role, leaf.id, carcass_.material))->measured;
+    const Length space = (leaf.rect.height - count * t) / (count + 1);
     for (int i = 0; i < count; ++i)
-      painter_.drawRect(map_.rect(leaf.rect.x,
-                                  leaf.rect.z + (i + 1) * space + i * layout_.thickness,
-                                  leaf.rect.width, layout_.thickness));
+      painter_.drawRect(
+          map_.rect(leaf.rect.x, leaf.rect.z + (i + 1) * space + i * t, leaf.rect.width, t));
   }
 
   void drawers(const OpeningRect& leaf) {
-    const auto plan = planDrawers(job_, carcass_, layout_, leaf);
+    const auto plan = planDrawers(job_, choices_, carcass_, layout_, leaf);
     if (!plan) {
       painter_.fillRect(rect(leaf.rect), QBrush(look::kRed, Qt::BDiagPattern));
       return;
@@ -139,7 +146,8 @@ class Drawing {
         continue;
       }
       const FrontRect& front = drawer.front.rect;
-      board(front, carcass_.fronts.material, true, ++seed);
+      board(front, choices_.material(PartRole::DrawerFront, drawer.id, carcass_.fronts.material),
+            true, ++seed);
       const QRectF r = rect(front);
       const QPointF c = r.center();
       const double half = std::min(18.0, r.width() / 6);
@@ -181,6 +189,13 @@ class Drawing {
       painter_.drawLine(at, b);
       ++index;
     }
+  }
+
+  void chosen(const FrontRect& panel) {
+    constexpr double kOut = 1.5;
+    painter_.setPen(QPen(look::kSlate, 3));
+    painter_.setBrush(Qt::NoBrush);
+    painter_.drawRect(rect(panel).adjusted(-kOut, -kOut, kOut, kOut));
   }
 
   void selection() {
@@ -225,6 +240,7 @@ class Drawing {
   const Job& job_;
   const Carcass& carcass_;
   const CarcassLayout& layout_;
+  PartChoices choices_;
   Mapping map_;
   LengthStyle style_;
 };
@@ -249,6 +265,19 @@ std::optional<OpeningPath> ElevationPicture::openingAt(const QPointF& point,
   for (const OpeningRect& leaf : layout->leaves)
     if (map.rect(leaf.rect.x, leaf.rect.z, leaf.rect.width, leaf.rect.height).contains(point))
       return leaf.path;
+  return std::nullopt;
+}
+
+std::optional<std::size_t> ElevationPicture::anyPanelAt(const QPointF& point,
+                                                        const QRectF& room) const {
+  if (const auto movable = panelAt(point, room)) return movable;
+  const Mapping map = mapping(room);
+  for (std::size_t i = 0; i < layout->panels.size(); ++i) {
+    const FrontRect& r = layout->panels[i].rect;
+    if (layout->panels[i].kind != PanelKind::RearRail &&
+        map.rect(r.x, r.z, r.width, r.height).contains(point))
+      return i;
+  }
   return std::nullopt;
 }
 

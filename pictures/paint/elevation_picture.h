@@ -14,6 +14,7 @@ struct ElevationPicture {
   const Assembly* assembly = nullptr;
   const CarcassLayout* layout = nullptr;
   std::optional<OpeningPath> selected;
+  std::optional<std::size_t> chosen;  // a panel of the layout
 
   // Where the carcass lies when drawn into `room`, dimension lines included.
   Mapping mapping(const QRectF& room) const;
@@ -22,6 +23,8 @@ struct ElevationPicture {
   // A divider or fixed shelf that can be dragged, within a few pixels; an index into the layout's
   // panels.
   std::optional<std::size_t> panelAt(const QPointF& point, const QRectF& room) const;
+  // Any panel that is seen there.
+  std::optional<std::size_t> anyPanelAt(const QPointF& point, const QRectF& room) const;
 };
 
 }  // namespace pp

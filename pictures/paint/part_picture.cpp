@@ -85,21 +85,29 @@ class Drawing {
         out.addRect(place(machining.u0, machining.u1, machining.v0, machining.v1).normalized());
         break;
       case Cut::Taper: {
-        const Length l = part_.length.total();
-        const Length w = machining.from == Edge::L2 ? part_.width.total() : Length{};
-        out.addPolygon(QPolygonF({point(Length{}, machining.v0), point(l, machining.v1),
-                                  point(l, w), point(Length{}, w)}));
+        const SlantedEdge at = slantedEdge(machining, part_);
+        const bool end = machining.from == Edge::W1 || machining.from == Edge::W2;
+        const Length u = machining.from == Edge::W2 ? part_.length.total() : Length{};
+        const Length v = machining.from == Edge::L2 ? part_.width.total() : Length{};
+        out.addPolygon(QPolygonF({point(at.u0, at.v0), point(at.u1, at.v1),
+                                  end ? point(u, at.v1) : point(at.u1, v),
+                                  end ? point(u, at.v0) : point(at.u0, v)}));
         out.closeSubpath();
         break;
       }
-      case Cut::Arc: {
-        QPolygonF edge;
-        for (const Vec& at : hollowEdge(machining, part_))
-          edge << point(length(at.x), length(at.y));
-        out.addPolygon(edge);
-        out.closeSubpath();
+      case Cut::Arc:
+      case Cut::Bulge:
+      case Cut::RoundCorner:
+      case Cut::RoundEnd:
+        for (const std::vector<Flat>& piece : cutOff(machining, part_)) {
+          QPolygonF polygon;
+          for (const Flat& at : piece) polygon << point(length(at.u), length(at.v));
+          QPainterPath one;
+          one.addPolygon(polygon);
+          one.closeSubpath();
+          out |= one;
+        }
         break;
-      }
       default:
         break;
     }
@@ -125,10 +133,25 @@ class Drawing {
       case Cut::Slot:
         round(machining);
         return;
+      case Cut::HoleRow:
+        for (int i = 0; i < machining.holes; ++i) {
+          Machining one = machining;
+          (machining.u1 > machining.u0 ? one.u0 : one.v0) += i * machining.pitch;
+          one.u1 = one.u0;
+          one.v1 = one.v0;
+          round(one);
+        }
+        return;
       case Cut::Notch:
       case Cut::Taper:
       case Cut::Arc:
+      case Cut::Bulge:
+      case Cut::RoundCorner:
+      case Cut::RoundEnd:
         return;  // in the outline
+      case Cut::ThicknessTaper:
+        thinned(machining);
+        return;
       case Cut::Bevel:
         bevelLine(machining);
         return;
@@ -154,6 +177,20 @@ class Drawing {
     painter_.setPen(QPen(look::kGraphite, 1.2));
     const double radius = std::min(rect.width(), rect.height()) / 2;
     painter_.drawRoundedRect(rect, radius, radius);
+  }
+
+  // Lines that lie closer where less is left.
+  void thinned(const Machining& machining) {
+    constexpr int kLines = 12;
+    const bool falling = machining.depth < machining.w0;
+    painter_.setPen(
+        QPen(look::kGraphite, 0.8, machining.face == face_ ? Qt::SolidLine : Qt::DotLine));
+    const double run = (machining.u1 - machining.u0).inMm();
+    for (int i = 0; i <= kLines; ++i) {
+      const double part = 1 - std::pow(1 - static_cast<double>(i) / kLines, 2);
+      const Length u = machining.u0 + length(run * (falling ? part : 1 - part));
+      painter_.drawLine(point(u, machining.v0), point(u, machining.v1));
+    }
   }
 
   QPointF point(Length u, Length v) const { return place(u, u, v, v).center(); }

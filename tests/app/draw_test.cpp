@@ -394,5 +394,45 @@ TEST_F(Draw, aCarcassOfAGroupIsNotTakenOutFromUnderIt) {
   EXPECT_EQ(first().code, "B1") << "its group stands on it";
 }
 
+// P goes through the parts; what is chosen for one follows in the sentence, the drawing follows
+// that.
+TEST_F(Draw, aPanelHasChoicesOfItsOwn) {
+  open("ringing-trolley");
+  elevation()->setFocus();
+  press(Qt::Key_P);
+  const Part first = session().breakdown().parts[0];
+  EXPECT_EQ(session().pointing().selection().part, first.code);
+  EXPECT_TRUE(elevation()->accessibleDescription().contains(qs(first.name)));
+  press(Qt::Key_P, Qt::ShiftModifier);  // the one before the first is the last of the assembly
+  EXPECT_NE(session().pointing().selection().part, first.code);
+  // A fixed shelf chosen by the mouse is not moved by that.
+  const auto layout = layOut(job(), this->first());
+  ASSERT_TRUE(layout);
+  std::size_t shelf = 0;
+  while (layout->panels[shelf].kind != PanelKind::Shelf) ++shelf;
+  test::clickAt(elevation(), elevation()->panelRect(shelf).center());
+  test::settle();
+  const Part* chosen =
+      findPart(session().breakdown().parts, {.assembly = this->first().id,
+                                             .role = PartRole::FixedShelf,
+                                             .opening = layout->panels[shelf].after});
+  ASSERT_NE(chosen, nullptr);
+  EXPECT_EQ(session().pointing().selection().part, chosen->code);
+  EXPECT_FALSE(session().canUndo());
+  const Length ruled = chosen->length.total();
+  const PartKey key = *session().pointing().selection().piece;
+  choose("part right joint", QStringLiteral("pocket screwed"));
+  const Part* now = findPart(session().breakdown().parts, key);
+  ASSERT_NE(now, nullptr);
+  EXPECT_EQ(now->length.total(), ruled - this->first().carcass().dadoDepth);
+  EXPECT_EQ(now->quantity, 1) << "the other shelf stays as it was and has a code of its own";
+  // An opening chosen is about that opening again.
+  test::clickAt(elevation(), elevation()->openingRect(layout->leaves[0].path).center());
+  test::settle();
+  EXPECT_TRUE(session().pointing().selection().part.empty());
+  press(Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_TRUE(job().overrides.empty());
+}
+
 }  // namespace
 }  // namespace pp

@@ -85,21 +85,47 @@ TEST_F(Parts, aSizeIsSetByHandWithAReasonAndTakenBack) {
   choose("T1-03");
   const Length ruled = session().breakdown().parts[2].length.total();
   click(window_.get(), QStringLiteral("Change the part by hand"));
-  enter("Length by hand", "29 - 1/8");
-  press(Qt::Key_Return);
-  EXPECT_TRUE(session().job().overrides.empty()) << "without a reason nothing is changed";
-  enter("Why", "the left side is bowed");
-  press(Qt::Key_Return);
+  change(QStringLiteral("part length"), QStringLiteral("29 - 1/8"));
   ASSERT_EQ(session().job().overrides.size(), 1U);
   EXPECT_EQ(session().breakdown().parts[2].length.total(), Length::in(28, 7, 8));
-  choose("T1-03");
+  change(QStringLiteral("part reason"), QStringLiteral("the left side is bowed"));
+  EXPECT_EQ(session().job().overrides[0].why, "the left side is bowed");
   EXPECT_TRUE(textOf(window_.get(), QStringLiteral("Why this size"))
                   .contains(QStringLiteral("the left side is bowed")));
-  click(window_.get(), QStringLiteral("Change the part by hand"));
-  click(window_.get(), QStringLiteral("Back to the rules"));
+  ShownWindow::choose(QStringLiteral("part choices"), QStringLiteral("back to the rules"));
+  EXPECT_TRUE(session().job().overrides.empty());
   EXPECT_EQ(session().breakdown().parts[2].length.total(), ruled);
   press(Qt::Key_Z, Qt::ControlModifier);
   EXPECT_EQ(session().breakdown().parts[2].length.total(), Length::in(28, 7, 8));
+}
+
+// A drawer bottom's set-back, a hole, a face's finish: each from the sentence, each undone.
+TEST_F(Parts, edgesFinishAndCutsAreChosenInTheSentence) {
+  choose("T1-01");
+  const Part ruled = session().breakdown().parts[0];
+  click(window_.get(), QStringLiteral("Change the part by hand"));
+  ShownWindow::choose(QStringLiteral("part finish outside"), QStringLiteral("painted"));
+  EXPECT_EQ(session().breakdown().parts[0].finishOutside, Finish::Painted);
+  change(QStringLiteral("part front beyond"), QStringLiteral("-1/2"));
+  EXPECT_EQ(session().breakdown().parts[0].width.total(),
+            ruled.width.total() - Length::in(0, 1, 2));
+  EXPECT_TRUE(textOf(window_.get(), QStringLiteral("Why this size"))
+                  .contains(QStringLiteral("set back at the front 1/2")));
+  ShownWindow::choose(QStringLiteral("more cut into it"), QStringLiteral("and a row of holes"));
+  change(QStringLiteral("pitch of row of holes 1"), QStringLiteral("1"));
+  change(QStringLiteral("number of row of holes 1"), QStringLiteral("5"));
+  const Part& now = session().breakdown().parts[0];
+  ASSERT_FALSE(now.machining.empty());
+  EXPECT_EQ(now.machining.back().cut, Cut::HoleRow);
+  EXPECT_EQ(now.machining.back().holes, 5);
+  // What cannot be is said, and changes nothing.
+  change(QStringLiteral("number of row of holes 1"), QStringLiteral("900"));
+  EXPECT_EQ(session().breakdown().parts[0].machining.back().holes, 5);
+  EXPECT_TRUE(textOf(window_.get(), QStringLiteral("What is wrong"))
+                  .contains(QStringLiteral("a row of holes that leaves the board")));
+  press(Qt::Key_Escape);
+  for (int i = 0; i < 5; ++i) press(Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_TRUE(session().job().overrides.empty());
 }
 
 TEST_F(Parts, theDrawingShowsWhereAPartCameFrom) {
@@ -132,25 +158,17 @@ TEST_F(Parts, grainAndBandingAreSetByHand) {
   const Part ruled = session().breakdown().parts[0];
   ASSERT_EQ(ruled.grain, PartGrain::Length);
   click(window_.get(), QStringLiteral("Change the part by hand"));
-  named<QComboBox>(window_.get(), QStringLiteral("Grain by hand"))->setFocus();
-  press(Qt::Key_Down);
-  press(Qt::Key_Down);  // along width
-  named<QComboBox>(window_.get(), QStringLiteral("Banding by hand"))->setFocus();
-  press(Qt::Key_Down);  // no banding
-  enter("Why", "from the short offcut");
-  click(window_.get(), QStringLiteral("Apply by hand"));
+  ShownWindow::choose(QStringLiteral("part grain"), QStringLiteral("along width"));
+  ShownWindow::choose(QStringLiteral("part front banding"), QStringLiteral("no banding"));
   const Part& now = session().breakdown().parts[0];
   EXPECT_EQ(now.grain, PartGrain::Width);
   for (const std::string& band : now.bands) EXPECT_EQ(band, "");
   EXPECT_EQ(now.length.total(), ruled.length.total()) << "what was not chosen stays";
-  // Asked again, the fields show what was chosen.
-  choose("T1-01");
+  // Shown again, the words say what was chosen.
   click(window_.get(), QStringLiteral("Change the part by hand"));
-  EXPECT_EQ(named<QComboBox>(window_.get(), QStringLiteral("Grain by hand"))->currentText(),
-            QStringLiteral("along width"));
-  EXPECT_EQ(named<QComboBox>(window_.get(), QStringLiteral("Banding by hand"))->currentText(),
-            QStringLiteral("no banding"));
-  click(window_.get(), QStringLiteral("Back to the rules"));
+  click(window_.get(), QStringLiteral("Change the part by hand"));
+  EXPECT_EQ(textOf(window_.get(), QStringLiteral("part grain")), QStringLiteral("along width"));
+  ShownWindow::choose(QStringLiteral("part choices"), QStringLiteral("back to the rules"));
   EXPECT_EQ(session().breakdown().parts[0].bands, ruled.bands);
 }
 

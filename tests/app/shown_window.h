@@ -56,6 +56,12 @@ class ShownWindow : public testing::Test {
     click(window_.get(), word);
     typeOver(value);
   }
+  // Chooses another entry for a word in the sentence.
+  void choose(const QString& word, const QString& entry) {
+    click(window_.get(), word);
+    chooseInMenu(entry);
+    settle();
+  }
   // A cell is chosen and its value typed over.
   void set(const char* table, int row, int column, const char* value) {
     auto* view = named<QTableView>(window_.get(), QString::fromUtf8(table));

@@ -9,8 +9,8 @@
 #include <algorithm>
 #include <set>
 
+#include "app/sentences/sentence_view.h"
 #include "app/shell/main_window.h"
-#include "app/stages/draw/sentence_view.h"
 #include "core/kinds/carcass/layout.h"
 #include "tests/app/shown_window.h"
 

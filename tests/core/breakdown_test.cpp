@@ -34,12 +34,17 @@ TEST(CarcassRules, eachAgainstItsFormula) {
     const char* words;
   };
   const Row rows[] = {
-      {"inside width", insideWidth(mm(600), mm(17.8)), mm(564.4),
+      {"inside width", insideWidth(mm(600), mm(17.8), mm(17.8)), mm(564.4),
        "width 600 − 2 × side 17.8 = 564.4"},
-      {"shelf, butt", shelfLength(mm(564), Joint::Butt, mm(6)), mm(564), "clear width 564 = 564"},
-      {"shelf, dado", shelfLength(mm(564), Joint::Dado, mm(6)), mm(576),
+      {"sides that differ", insideWidth(mm(600), mm(17.8), mm(12.2)), mm(570),
+       "width 600 − left side 17.8 − right side 12.2 = 570"},
+      {"shelf, butt", shelfLength(mm(564), Joint::Butt, Joint::Butt, mm(6)), mm(564),
+       "clear width 564 = 564"},
+      {"shelf, one dado", shelfLength(mm(564), Joint::Dado, Joint::Pocket, mm(6)), mm(570),
+       "clear width 564 + dado depth 6 = 570"},
+      {"shelf, dado", shelfLength(mm(564), Joint::Dado, Joint::Dado, mm(6)), mm(576),
        "clear width 564 + 2 × dado depth 6 = 576"},
-      {"divider, dado", dividerLength(mm(700), Joint::Dado, mm(6)), mm(712),
+      {"divider, dado", dividerLength(mm(700), Joint::Dado, Joint::Dado, mm(6)), mm(712),
        "clear height 700 + 2 × dado depth 6 = 712"},
       {"shelf depth", shelfDepth(mm(560), mm(5.8)), mm(554.2), "depth 560 − back 5.8 = 554.2"},
       {"back", backSize("clear width", mm(564), "rabbet depth", mm(9), mm(9), mm(1.5)), mm(580.5),
@@ -57,10 +62,12 @@ TEST(CarcassRules, eachAgainstItsFormula) {
   inches.unit = Unit::Inch;
   // 30 wide in 23/32: 30 - 1 7/16 = 28 9/16; shelf in 1/4 dados 29 1/16; back in 3/8 rabbets 29
   // 1/4.
-  EXPECT_EQ(format(insideWidth(Length::in(30), Length::in(0, 23, 32)), inches),
-            "width 30 − 2 × side 23/32 = 28 9/16");
-  EXPECT_EQ(shelfLength(Length::in(28, 9, 16), Joint::Dado, Length::in(0, 1, 4)).total(),
-            Length::in(29, 1, 16));
+  EXPECT_EQ(
+      format(insideWidth(Length::in(30), Length::in(0, 23, 32), Length::in(0, 23, 32)), inches),
+      "width 30 − 2 × side 23/32 = 28 9/16");
+  EXPECT_EQ(
+      shelfLength(Length::in(28, 9, 16), Joint::Dado, Joint::Dado, Length::in(0, 1, 4)).total(),
+      Length::in(29, 1, 16));
   EXPECT_EQ(backSize("clear width", Length::in(28, 9, 16), "rabbet depth", Length::in(0, 3, 8),
                      Length::in(0, 3, 8), Length::in(0, 1, 16))
                 .total(),
@@ -208,7 +215,7 @@ TEST(Breakdown, aNotchIsWordedByWhereItLies) {
 TEST(Breakdown, aHollowReachesNoFurtherThanHalfACircle) {
   const auto made = [](BoardEdge edge, int deep) {
     Feature hollow;
-    hollow.kind = FeatureKind::Arc;
+    hollow.kind = FeatureKind::Curve;
     hollow.edge = edge;
     hollow.depth = mm(deep);
     return brokenDown(hollow).troubles.empty();

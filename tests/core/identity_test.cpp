@@ -6,10 +6,10 @@
 #include <set>
 #include <utility>
 
+#include "core/breakdown/mirror.h"
 #include "core/breakdown/settle.h"
 #include "core/formats/job_json.h"
 #include "core/job/ids.h"
-#include "core/job/mirror.h"
 #include "core/kinds/carcass/size_list.h"
 #include "core/kinds/validate.h"
 #include "tests/core/support.h"

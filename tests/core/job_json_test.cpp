@@ -1,6 +1,7 @@
 #include <gtest/gtest.h>
 #include <rapidcheck/gtest.h>
 
+#include "core/breakdown/breakdown.h"
 #include "core/breakdown/overrides.h"
 #include "core/formats/job_json.h"
 #include "core/job/ids.h"
@@ -44,9 +45,9 @@ std::string refusal(const std::string& text) {
 TEST(JobFile, refusesWithThePointerOfTheField) {
   const std::pair<std::string, const char*> rows[] = {
       {changed("\"place\"", "\"plaice\""), "job, /plaice: found an unknown field"},
-      {changed("\"version\": 1", "\"version\": 5"),
-       "job, /version: found 5, written by a newer Plain Patch, expected at most 4"},
-      {changed("\"version\": 1", "\"version\": 0"), "job, /version: found 0, expected 1 to 4"},
+      {changed("\"version\": 1", "\"version\": 6"),
+       "job, /version: found 6, written by a newer Plain Patch, expected at most 5"},
+      {changed("\"version\": 1", "\"version\": 0"), "job, /version: found 0, expected 1 to 5"},
       {changed("plain-patch-job", "other"), "job, /format: found 'other'"},
       {changed("\"kerf\": 3.175", "\"kerf\": 3.1750001"),
        "job, /saw/kerf: found 3.1750001, expected millimetres with at most six decimals"},
@@ -120,6 +121,27 @@ TEST(Job, aNameChangedLeavesEverythingThatSpeaksOfIt) {
   EXPECT_EQ(after[1].overridden, "bowed");
   EXPECT_EQ(after[0].bands, before[0].bands);
   EXPECT_EQ(requestOf(job, after).pins.size(), 1U);
+}
+
+// An arc had all of its edge, a taper was of the upper edge; whatever else stood there meant
+// nothing.
+TEST(JobFile, shapesOfVersionFourMeanWhatTheyMeant) {
+  const auto job = readJob("j", R"({"format": "plain-patch-job", "version": 4, "name": "shapes",
+    "materials": [{"id": "p", "name": "ply", "nominal": 18, "measured": 18}],
+    "assemblies": [{"code": "K1", "boards": {"boards": [
+      {"material": "p", "length": 400, "width": 200, "features": [
+        {"kind": "arc", "edge": "short 2", "depth": 30},
+        {"kind": "taper", "across": 200, "size": 120}]}]}}]})");
+  ASSERT_TRUE(job) << describe(job.problems());
+  const auto& features = std::get<Boards>(job.value().assemblies[0].body).boards[0].features;
+  EXPECT_EQ(features[0].kind, FeatureKind::Curve);
+  EXPECT_EQ(features[0].edge, BoardEdge::Short2);
+  EXPECT_EQ(features[0].length, Length{});
+  EXPECT_EQ(features[1].edge, BoardEdge::Long2);
+  const std::vector<Part> parts = breakDown(job.value()).parts;
+  ASSERT_EQ(parts.size(), 1U);
+  EXPECT_EQ(describe(parts[0].machining[1], parts[0], {}),
+            "taper 11.31° along the top edge, from 200 wide to 120 wide");
 }
 
 }  // namespace

@@ -449,19 +449,45 @@ TEST(Boards, tapersShareABlankWhereThatSaves) {
 // version 1.
 TEST(Boards, aShapeHasItsFieldsAndNoOther) {
   Feature all;
-  all.along = all.across = all.length = all.width = all.size = all.depth = mm(5);
+  all.along = all.across = all.length = all.width = all.size = all.depth = all.pitch = mm(5);
+  all.keepLow = all.keepHigh = mm(1);
+  all.count = 3;
   all.angle = Angle::degrees(10);
   all.edge = BoardEdge::Short2;
+  all.face = Face::Outside;
+  all.farEnd = all.farEdge = all.crosswise = all.bulging = all.thickness = true;
   using Names = std::vector<std::string>;
   const std::vector<std::pair<FeatureKind, Names>> rows = {
-      {FeatureKind::Hole, {"length", "width", "angle", "edge"}},
-      {FeatureKind::Slot, {"width", "angle", "edge"}},
-      {FeatureKind::Notch, {"size", "depth", "angle", "edge"}},
-      {FeatureKind::Dado, {"across", "length", "width", "angle", "edge"}},
-      {FeatureKind::Groove, {"along", "length", "width", "angle", "edge"}},
-      {FeatureKind::Taper, {"along", "length", "width", "depth", "angle", "edge"}},
-      {FeatureKind::Arc, {"along", "across", "length", "width", "size", "angle"}},
-      {FeatureKind::Bevel, {"along", "across", "length", "width", "size", "depth"}}};
+      {FeatureKind::Hole,
+       {"length", "width", "pitch", "count", "keepLow", "keepHigh", "angle", "edge", "crosswise",
+        "bulging", "thickness"}},
+      {FeatureKind::Slot,
+       {"width", "pitch", "count", "keepLow", "keepHigh", "angle", "edge", "crosswise", "bulging",
+        "thickness"}},
+      {FeatureKind::Notch,
+       {"size", "depth", "pitch", "count", "keepLow", "keepHigh", "angle", "edge", "face",
+        "crosswise", "bulging", "thickness"}},
+      {FeatureKind::Dado,
+       {"across", "length", "width", "pitch", "count", "angle", "edge", "farEdge", "crosswise",
+        "bulging", "thickness"}},
+      {FeatureKind::Groove,
+       {"along", "length", "width", "pitch", "count", "angle", "edge", "farEnd", "crosswise",
+        "bulging", "thickness"}},
+      {FeatureKind::Rabbet,
+       {"along", "across", "length", "width", "pitch", "count", "angle", "farEnd", "farEdge",
+        "crosswise", "bulging", "thickness"}},
+      {FeatureKind::Taper,
+       {"length", "width", "depth", "pitch", "count", "keepLow", "keepHigh", "angle", "farEdge",
+        "crosswise", "bulging"}},
+      {FeatureKind::Curve,
+       {"across", "width", "size", "pitch", "count", "keepLow", "keepHigh", "angle", "face",
+        "farEdge", "crosswise", "thickness"}},
+      {FeatureKind::Corner,
+       {"along", "across", "length", "width", "depth", "pitch", "count", "keepLow", "keepHigh",
+        "angle", "edge", "face", "crosswise", "bulging", "thickness"}},
+      {FeatureKind::Bevel,
+       {"along", "across", "length", "width", "size", "depth", "pitch", "count", "keepLow",
+        "keepHigh", "face", "farEnd", "farEdge", "crosswise", "bulging", "thickness"}}};
   for (const auto& [kind, unused] : rows) {
     all.kind = kind;
     EXPECT_EQ(unusedFields(all), unused) << static_cast<int>(kind);
@@ -485,7 +511,8 @@ TEST(Boards, aShapeHasItsFieldsAndNoOther) {
   const Problems problems = validate(job);
   ASSERT_EQ(problems.size(), 1U);
   EXPECT_EQ(problems[0].field, "/assemblies/0/boards/boards/0/features/0/width");
-  EXPECT_EQ(problems[0].expected, "nothing; it has across, size, depth");
+  EXPECT_EQ(problems[0].expected,
+            "nothing; it has across, size, depth, keepLow, keepHigh, face, farEdge");
 }
 
 TEST(Copies, multiplyEveryPart) {

@@ -18,60 +18,15 @@
 #include "core/kinds/top/rules.h"
 #include "core/kinds/wall_panel/rules.h"
 #include "core/parts/solid.h"
+#include "tests/core/bodies.h"
 #include "tests/core/support.h"
 
 namespace pp {
 namespace {
 
-constexpr double kSliver = 100;  // cubic millimetres: less than a micrometre over a panel
-
-struct Body {
-  std::string name;
-  std::vector<Convex> pieces;
-  Vec low{1e9, 1e9, 1e9};
-  Vec high{-1e9, -1e9, -1e9};
-};
-
-std::vector<Body> bodiesOf(const Breakdown& breakdown, double shift = 0) {
-  std::vector<Body> out;
-  for (const Part& part : breakdown.parts)
-    for (const Pose& pose : part.poses) {
-      Body body;
-      body.name = part.code + " " + part.name;
-      body.pieces = solidOf(part, pose);
-      for (Convex& piece : body.pieces)
-        for (std::vector<Vec>& face : piece.faces)
-          for (Vec& p : face) {
-            p.x += shift;
-            body.low = {std::min(body.low.x, p.x), std::min(body.low.y, p.y),
-                        std::min(body.low.z, p.z)};
-            body.high = {std::max(body.high.x, p.x), std::max(body.high.y, p.y),
-                         std::max(body.high.z, p.z)};
-          }
-      out.push_back(std::move(body));
-    }
-  return out;
-}
-
-double clash(const Body& a, const Body& b) {
-  constexpr double kTouch = 1e-4;
-  if (a.low.x > b.high.x - kTouch || b.low.x > a.high.x - kTouch || a.low.y > b.high.y - kTouch ||
-      b.low.y > a.high.y - kTouch || a.low.z > b.high.z - kTouch || b.low.z > a.high.z - kTouch)
-    return 0;
-  double out = 0;
-  for (const Convex& p : a.pieces)
-    for (const Convex& q : b.pieces) out += commonVolume(p, q);
-  return out;
-}
-
-std::string clashes(const std::vector<Body>& bodies) {
-  std::string out;
-  for (std::size_t i = 0; i < bodies.size(); ++i)
-    for (std::size_t k = i + 1; k < bodies.size(); ++k)
-      if (const double room = clash(bodies[i], bodies[k]); room > kSliver)
-        out += bodies[i].name + " and " + bodies[k].name + ": " + std::to_string(room) + " mm³\n";
-  return out;
-}
+using test::bodiesOf;
+using test::Body;
+using test::clashes;
 
 Body hull(const std::vector<Body>& bodies, const std::string& without = "") {
   Body out;
@@ -281,6 +236,9 @@ RC_GTEST_PROP(Reassembly, everySizeIsTheSumOfItsReasonAndAboveZero, ()) {
     RC_ASSERT(static_cast<std::int64_t>(part.poses.size()) == part.quantity);
     for (const Machining& m : part.machining) {
       if (m.cut == Cut::Bevel) continue;
+      if (m.u0 < Length{} || m.u1 > part.length.total() + Length::um(1) || m.v0 < Length{} ||
+          m.v1 > part.width.total() + Length::um(1))
+        RC_LOG() << part.name << ": " << describe(m, part, {}) << "\n" << writeJob(job);
       RC_ASSERT(m.u0 >= Length{} && m.u1 <= part.length.total() + Length::um(1));
       RC_ASSERT(m.v0 >= Length{} && m.v1 <= part.width.total() + Length::um(1));
       RC_ASSERT(m.depth > Length{} && m.depth <= part.thickness + Length::mm(12));

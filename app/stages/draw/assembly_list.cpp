@@ -8,9 +8,9 @@
 
 #include "app/fields/field.h"
 #include "app/fields/question.h"
-#include "app/stages/draw/sentences/sentence.h"
+#include "app/sentences/sentence.h"
+#include "core/breakdown/mirror.h"
 #include "core/job/ids.h"
-#include "core/job/mirror.h"
 #include "core/kinds/kind.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
@@ -130,10 +130,9 @@ void AssemblyList::copyAssembly() {
   Job next = session_.draft();
   const Assembly* of = assembly();
   if (of == nullptr) return;
-  Assembly copy = withoutIds(*of);
-  copy.code = freeCode(copy);
-  const std::string code = copy.code;
-  next.assemblies.push_back(std::move(copy));
+  const std::string code = freeCode(*of);
+  for (std::size_t i = 0; i < session_.job().assemblies.size(); ++i)
+    if (session_.job().assemblies[i].id == of->id) pp::copyAssembly(next, i, code);
   const QString what = tr("copy %1").arg(qs(of->code));
   session_.edit(what, std::move(next));
   session_.pointing().select({code, std::nullopt, {}});

@@ -6,7 +6,7 @@
 
 #include <algorithm>
 #include <utility>
-#include "app/stages/draw/flow_layout.h"
+#include "app/sentences/flow_layout.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
 
@@ -115,7 +115,7 @@ QWidget* DrawStage::makeSide() {
   column->addWidget(effortLine_);
   connect(list_, &AssemblyList::refused, sentenceProblem_, &ProblemLine::show);
   connect(list_, &AssemblyList::said, remark_, &QLabel::setText);
-  connect(sentence_, &SentenceView::changed, this, &DrawStage::changeAssembly);
+  connect(sentence_, &SentenceView::changed, this, &DrawStage::change);
   connect(sentence_, &SentenceView::refused, sentenceProblem_, &ProblemLine::show);
   connect(sentence_, &SentenceView::touched, this, [this](const QString& name, Length length) {
     session().pointing().measure(name, length);
@@ -139,6 +139,8 @@ std::vector<KeyHelp> DrawStage::keys() const {
       {tr("D, T"), tr("fill it with drawers or trays: 3, or 4 1/2, 6, rest")},
       {tr("O"), tr("close it: left, right, pair, lid, flap, or none")},
       {tr("A, L"), tr("adjustable shelves, or shelves on strips")},
+      {tr("P"),
+       tr("choose a panel, P again the next: its own material, joints, edges, cuts follow")},
       {tr("Shift+arrows"), tr("nudge the panel beside the opening; the mouse drags it")},
       {tr("X"), tr("the view in space drawn apart; there, arrows turn it, F S P look straight")},
       {tr("E"), tr("empty it; once more takes out the split around it")},
@@ -154,9 +156,11 @@ void DrawStage::refresh() {
   list_->refresh();
   sentenceProblem_->clear();
   if (const Assembly* of = assembly()) {
-    sentence_->setParagraphs(
-        describe(session().job(), *of, session().pointing().selection().opening),
-        session().style());
+    const Selection& selected = session().pointing().selection();
+    std::vector<Paragraph> said = describe(session().job(), *of, selected.opening);
+    if (const auto part = partChosen(session(), selected))
+      said.insert(said.begin(), describePart(session().job(), *part));
+    sentence_->setParagraphs(std::move(said), session().style());
     remark_->setText(remark(of->body));
   } else {
     sentence_->setParagraphs({}, session().style());
@@ -166,6 +170,9 @@ void DrawStage::refresh() {
   tools_->setVisible(drawn == nullptr || drawn->isCarcass());
   if (asked_ == 0 && drawn != nullptr && !drawn->isCarcass())
     prompt_->setText(tr("Change the underlined words; the drawing follows."));
+  else if (asked_ == 0 && !session().pointing().selection().part.empty())
+    prompt_->setText(tr("What is chosen for %1 stands first in the sentence. P: the next part.")
+                         .arg(qs(session().pointing().selection().part)));
   else if (asked_ == 0)
     prompt_->setText(session().pointing().selection().opening
                          ? tr("Press a letter to fill the opening chosen.")
@@ -343,14 +350,9 @@ void DrawStage::emptyOpening() {
   setOpening(tr("empty the opening"), path, empty, path);
 }
 
-void DrawStage::changeAssembly(const QString& name,
-                               const std::function<Problems(Assembly&)>& apply) {
-  session().finish();
-  const Assembly* of = assembly();
-  if (of == nullptr) return;
-  Assembly edited = *of;
-  Problems problems = apply(edited);
-  if (problems.empty()) problems = session().editAssembly(name, of->code, std::move(edited));
+void DrawStage::change(const QString& name, const std::function<Problems(Edited&)>& apply) {
+  if (assembly() == nullptr) return;
+  const Problems problems = changeSaid(session(), name, session().pointing().selection(), apply);
   // Typing the value that is there already is no edit, but the field must still go.
   if (problems.empty())
     stale();

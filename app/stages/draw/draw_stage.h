@@ -5,10 +5,11 @@
 #include <QLineEdit>
 
 #include "app/fields/field.h"
+#include "app/sentences/change.h"
+#include "app/sentences/sentence_view.h"
 #include "app/stages/draw/assembly_list.h"
 #include "app/stages/draw/elevation_view.h"
 #include "app/stages/draw/section_view.h"
-#include "app/stages/draw/sentence_view.h"
 #include "app/stages/draw/space_view.h"
 #include "app/stages/stage.h"
 #include "core/breakdown/effort.h"
@@ -37,7 +38,7 @@ class DrawStage : public Stage {
   void emptyOpening();
   void setOpening(const QString& what, const OpeningPath& path, Opening opening,
                   const OpeningPath& select);
-  void changeAssembly(const QString& name, const std::function<Problems(Assembly&)>& apply);
+  void change(const QString& name, const std::function<Problems(Edited&)>& apply);
   const Assembly* assembly() const;
 
   ElevationView* elevation_;

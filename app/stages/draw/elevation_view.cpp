@@ -5,6 +5,7 @@
 #include <QPainter>
 
 #include <algorithm>
+#include <utility>
 
 #include "pictures/paint/elevation_picture.h"
 #include "pictures/paint/figures.h"
@@ -62,13 +63,16 @@ void ElevationView::refresh() {
         description = tr("opening %1 wide, %2 high")
                           .arg(qs(format(leaf.rect.width, session_.style())),
                                qs(format(leaf.rect.height, session_.style())));
+  for (const Part& part : session_.breakdown().parts)
+    if (part.code == session_.pointing().selection().part)
+      description = tr("%1 %2").arg(qs(part.code), qs(part.name));
   setAccessibleDescription(description);
   update();
 }
 
 QRectF ElevationView::openingRect(const OpeningPath& path) const {
   if (!layout()) return {};
-  const ElevationPicture picture{&session_.job(), assembly(), &*layout(), {}};
+  const ElevationPicture picture{&session_.job(), assembly(), &*layout(), {}, {}};
   const Mapping map = picture.mapping(rect());
   for (const OpeningRect& leaf : layout()->leaves)
     if (leaf.path == path)
@@ -78,7 +82,7 @@ QRectF ElevationView::openingRect(const OpeningPath& path) const {
 
 QRectF ElevationView::panelRect(std::size_t index) const {
   if (!layout() || index >= layout()->panels.size()) return {};
-  const ElevationPicture picture{&session_.job(), assembly(), &*layout(), {}};
+  const ElevationPicture picture{&session_.job(), assembly(), &*layout(), {}, {}};
   const FrontRect& r = layout()->panels[index].rect;
   return picture.mapping(rect()).rect(r.x, r.z, r.width, r.height);
 }
@@ -110,7 +114,7 @@ void ElevationView::paintEvent(QPaintEvent*) {
     return;
   } else {
     const ElevationPicture picture{&session_.job(), assembly(), &*layout(),
-                                   session_.pointing().selection().opening};
+                                   session_.pointing().selection().opening, panelChosen()};
     picture.paint(painter, rect());
     if (dragged_ && moved_ != Length{}) {
       const Mapping map = picture.mapping(rect());
@@ -136,6 +140,8 @@ void ElevationView::paintEvent(QPaintEvent*) {
 void ElevationView::choose(const OpeningPath& path) {
   Selection selection = session_.pointing().selection();
   selection.opening = path;
+  selection.part.clear();
+  selection.piece.reset();
   for (const OpeningRect& leaf : layout()->leaves)
     if (leaf.path == path)
       session_.pointing().measure(tr("clear width of the opening"), leaf.rect.width);
@@ -144,8 +150,9 @@ void ElevationView::choose(const OpeningPath& path) {
 
 void ElevationView::mousePressEvent(QMouseEvent* event) {
   if (!layout()) return;
-  const ElevationPicture picture{&session_.job(), assembly(), &*layout(), {}};
+  const ElevationPicture picture{&session_.job(), assembly(), &*layout(), {}, {}};
   const auto panel = picture.panelAt(event->position(), rect());
+  if (event->button() == Qt::LeftButton) pressed_ = picture.anyPanelAt(event->position(), rect());
   if (panel && event->button() == Qt::LeftButton) {
     session_.modes().begin(this, Modes::About::Drawing, [this] {
       dragged_.reset();
@@ -156,13 +163,13 @@ void ElevationView::mousePressEvent(QMouseEvent* event) {
     grabbed_ = event->position();
     moved_ = Length{};
   }
-  if (panel) return;
+  if (panel || pressed_) return;
   if (const auto path = picture.openingAt(event->position(), rect())) choose(*path);
 }
 
 void ElevationView::mouseMoveEvent(QMouseEvent* event) {
   if (!dragged_ || !layout() || *dragged_ >= layout()->panels.size()) return;
-  const ElevationPicture picture{&session_.job(), assembly(), &*layout(), {}};
+  const ElevationPicture picture{&session_.job(), assembly(), &*layout(), {}, {}};
   const QPointF by = event->position() - grabbed_;
   const bool upright = layout()->panels[*dragged_].kind == PanelKind::Divider;
   const double mm = (upright ? by.x() : -by.y()) / picture.mapping(rect()).scale;
@@ -171,6 +178,12 @@ void ElevationView::mouseMoveEvent(QMouseEvent* event) {
 }
 
 void ElevationView::mouseReleaseEvent(QMouseEvent*) {
+  const std::optional<std::size_t> pressed = std::exchange(pressed_, std::nullopt);
+  // Pressed and let go without a move: the panel is meant, not its place.
+  if (pressed && moved_ == Length{} && layout() && *pressed < layout()->panels.size()) {
+    const PanelRect& panel = layout()->panels[*pressed];
+    choosePart({.assembly = assembly()->id, .role = panel.role(), .opening = panel.after});
+  }
   if (!dragged_) return;
   const std::size_t panel = *dragged_;
   const Length by = moved_;
@@ -251,6 +264,47 @@ void ElevationView::nudge(int key) {
     }
 }
 
+void ElevationView::choosePart(const PartKey& key) {
+  Selection selection = session_.pointing().selection();
+  selection.part = codeOf(session_.breakdown().parts, key);
+  selection.piece = key;
+  session_.pointing().select(std::move(selection));
+}
+
+// The next part of the assembly, or the one before; the first where none is chosen.
+void ElevationView::stepPart(int by) {
+  session_.finish();
+  const Assembly* of = assembly();
+  if (of == nullptr) return;
+  std::vector<PartKey> keys;
+  std::ptrdiff_t at = -1;
+  const Selection& selected = session_.pointing().selection();
+  for (const Part& part : session_.breakdown().parts)
+    if (part.assembly == of->code)
+      for (const PartKey& key : part.keys) {
+        if (selected.piece ? key == *selected.piece : at < 0 && part.code == selected.part)
+          at = std::ssize(keys);
+        keys.push_back(key);
+      }
+  if (keys.empty()) return;
+  const auto n = std::ssize(keys);
+  choosePart(keys[static_cast<std::size_t>(at < 0 ? (by > 0 ? 0 : n - 1) : (at + by + n) % n)]);
+}
+
+// The panel that is chosen as a part; none where that is no panel.
+std::optional<std::size_t> ElevationView::panelChosen() const {
+  const Selection& selected = session_.pointing().selection();
+  if (selected.part.empty() || !layout()) return std::nullopt;
+  for (std::size_t i = 0; i < layout()->panels.size(); ++i) {
+    const PanelRect& panel = layout()->panels[i];
+    const PartKey key{.assembly = assembly()->id, .role = panel.role(), .opening = panel.after};
+    if (selected.piece ? key == *selected.piece
+                       : codeOf(session_.breakdown().parts, key) == selected.part)
+      return i;
+  }
+  return std::nullopt;
+}
+
 // To the nearest opening in the direction of the arrow.
 void ElevationView::move(int key) {
   if (!layout() || layout()->leaves.empty()) return;
@@ -280,6 +334,10 @@ void ElevationView::keyPressEvent(QKeyEvent* event) {
     case Qt::Key_Up:
     case Qt::Key_Down:
       return event->modifiers() & Qt::ShiftModifier ? nudge(event->key()) : move(event->key());
+    case Qt::Key_P:
+      if (event->modifiers() == Qt::NoModifier) return stepPart(1);
+      if (event->modifiers() == Qt::ShiftModifier) return stepPart(-1);
+      break;
     case Qt::Key_Backspace:
     case Qt::Key_Delete:
       return emit letter(Qt::Key_E);

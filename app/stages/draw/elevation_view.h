@@ -36,6 +36,9 @@ class ElevationView : public QWidget {
 
  private:
   void choose(const OpeningPath& path);
+  void choosePart(const PartKey& key);
+  void stepPart(int by);
+  std::optional<std::size_t> panelChosen() const;
   void move(int key);
   void nudge(int key);
   // Moves a panel of the layout right or up by so much.
@@ -54,6 +57,7 @@ class ElevationView : public QWidget {
   mutable std::optional<CarcassLayout> layout_;
   mutable SolidScene scene_;
   std::optional<std::size_t> dragged_;
+  std::optional<std::size_t> pressed_;  // any panel
   QPointF grabbed_;
   Length moved_;
 };

@@ -85,6 +85,7 @@ void SectionView::mouseReleaseEvent(QMouseEvent* event) {
   if (code.isEmpty()) return;
   Selection selection = session_.pointing().selection();
   selection.part = code.toStdString();
+  selection.piece.reset();
   session_.pointing().select(std::move(selection));
 }
 

@@ -79,7 +79,11 @@ QString wordsFor(const Job& job, const PlanShown& plan, const Part& part) {
   if (!part.overridden.empty())
     out += paragraph(PartView::tr("By hand, not by the rules"), qs(part.overridden));
   if (!part.note.empty()) out += paragraph(PartView::tr("Mind"), qs(part.note));
-  out += paragraph(PartView::tr("Finish"), said(part.finish));
+  out += paragraph(
+      PartView::tr("Finish"),
+      part.finishOutside
+          ? PartView::tr("%1 inside, %2 outside").arg(said(part.finish), said(*part.finishOutside))
+          : said(part.finish));
   QStringList joins;
   for (const Join& join : part.joins) joins << qs(describe(join, part));
   if (!joins.isEmpty()) out += paragraph(PartView::tr("Joined"), joins.join(QLatin1Char('\n')));

@@ -3,12 +3,12 @@
 #include <QFileDialog>
 #include <QHBoxLayout>
 #include <QPushButton>
+#include <QScrollArea>
 #include <QSignalBlocker>
 
 #include "app/grid/columns.h"
 #include "app/grid/grid_table.h"
 #include "app/words/said.h"
-#include "core/breakdown/overrides.h"
 #include "core/formats/exchange.h"
 #include "core/formats/file.h"
 #include "core/formats/lists_csv.h"
@@ -55,7 +55,7 @@ PartsStage::PartsStage(Session& session, QWidget* parent) : Stage(session, paren
     tools->addWidget(one);
   };
   button(tr("Drawing"), tr("Show where it is drawn"), &PartsStage::showOpening);
-  button(tr("By hand"), tr("Change the part by hand"), &PartsStage::beginOverride);
+  button(tr("By hand"), tr("Change the part by hand"), &PartsStage::toggleChoices);
   button(tr("CSV in"), tr("Read a parts list"), &PartsStage::readCsv);
   button(tr("CSV out"), tr("Write the parts list"), &PartsStage::writeCsv);
   left->addLayout(tools);
@@ -63,8 +63,8 @@ PartsStage::PartsStage(Session& session, QWidget* parent) : Stage(session, paren
   table_->setModel(model_);
   table_->setSelectionBehavior(QAbstractItemView::SelectRows);
   left->addWidget(table_, 1);
-  override_ = makeOverride();
-  left->addWidget(override_);
+  choicesBox_ = makeChoices();
+  left->addWidget(choicesBox_);
   auto* byHand = new QHBoxLayout;
   auto* words = new Label(tr("Parts added by hand"));
   words->setFont(look::text(14, true));
@@ -103,7 +103,8 @@ std::vector<KeyHelp> PartsStage::keys() const {
   return {{tr("Up, Down"), tr("choose a part; its reasons and its picture are beside the list")},
           {tr("Tab"), tr("on to the search, the order and what can be done with the part")},
           {tr("Drawing"), tr("the opening the part came from")},
-          {tr("By hand"), tr("a size, grain or banding of your own, with the reason; reversible")}};
+          {tr("By hand"),
+           tr("what is chosen for this part: material, edges, joints, sizes, cuts; reversible")}};
 }
 
 void PartsStage::refresh() {
@@ -155,113 +156,54 @@ void PartsStage::followSelection() {
 
 void PartsStage::showPart(const Part* part) {
   part_->setPart(model_->job(), *model_->breakdown(), session().plans().shown(), part);
+  if (choicesBox_->isHidden()) return;
+  std::vector<Paragraph> said;
+  if (part != nullptr) said.push_back(describePart(*model_->job(), *part));
+  choices_->setParagraphs(std::move(said), styleOf(*model_->job()));
 }
 
-QWidget* PartsStage::makeOverride() {
-  auto* box = new QWidget;
-  auto* row = new QHBoxLayout(box);
-  row->setContentsMargins(0, 0, 0, 0);
-  const auto add = [&](QLineEdit* one, const QString& name, int stretch) {
-    one->setAccessibleName(name);
-    one->setPlaceholderText(name);
-    row->addWidget(one, stretch);
-    connect(one, &QLineEdit::returnPressed, this, &PartsStage::applyOverride);
-  };
-  constexpr int kSize = 92;
-  lengthByHand_ = new SumField(session().style(), kSize);
-  widthByHand_ = new SumField(session().style(), kSize);
-  add(lengthByHand_, tr("Length by hand"), 0);
-  add(widthByHand_, tr("Width by hand"), 0);
-  grainByHand_ = new QComboBox;
-  grainByHand_->setAccessibleName(tr("Grain by hand"));
-  grainByHand_->addItems(QStringList{tr("grain as ruled")} + said<BoardGrain>());
-  row->addWidget(grainByHand_);
-  bandingByHand_ = new QComboBox;
-  bandingByHand_->setAccessibleName(tr("Banding by hand"));
-  row->addWidget(bandingByHand_);
-  why_ = new QLineEdit;
-  add(why_, tr("Why"), 1);
-  auto* apply = new QPushButton(tr("Apply"));
-  apply->setAccessibleName(tr("Apply by hand"));
-  connect(apply, &QPushButton::clicked, this, &PartsStage::applyOverride);
-  row->addWidget(apply);
-  auto* drop = new QPushButton(tr("As ruled"));
-  drop->setAccessibleName(tr("Back to the rules"));
-  connect(drop, &QPushButton::clicked, this, &PartsStage::dropOverride);
-  row->addWidget(drop);
-  box->hide();
-  return box;
+QWidget* PartsStage::makeChoices() {
+  choices_ = new SentenceView(session().modes());
+  auto* scroll = new QScrollArea;
+  scroll->setFrameShape(QFrame::NoFrame);
+  scroll->setWidgetResizable(true);
+  scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  scroll->setWidget(choices_);
+  scroll->setFocusPolicy(Qt::NoFocus);
+  constexpr int kHeight = 190;
+  scroll->setFixedHeight(kHeight);
+  connect(choices_, &SentenceView::changed, this,
+          [this](const QString& name, const std::function<Problems(Edited&)>& apply) {
+            const Part* part = chosen();
+            if (part == nullptr) return;
+            const Selection selected{part->assembly, std::nullopt, part->code};
+            const Problems problems =
+                changeSaid(session(), tr("%1 of %2").arg(name, qs(selected.part)), selected, apply);
+            problem_->show(problems);
+            // What was typed and is refused, or changes nothing, gives way to what is.
+            if (problems.empty()) stale();
+          });
+  connect(choices_, &SentenceView::refused, this,
+          [this](const Problems& problems) { problem_->show(problems); });
+  scroll->hide();
+  return scroll;
 }
 
-void PartsStage::beginOverride() {
-  const Part* part = model_->partAt(table_->currentIndex().row());
-  if (part == nullptr) return;
-  PartOverride known;
-  if (const PartOverride* made = overrideOf(session().job(), *part)) known = *made;
-  const LengthStyle style = session().style();
-  lengthByHand_->setStyleOfLengths(style);
-  widthByHand_->setStyleOfLengths(style);
-  lengthByHand_->setText(known.length ? typed(*known.length, style) : QString());
-  widthByHand_->setText(known.width ? typed(*known.width, style) : QString());
-  lengthByHand_->setPlaceholderText(typed(part->length.total(), style));
-  widthByHand_->setPlaceholderText(typed(part->width.total(), style));
-  grainByHand_->setCurrentIndex(known.grain ? static_cast<int>(*known.grain) + 1 : 0);
-  bandingByHand_->clear();
-  bandingByHand_->addItems({tr("banding as ruled"), tr("no banding")});
-  int chosen = known.banding ? 1 : 0;
-  for (const Banding& banding : session().job().bandings) {
-    if (known.banding && *known.banding == banding.id) chosen = bandingByHand_->count();
-    bandingByHand_->addItem(qs(banding.name), qs(banding.id));
-  }
-  bandingByHand_->setCurrentIndex(chosen);
-  why_->setText(qs(known.why));
-  override_->show();
-  lengthByHand_->setFocus();
+const Part* PartsStage::chosen() const {
+  return model_->partAt(table_->currentIndex().row());
 }
 
-void PartsStage::applyOverride() {
-  const Part* part = model_->partAt(table_->currentIndex().row());
-  if (part == nullptr) return;
-  PartOverride made;
-  made.why = why_->text().trimmed().toStdString();
-  const auto size = [this](const QLineEdit* field, std::optional<Length>& into) -> Problems {
-    if (field->text().trimmed().isEmpty()) return {};
-    const auto length = parseExpression(field->text().toStdString(), session().job().unit);
-    if (!length) return length.problems();
-    into = *length;
-    return {};
-  };
-  for (const Problems& problems :
-       {size(lengthByHand_, made.length), size(widthByHand_, made.width)})
-    if (!problems.empty()) return problem_->show(problems);
-  if (grainByHand_->currentIndex() > 0)
-    made.grain = static_cast<BoardGrain>(grainByHand_->currentIndex() - 1);
-  if (bandingByHand_->currentIndex() == 1) made.banding = std::string();
-  if (bandingByHand_->currentIndex() > 1)
-    made.banding = bandingByHand_->currentData().toString().toStdString();
-  Job next = session().draft();
-  const QString code = qs(part->code);
-  setOverride(next, session().breakdown().parts, *part, made);
-  const Problems problems = session().edit(tr("change %1 by hand").arg(code), std::move(next));
-  problem_->show(problems);
-  if (problems.empty()) {
-    override_->hide();
+void PartsStage::toggleChoices() {
+  const bool show = choicesBox_->isHidden();
+  session().modes().end(choices_);
+  choicesBox_->setVisible(show);
+  if (const Part* part = chosen()) showPart(part);
+  if (show)
+    choices_->focusFirst();
+  else
     table_->setFocus();
-  }
 }
 
-void PartsStage::dropOverride() {
-  const Part* part = model_->partAt(table_->currentIndex().row());
-  override_->hide();
-  table_->setFocus();
-  if (part == nullptr) return;
-  Job next = session().draft();
-  const QString code = qs(part->code);
-  pp::dropOverride(next, *part);
-  problem_->show(session().edit(tr("%1 as ruled").arg(code), std::move(next)));
-}
-
-// The way back from a part to where it came from.
 void PartsStage::showOpening() {
   const Part* part = model_->partAt(table_->currentIndex().row());
   if (part == nullptr) return;

@@ -6,8 +6,9 @@
 #include <QLineEdit>
 
 #include "app/fields/field.h"
-#include "app/fields/sum_field.h"
 #include "app/grid/table.h"
+#include "app/sentences/change.h"
+#include "app/sentences/sentence_view.h"
 #include "app/stages/parts/part_view.h"
 #include "app/stages/parts/parts_model.h"
 #include "app/stages/stage.h"
@@ -31,10 +32,9 @@ class PartsStage : public Stage {
   void showPart(const Part* part);
   void choose(int row);
   void addLoose();
-  QWidget* makeOverride();
-  void beginOverride();
-  void applyOverride();
-  void dropOverride();
+  QWidget* makeChoices();
+  void toggleChoices();
+  const Part* chosen() const;  // in the table
   void showOpening();
   void readCsv();
   void writeCsv();
@@ -52,12 +52,8 @@ class PartsStage : public Stage {
   QLabel* total_;
   QLineEdit* search_;
   QComboBox* order_;
-  QWidget* override_;
-  SumField* lengthByHand_;
-  SumField* widthByHand_;
-  QComboBox* grainByHand_;
-  QComboBox* bandingByHand_;
-  QLineEdit* why_;
+  QWidget* choicesBox_;
+  SentenceView* choices_;
   PartView* part_;
   Table* loose_;
   ProblemLine* problem_;

@@ -15,20 +15,34 @@ void fields(A& a, Feature& v) {
             {"dado", FeatureKind::Dado},
             {"groove", FeatureKind::Groove},
             {"taper", FeatureKind::Taper},
-            {"arc", FeatureKind::Arc},
-            {"bevel", FeatureKind::Bevel}});
+            {"curve", FeatureKind::Curve},
+            {"bevel", FeatureKind::Bevel},
+            {"hole row", FeatureKind::HoleRow},
+            {"rabbet", FeatureKind::Rabbet},
+            {"corner", FeatureKind::Corner},
+            {"round end", FeatureKind::RoundEnd}});
   a("along", v.along);
   a("across", v.across);
   a("length", v.length);
   a("width", v.width);
   a("size", v.size);
   a("depth", v.depth);
+  a.unlessPlain("pitch", v.pitch);
+  a.unlessPlain("count", v.count);
+  a.unlessPlain("keepLow", v.keepLow);
+  a.unlessPlain("keepHigh", v.keepHigh);
   a("angle", v.angle);
   a.choice("edge", v.edge,
            {{"long 1", BoardEdge::Long1},
             {"long 2", BoardEdge::Long2},
             {"short 1", BoardEdge::Short1},
             {"short 2", BoardEdge::Short2}});
+  a.choice("face", v.face, kFaces);
+  a.unlessPlain("farEnd", v.farEnd);
+  a.unlessPlain("farEdge", v.farEdge);
+  a.unlessPlain("crosswise", v.crosswise);
+  a.unlessPlain("bulging", v.bulging);
+  a.unlessPlain("thickness", v.thickness);
 }
 
 template <class A>

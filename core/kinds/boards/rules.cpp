@@ -5,6 +5,7 @@
 
 #include "core/kinds/count.h"
 #include "core/kinds/kind.h"
+#include "core/parts/feature_cuts.h"
 #include "core/parts/trig.h"
 
 namespace pp {
@@ -16,20 +17,6 @@ Reason taperBlank(Length wide, Length narrow, Length length, Length kerf) {
 }
 
 namespace {
-
-Edge edgeOf(BoardEdge edge) {
-  switch (edge) {
-    case BoardEdge::Long1:
-      return Edge::L1;
-    case BoardEdge::Long2:
-      return Edge::L2;
-    case BoardEdge::Short1:
-      return Edge::W1;
-    case BoardEdge::Short2:
-      break;
-  }
-  return Edge::W2;
-}
 
 class BoardMaker {
  public:
@@ -58,110 +45,29 @@ class BoardMaker {
     if (part_.cutLength() <= Length{} || part_.cutWidth() <= Length{})
       return cannot(part_.name, "a board that its banding takes up",
                     "a larger board or thinner banding");
+    const LengthStyle style = styleOf(maker_.job());
     for (const Feature& feature : board_.features)
-      if (const Problems problems = add(feature); !problems.empty()) return problems;
+      if (Problems problems = cutFeature(part_, feature, style); !problems.empty()) return problems;
+    shareBlank();
     return std::move(part_);
   }
 
  private:
-  Problems outside(const char* what) const {
-    return {
-        cannot(part_.name, std::string("a ") + what + " that leaves the board",
-               "one inside " + maker_.shown(board_.length) + " × " + maker_.shown(board_.width))};
-  }
-
-  Problems add(const Feature& f) {
-    const Length length = board_.length;
-    const Length width = board_.width;
-    Machining cut;
-    cut.through = false;
-    switch (f.kind) {
-      case FeatureKind::Hole:
-        if (f.size <= Length{} || f.along < f.size / 2 || f.across < f.size / 2 ||
-            f.along + f.size / 2 > length || f.across + f.size / 2 > width)
-          return outside("hole");
-        cut.cut = Cut::Hole;
-        cut.u0 = cut.u1 = cut.distance = f.along;
-        cut.v0 = cut.v1 = f.across;
-        cut.width = f.size;
-        cut.depth = f.depth > Length{} ? f.depth : part_.thickness;
-        cut.holes = 1;
-        break;
-      case FeatureKind::Slot:
-        if (f.size <= Length{} || f.length < f.size || f.along < f.length / 2 ||
-            f.across < f.size / 2 || f.along + f.length / 2 > length ||
-            f.across + f.size / 2 > width)
-          return outside("slot");
-        cut.cut = Cut::Slot;
-        cut.u0 = f.along - f.length / 2;
-        cut.u1 = cut.u0 + f.length;
-        cut.v0 = cut.v1 = f.across;
-        cut.width = f.size;
-        cut.depth = f.depth > Length{} ? f.depth : part_.thickness;
-        cut.distance = f.along;
-        break;
-      case FeatureKind::Notch:
-        if (f.length <= Length{} || f.width <= Length{} || f.along + f.length > length ||
-            f.across + f.width > width)
-          return outside("notch");
-        cut = notch(part_, "notch", f.along, f.along + f.length, f.across, f.across + f.width);
-        break;
-      case FeatureKind::Dado:
-      case FeatureKind::Groove: {
-        const bool dado = f.kind == FeatureKind::Dado;
-        if (f.size <= Length{} || (dado ? f.along + f.size > length : f.across + f.size > width))
-          return outside(dado ? "dado" : "groove");
-        if (f.depth <= Length{} || f.depth >= part_.thickness)
-          return {cannot(part_.name, maker_.shown(f.depth) + " deep",
-                         "less than the thickness of " + maker_.shown(part_.thickness))};
-        cut = dado ? dadoAcross(part_, "mate", f.along, f.size, f.depth)
-                   : grooveAlong(part_, "mate", f.across, f.size, f.depth);
-        break;
-      }
-      case FeatureKind::Taper:
-        return taper(f);
-      case FeatureKind::Arc:
-        // A circle's arc: half of one at most.
-        if (const bool along = f.edge == BoardEdge::Long1 || f.edge == BoardEdge::Long2;
-            f.depth <= Length{} || f.depth >= (along ? width : length) ||
-            2 * f.depth > (along ? length : width))
-          return outside("hollow");
-        cut.cut = Cut::Arc;
-        cut.from = edgeOf(f.edge);
-        cut.depth = f.depth;
-        break;
-      case FeatureKind::Bevel:
-        if (f.angle == Angle{}) return {cannot(part_.name, "a bevel of 0°", "an angle off square")};
-        cut = bevel(edgeOf(f.edge),
-                    f.angle < Angle{} ? Angle::millidegrees(-f.angle.inMillidegrees()) : f.angle,
-                    f.angle < Angle{} ? Face::Inside : Face::Outside, "bevel");
-        break;
-    }
-    part_.machining.push_back(std::move(cut));
-    return {};
-  }
-
-  Problems taper(const Feature& f) {
-    if (f.across > board_.width || f.size > board_.width || f.across == f.size)
-      return outside("taper");
-    Machining cut;
-    cut.cut = Cut::Taper;
-    cut.receives = "taper";
-    cut.from = Edge::L2;
-    cut.v0 = f.across;
-    cut.v1 = f.size;
-    cut.angle = slopeOf(f.across > f.size ? f.across - f.size : f.size - f.across, board_.length);
-    part_.machining.push_back(cut);
+  // Only a plain tapered board of which there are two can share its blank with another.
+  void shareBlank() {
+    const auto isTaper = [](const Feature& one) { return one.kind == FeatureKind::Taper; };
+    const auto& all = board_.features;
+    if (std::count_if(all.begin(), all.end(), isTaper) != 1) return;
+    const Feature& f = *std::find_if(all.begin(), all.end(), isTaper);
+    const bool plain = board_.bandLong.empty() && board_.bandShort.empty() && !f.thickness &&
+                       f.along == Length{} && board_.width == std::max(f.across, f.size) &&
+                       (f.edge == BoardEdge::Long1 || f.edge == BoardEdge::Long2);
+    if (!plain || board_.quantity * copies_ < 2) return;
     const Reason blank = taperBlank(std::max(f.across, f.size), std::min(f.across, f.size),
                                     board_.length, maker_.job().saw.kerf);
-    // Only a plain tapered board of which there are two can share its blank with another.
-    const bool plain = board_.bandLong.empty() && board_.bandShort.empty() &&
-                       board_.width == std::max(f.across, f.size);
-    if (plain && board_.quantity * copies_ > 1 && blank.total() < 2 * board_.width) {
-      part_.perBlank = 2;
-      part_.blankWidth = blank;
-    }
-    return {};
+    if (blank.total() >= 2 * board_.width) return;
+    part_.perBlank = 2;
+    part_.blankWidth = blank;
   }
 
   const Maker& maker_;
@@ -215,6 +121,23 @@ std::int64_t mostPieces(const Job& /*job*/, const Boards& of) {
   return mostPieces(of.boards);
 }
 
+void check(Check& to, const std::string& at, const Feature& of) {
+  to.noneNegative(at, {{"/along", of.along},
+                       {"/across", of.across},
+                       {"/length", of.length},
+                       {"/width", of.width},
+                       {"/size", of.size},
+                       {"/depth", of.depth},
+                       {"/pitch", of.pitch},
+                       {"/keepLow", of.keepLow},
+                       {"/keepHigh", of.keepHigh}});
+  to.within(at + "/angle", of.angle, -60, 60);
+  to.within(at + "/count", of.count, 0, 1'000);
+  for (const std::string& field : unusedFields(of))
+    to.add(at + "/" + field, "a value that this shape does not use",
+           fmt::format("nothing; it has {}", fmt::join(fieldsOf(of.kind), ", ")));
+}
+
 void check(Check& to, const std::string& at, const LooseBoard& of) {
   to.text(at + "/name", of.name);
   to.knownMaterial(at + "/material", of.material);
@@ -225,20 +148,8 @@ void check(Check& to, const std::string& at, const LooseBoard& of) {
   to.knownBanding(at + "/bandShort", of.bandShort);
   if (of.farLong) to.knownBanding(at + "/farLong", *of.farLong);
   if (of.farShort) to.knownBanding(at + "/farShort", *of.farShort);
-  for (std::size_t i = 0; i < of.features.size(); ++i) {
-    const Feature& one = of.features[i];
-    const std::string here = fmt::format("{}/features/{}", at, i);
-    to.noneNegative(here, {{"/along", one.along},
-                           {"/across", one.across},
-                           {"/length", one.length},
-                           {"/width", one.width},
-                           {"/size", one.size},
-                           {"/depth", one.depth}});
-    to.within(here + "/angle", one.angle, -60, 60);
-    for (const std::string& field : unusedFields(one))
-      to.add(here + "/" + field, "a value that this shape does not use",
-             fmt::format("nothing; it has {}", fmt::join(fieldsOf(one.kind), ", ")));
-  }
+  for (std::size_t i = 0; i < of.features.size(); ++i)
+    check(to, fmt::format("{}/features/{}", at, i), of.features[i]);
 }
 
 void check(Check& to, const std::string& at, const Boards& of) {

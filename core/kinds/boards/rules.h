@@ -12,6 +12,7 @@ struct PlainMaterials;
 // Two tapered boards may share a blank, cut on the slant.
 Reason taperBlank(Length wide, Length narrow, Length length, Length kerf);
 Result<Part> boardPart(const Maker& maker, const LooseBoard& board, std::int64_t copies);
+void check(Check& to, const std::string& at, const Feature& of);
 void check(Check& to, const std::string& at, const LooseBoard& of);
 std::int64_t mostPieces(const SharedRows<LooseBoard>& boards);
 

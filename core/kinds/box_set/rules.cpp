@@ -13,13 +13,12 @@ constexpr Length kBetween = Length::mm(60);  // where they are drawn side by sid
 }  // namespace
 
 DrawerBox boxOf(const Maker& maker, const BoxSet& set) {
-  const Length side = maker.thickness(set.boxes.boxMaterial);
-  const Length bottom = maker.thickness(set.boxes.bottomMaterial);
-  DrawerBox out{set.width, set.depth, set.height, side, side, bottom};
+  DrawerBox out =
+      boxOf(maker.job(), maker.choices(), set.boxes, 0, set.width, set.depth, set.height);
   if (!set.inside) return out;
-  out.width += 2 * side;
-  out.depth += 2 * side;
-  out.height += bottom;
+  out.width += out.side + out.right;
+  out.depth += out.front + out.back;
+  out.height += out.bottom;
   if (set.boxes.school != DrawerSchool::Brads) out.height += set.boxes.grooveUp;
   return out;
 }

@@ -2,6 +2,8 @@
 
 #include <fmt/format.h>
 
+#include <algorithm>
+
 namespace pp {
 namespace {
 
@@ -34,7 +36,8 @@ class BoxMaker {
   Length lift() const { return grooved() ? Length{} : box_.bottom; }
 
   Part make(PartRole role, const std::string& material, Reason length, Reason width) const {
-    Part part = maker_.board(role, material, std::move(length), std::move(width), boxName(kind_));
+    Part part = maker_.board(role, maker_.material(role, place_.id, material), std::move(length),
+                             std::move(width), boxName(kind_));
     part.opening = place_.opening;
     part.keys.front().opening = place_.id;
     return part;
@@ -56,13 +59,13 @@ class BoxMaker {
     const Length y = rabbeted                 ? box_.front - rules_.frontRabbet
                      : is(DrawerSchool::Over) ? box_.front
                                               : Length{};
-    Maker::place(part, {at(left ? box_.side : box_.width - box_.side, y, lift()), kBackwards, kUp,
+    Maker::place(part, {at(left ? box_.side : box_.width - box_.right, y, lift()), kBackwards, kUp,
                         left ? kLeft : kRight});
     if (grooved()) part.machining.push_back(groove(part));
     if (rabbeted)
       part.machining.push_back(dadoAcross(part, "drawer back",
-                                          box_.depth - rules_.backSetIn - box_.front - y,
-                                          box_.front, rules_.backDado));
+                                          box_.depth - rules_.backSetIn - box_.back - y, box_.back,
+                                          rules_.backDado));
     if (!grooved() || is(DrawerSchool::Over)) part.hand = Hand::None;
     if (rabbeted) part.joins.push_back({Edge::W1, JoinKind::Rabbet, "box front"});
     if (is(DrawerSchool::Over)) {
@@ -86,7 +89,7 @@ class BoxMaker {
       part.machining.push_back(
           dadoAcross(part, "drawer left side", Length{}, box_.side, rules_.frontRabbet));
       part.machining.push_back(dadoAcross(part, "drawer right side",
-                                          part.length.total() - box_.side, box_.side,
+                                          part.length.total() - box_.right, box_.right,
                                           rules_.frontRabbet));
     }
     joinToSides(part);
@@ -107,13 +110,13 @@ class BoxMaker {
   void stopGroove(Part& part) const {
     Machining& cut = part.machining.back();
     cut.u0 = box_.side - rules_.grooveDepth;
-    cut.u1 = part.length.total() - cut.u0;
+    cut.u1 = part.length.total() - (box_.right - rules_.grooveDepth);
     cut.through = false;
   }
 
   void boxBack() {
     Part part = make(PartRole::BoxBack, rules_.boxMaterial, sizes_.backLength, sizes_.backHeight);
-    const Length rear = box_.depth - box_.front;
+    const Length rear = box_.depth - box_.back;
     switch (rules_.school) {
       case DrawerSchool::RabbetedFront:
         Maker::place(part, {at(box_.side - rules_.backDado, rear - rules_.backSetIn,
@@ -190,16 +193,17 @@ std::vector<Part> boxParts(const Maker& maker, const DrawerRules& rules, BankKin
 Problems boxProblems(const DrawerBox& box, const DrawerRules& rules, const LengthStyle& style) {
   const auto show = [&style](Length length) { return formatWithUnit(length, style); };
   const bool brads = rules.school == DrawerSchool::Brads;
-  if (box.height <= (brads ? Length{} : rules.grooveUp) + box.bottom || box.width <= 2 * box.side ||
-      box.depth <= 2 * box.front)
+  if (box.height <= (brads ? Length{} : rules.grooveUp) + box.bottom ||
+      box.width <= box.side + box.right || box.depth <= box.front + box.back)
     return {misfit(fmt::format("a box {} wide and {} high", show(box.width), show(box.height)),
                    "room for its sides, the groove and the bottom")};
-  if (!brads && (rules.grooveDepth >= box.side || rules.grooveDepth >= box.front))
+  const Length side = std::min(box.side, box.right);
+  if (!brads && rules.grooveDepth >= std::min({side, box.front, box.back}))
     return {misfit(fmt::format("a groove {} deep", show(rules.grooveDepth)),
                    "less than the thickness of the drawer's sides")};
   if (rules.school == DrawerSchool::RabbetedFront &&
-      (rules.frontRabbet >= box.front || rules.backDado >= box.side ||
-       rules.backSetIn + 2 * box.front >= box.depth))
+      (rules.frontRabbet >= box.front || rules.backDado >= side ||
+       rules.backSetIn + box.front + box.back >= box.depth))
     return {misfit("a rabbet, dado or set-in of the drawer box that leaves no wood",
                    "less than the thickness of the panel it is cut into")};
   return {};

@@ -11,17 +11,47 @@ std::string_view boxName(BankKind kind) {
   return kind == BankKind::Trays ? "tray" : kind == BankKind::Platforms ? "pull-out" : "drawer";
 }
 
+DrawerBox boxOf(const Job& job, const PartChoices& choices, const DrawerRules& rules, Id id,
+                Length width, Length depth, Length height) {
+  const auto thick = [&](PartRole role, const std::string& ruled) {
+    return findMaterial(job, choices.material(role, id, ruled))->measured;
+  };
+  return {width,
+          depth,
+          height,
+          thick(PartRole::BoxLeftSide, rules.boxMaterial),
+          thick(PartRole::BoxFront, rules.boxMaterial),
+          thick(PartRole::BoxBottom, rules.bottomMaterial),
+          thick(PartRole::BoxRightSide, rules.boxMaterial),
+          thick(PartRole::BoxBack, rules.boxMaterial)};
+}
+
+namespace {
+
+// Takes both off: as one term where they are alike.
+Reason lessBoth(Reason from, const char* both, Length a, const char* nameOfA, Length b,
+                const char* nameOfB) {
+  return a == b ? from.minus(both, a, 2) : from.minus(nameOfA, a).minus(nameOfB, b);
+}
+
+Reason lessFrontAndBack(const DrawerBox& box) {
+  return lessBoth(Reason("box depth", box.depth), "front and back", box.front, "box front",
+                  box.back, "box back");
+}
+
+}  // namespace
+
 DrawerBoxSizes drawerBoxSizes(const DrawerBox& box, const DrawerRules& rules) {
   DrawerBoxSizes out;
-  const Reason inside = Reason("box width", box.width).minus("box side", box.side, 2);
+  const Reason inside = lessBoth(Reason("box width", box.width), "box side", box.side, "left side",
+                                 box.right, "right side");
   out.sideLength = Reason("box depth", box.depth);
   out.sideHeight = out.frontHeight = out.backHeight = Reason("box height", box.height);
   out.frontLength = out.backLength = inside;
   out.bottomWidth = Reason(inside)
                         .plus("groove depth", rules.grooveDepth, 2)
                         .minus("clearance", rules.bottomClearance);
-  out.bottomDepth = Reason("box depth", box.depth)
-                        .minus("front and back", box.front, 2)
+  out.bottomDepth = lessFrontAndBack(box)
                         .plus("groove depth", rules.grooveDepth, 2)
                         .minus("clearance", rules.bottomClearance);
   const Reason cutDown = Reason("box height", box.height)
@@ -41,7 +71,7 @@ DrawerBoxSizes drawerBoxSizes(const DrawerBox& box, const DrawerRules& rules) {
                             .minus("back's set-in", rules.backSetIn);
       break;
     case DrawerSchool::Over:
-      out.sideLength.minus("front and back", box.front, 2);
+      out.sideLength = lessFrontAndBack(box);
       out.frontLength = out.backLength = Reason("box width", box.width);
       break;
     case DrawerSchool::CutDownBack:
@@ -173,8 +203,9 @@ Problems drawerProblems(const DrawerPlan& drawer, const DrawerRules& rules,
 
 }  // namespace
 
-Result<std::vector<DrawerPlan>> planDrawers(const Job& job, const Carcass& carcass,
-                                            const CarcassLayout& layout, const OpeningRect& leaf) {
+Result<std::vector<DrawerPlan>> planDrawers(const Job& job, const PartChoices& choices,
+                                            const Carcass& carcass, const CarcassLayout& layout,
+                                            const OpeningRect& leaf) {
   const LengthStyle style = styleOf(job);
   const auto show = [&style](Length length) { return formatWithUnit(length, style); };
   const DrawerRules& rules = carcass.drawers;
@@ -189,14 +220,24 @@ Result<std::vector<DrawerPlan>> planDrawers(const Job& job, const Carcass& carca
   if (!cells)
     return misfit(cells.problems().front().found + " for the drawer fronts",
                   cells.problems().front().expected + " beside the gaps");
-  const Length thickness = findMaterial(job, carcass.fronts.material)->measured;
   const bool inset = carcass.fronts.fit == FrontFit::Inset;
-  const Length boxY = fronts ? layout.frameFront + (inset ? thickness : Length{}) : leaf.setIn;
+  // As thick as that drawer's front, for an inset one the box stands behind it.
+  const auto frontOf = [&](Id id) {
+    return findMaterial(job, choices.material(PartRole::DrawerFront, id, carcass.fronts.material))
+        ->measured;
+  };
+  Length thickest;
+  for (const Share& front : bank.fronts) thickest = std::max(thickest, frontOf(front.id));
+  // The boxes of a bank stand in one line, as their slides do.
+  const Length boxY = fronts ? layout.frameFront + (inset ? thickest : Length{}) : leaf.setIn;
   Length depth = layout.clearDepth - boxY;
   // A rail that stands at the rear, or strips that hold the back, are in the way.
   const bool upmost = leaf.rect.top() == layout.clear.top();
-  if (carcass.top == TopSchool::StandingRail && upmost) depth -= layout.thickness;
-  if (carcass.back.school == BackSchool::None && upmost) depth -= layout.thickness;
+  if (carcass.top == TopSchool::StandingRail && upmost)
+    depth -= thicknessOf(layout, PanelKind::RearRail);
+  if (carcass.back.school == BackSchool::None && upmost)
+    depth -= findMaterial(job, choices.material(PartRole::RearRail, leaf.id, carcass.material))
+                 ->measured;
   const bool slides = rules.running == Running::SideSlides || rules.running == Running::UnderSlides;
   const Slide* slide = nullptr;
   if (slides) {
@@ -220,7 +261,7 @@ Result<std::vector<DrawerPlan>> planDrawers(const Job& job, const Carcass& carca
       drawer.front.height = cell.frontHeight;
       drawer.front.rect = {face.x - reach.left, face.z + cell.frontBottom,
                            drawer.front.width.total(), cell.frontHeight.total()};
-      drawer.front.face = layout.frameFront - (inset ? Length{} : thickness);
+      drawer.front.face = layout.frameFront - (inset ? Length{} : frontOf(drawer.id));
       if (drawer.front.rect.width <= Length{} || drawer.front.rect.height <= Length{})
         return misfit("an opening that the gaps take up", "smaller gaps or a larger opening");
     }
@@ -238,12 +279,8 @@ Result<std::vector<DrawerPlan>> planDrawers(const Job& job, const Carcass& carca
                                    : Reason("room of the drawer", drawer.cell.height)
                                          .minus("lower clearance", clearance.below)
                                          .minus("upper clearance", clearance.above);
-    drawer.box = {drawer.width.total(),
-                  drawer.depth.total(),
-                  drawer.height.total(),
-                  findMaterial(job, rules.boxMaterial)->measured,
-                  findMaterial(job, rules.boxMaterial)->measured,
-                  findMaterial(job, rules.bottomMaterial)->measured};
+    drawer.box = boxOf(job, choices, rules, drawer.id, drawer.width.total(), drawer.depth.total(),
+                       drawer.height.total());
     drawer.boxX = pass.x + (pass.width - drawer.box.width) / 2;
     drawer.boxY = boxY;
     drawer.boxZ = low + clearance.below;

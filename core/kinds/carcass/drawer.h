@@ -8,10 +8,16 @@ namespace pp {
 // What the box rules need: sizes of the box as a whole and of what it is made of.
 struct DrawerBox {
   Length width, depth, height;  // Bw, Bd, Bh
-  Length side;                  // measured thickness of the sides
-  Length front;                 // of the box's front and back
+  Length side;                  // measured thickness of the left side
+  Length front;                 // of the box's front
   Length bottom;                // of the bottom
+  Length right = side;          // of the right side
+  Length back = front;          // of the box's back
 };
+
+// A box of that size, as thick as what its parts are made of; `id`: of the drawer.
+DrawerBox boxOf(const Job& job, const PartChoices& choices, const DrawerRules& rules, Id id,
+                Length width, Length depth, Length height);
 
 // Every part of a box in one school. Lengths run along the grain.
 struct DrawerBoxSizes {
@@ -61,8 +67,9 @@ struct DrawerPlan {
 
 // Solves the bank in a leaf opening, top drawer first. Problems when the fronts do not add up, no
 // stocked slide fits, or a box will not go into its place.
-Result<std::vector<DrawerPlan>> planDrawers(const Job& job, const Carcass& carcass,
-                                            const CarcassLayout& layout, const OpeningRect& leaf);
+Result<std::vector<DrawerPlan>> planDrawers(const Job& job, const PartChoices& choices,
+                                            const Carcass& carcass, const CarcassLayout& layout,
+                                            const OpeningRect& leaf);
 
 // The parts of all drawers of the opening, top first, with runners and pads.
 Result<std::vector<Part>> drawerParts(const Maker& maker, const Carcass& carcass,

@@ -32,7 +32,8 @@ class Boxes {
 
  private:
   Part make(PartRole role, const std::string& material, Reason length, Reason width) const {
-    Part part = maker_.board(role, material, std::move(length), std::move(width), boxName(kind_));
+    Part part = maker_.board(role, maker_.material(role, drawer_->id, material), std::move(length),
+                             std::move(width), boxName(kind_));
     part.opening = leaf_.path;
     part.keys.front().opening = drawer_->id;
     return part;
@@ -40,6 +41,7 @@ class Boxes {
 
   Problems front(int order, bool matched) {
     FrontRules rules = carcass_.fronts;
+    rules.material = maker_.material(PartRole::DrawerFront, drawer_->id, rules.material);
     // A drawer too low for a frame has a plain front.
     if (drawer_->front.rect.height < 3 * rules.frameWidth) rules.style = FrontStyle::Slab;
     auto made = frontParts(maker_, rules, drawer_->front,

@@ -1,6 +1,7 @@
 #include "core/kinds/carcass/front.h"
 
 #include <algorithm>
+#include <functional>
 
 #include "core/kinds/carcass/drawer.h"
 
@@ -22,11 +23,26 @@ bool hasFront(const Carcass& carcass, const OpeningRect& opening) {
   return of.door || (bank != nullptr && bank->kind == BankKind::Drawers);
 }
 
+// How thick the panel is that ends the opening to that side.
+Length behindEdge(const CarcassLayout& layout, const OpeningRect& opening, Side side) {
+  const FrontRect& r = opening.rect;
+  for (const PanelRect& panel : layout.panels) {
+    const FrontRect& p = panel.rect;
+    if (panel.upright() && p.z < r.top() && r.z < p.top() &&
+        (side == Side::Left ? p.right() == r.x : side == Side::Right && p.x == r.right()))
+      return p.width;
+    if (!panel.upright() && p.x < r.right() && r.x < p.right() &&
+        (side == Side::Bottom ? p.top() == r.z : side == Side::Top && p.z == r.top()))
+      return p.height;
+  }
+  return layout.thickness;
+}
+
 // Whether another front comes up to the panel that ends the opening to that side.
 bool meets(const Carcass& carcass, const CarcassLayout& layout, const OpeningRect& opening,
            Side side) {
   constexpr std::int64_t kMostLayers = 3;  // of a panel between two openings
-  const Length most = kMostLayers * layout.thickness;
+  const Length most = kMostLayers * std::max(layout.thickness, behindEdge(layout, opening, side));
   const FrontRect& r = opening.rect;
   const auto isBeside = [&](const OpeningRect& other) {
     const FrontRect& o = other.rect;
@@ -50,7 +66,7 @@ Length overEdge(const Carcass& carcass, const CarcassLayout& layout, const Openi
   const FrontRules& rules = carcass.fronts;
   if (rules.fit == FrontFit::Inset) return -rules.gap;
   if (outside) return rules.overlay;
-  const Length panel = layout.frame ? layout.frame->middle : layout.thickness;
+  const Length panel = layout.frame ? layout.frame->middle : behindEdge(layout, opening, side);
   return std::min(rules.overlay,
                   meets(carcass, layout, opening, side) ? (panel - rules.gap) / 2 : panel);
 }
@@ -213,7 +229,7 @@ class FrontMaker {
 
 // What stands behind a door where its hinges could be, along the edge that hangs: the panels that
 // meet it, and slides.
-std::vector<Span> behind(const Job& job, const Carcass& carcass, const CarcassLayout& layout,
+std::vector<Span> behind(const Maker& maker, const Carcass& carcass, const CarcassLayout& layout,
                          const FrontRect& r, bool flap) {
   constexpr Length kSlide = Length::mm(45);
   std::vector<Span> out;
@@ -226,7 +242,7 @@ std::vector<Span> behind(const Job& job, const Carcass& carcass, const CarcassLa
   if (flap) return out;
   for (const OpeningRect& leaf : layout.leaves) {
     if (!std::holds_alternative<DrawerBank>(find(carcass.inside, leaf.path)->content)) continue;
-    if (const auto drawers = planDrawers(job, carcass, layout, leaf))
+    if (const auto drawers = planDrawers(maker.job(), maker.choices(), carcass, layout, leaf))
       for (const DrawerPlan& drawer : *drawers)
         if (drawer.slide != nullptr && drawer.front.rect.height == Length{})
           add({leaf.rect.x, drawer.boxZ, leaf.rect.width, kSlide});
@@ -241,7 +257,8 @@ struct Leaf {
 };
 
 std::vector<Leaf> leavesOf(const Carcass& carcass, const CarcassLayout& layout,
-                           const OpeningRect& door, Length thickness) {
+                           const OpeningRect& door,
+                           const std::function<Length(PartRole)>& thickness) {
   const Hinge hinge = find(carcass.inside, door.path)->door->hinge;
   const FrontRules& rules = carcass.fronts;
   const FrontReach reach = frontReach(carcass, layout, door);
@@ -251,10 +268,15 @@ std::vector<Leaf> leavesOf(const Carcass& carcass, const CarcassLayout& layout,
   place.height = frontWidth(door.face.height, reach.bottom, reach.top, rules.gap, 1);
   place.rect = {door.face.x - reach.left, door.face.z - reach.bottom, place.width.total(),
                 place.height.total()};
-  place.face = layout.frameFront - (rules.fit == FrontFit::Overlay ? thickness : Length{});
+  const auto faceOf = [&](PartRole role) {
+    return layout.frameFront - (rules.fit == FrontFit::Overlay ? thickness(role) : Length{});
+  };
   const bool flap = hinge == Hinge::Top || hinge == Hinge::Bottom;
-  if (count == 1) return {{place, hinge, flap ? PartRole::Lid : PartRole::Door}};
+  const PartRole alone = flap ? PartRole::Lid : PartRole::Door;
+  place.face = faceOf(count == 1 ? alone : PartRole::LeftDoor);
+  if (count == 1) return {{place, hinge, alone}};
   FrontPlace right = place;
+  right.face = faceOf(PartRole::RightDoor);
   right.rect.x = door.face.right() + reach.right - right.rect.width;
   return {{place, Hinge::Left, PartRole::LeftDoor}, {right, Hinge::Right, PartRole::RightDoor}};
 }
@@ -322,7 +344,12 @@ std::vector<Length> hingePlaces(Length height, double grams, const std::vector<S
       const Length above = face.high + kClear;
       if (at <= below || at >= above) continue;
       const bool up = at - below >= above - at;
-      at = (up ? above <= height - kCup : below < kCup) ? above : below;
+      const bool roomAbove = above <= height - kCup;
+      const bool roomBelow = below >= kCup;
+      if (roomAbove && (up || !roomBelow))
+        at = above;
+      else if (roomBelow)
+        at = below;
     }
     out.push_back(at);
   }
@@ -340,10 +367,14 @@ Result<std::vector<Part>> frontParts(const Maker& maker, const FrontRules& rules
 
 Result<std::vector<Part>> doorParts(const Maker& maker, const Carcass& carcass,
                                     const CarcassLayout& layout, const OpeningRect& door) {
-  const FrontRules& rules = carcass.fronts;
-  const Material& material = *findMaterial(maker.job(), rules.material);
   std::vector<Part> out;
-  for (const Leaf& leaf : leavesOf(carcass, layout, door, material.measured)) {
+  const auto thickness = [&](PartRole role) {
+    return maker.thickness(role, door.id, carcass.fronts.material);
+  };
+  for (const Leaf& leaf : leavesOf(carcass, layout, door, thickness)) {
+    FrontRules rules = carcass.fronts;
+    rules.material = maker.material(leaf.role, door.id, rules.material);
+    const Material& material = *findMaterial(maker.job(), rules.material);
     const bool flap = leaf.hinge == Hinge::Top || leaf.hinge == Hinge::Bottom;
     auto made = frontParts(maker, rules, leaf.place, {leaf.role, door.id, door.path}, !flap);
     if (!made) return made.problems();
@@ -351,7 +382,7 @@ Result<std::vector<Part>> doorParts(const Maker& maker, const Carcass& carcass,
     const FrontRect& r = leaf.place.rect;
     const double grams = (r.width * r.height).inM2() * material.measured.inMm() *
                          static_cast<double>(material.density);
-    const std::vector<Span> blocked = behind(maker.job(), carcass, layout, r, flap);
+    const std::vector<Span> blocked = behind(maker, carcass, layout, r, flap);
     for (Part& part : parts) {
       const bool slab = rules.style == FrontStyle::Slab;
       const FrontPiece piece = *frontPieceOf(part.role);
@@ -382,7 +413,8 @@ Result<std::vector<Part>> doorParts(const Maker& maker, const Carcass& carcass,
 std::vector<FrontRect> doorRects(const Carcass& carcass, const CarcassLayout& layout,
                                  const OpeningRect& door) {
   std::vector<FrontRect> out;
-  for (const Leaf& leaf : leavesOf(carcass, layout, door, Length{})) out.push_back(leaf.place.rect);
+  const auto flat = [](PartRole) { return Length{}; };
+  for (const Leaf& leaf : leavesOf(carcass, layout, door, flat)) out.push_back(leaf.place.rect);
   return out;
 }
 

@@ -21,20 +21,22 @@ struct Surroundings {
 
 class Solver {
  public:
-  Solver(const Job& job, const Carcass& carcass, Surroundings around)
-      : style_(styleOf(job)),
+  Solver(const Job& job, const Carcass& carcass, Surroundings around, PartChoices choices = {})
+      : job_(job),
+        choices_(std::move(choices)),
+        style_(styleOf(job)),
         shareStep_(job.shareStep),
         carcass_(carcass),
         around_(std::move(around)) {
     out_.thickness = findMaterial(job, carcass.material)->measured;
     if (carcass.back.school != BackSchool::None)
-      out_.backThickness = findMaterial(job, carcass.back.material)->measured;
+      out_.backThickness = thicknessOf(PartRole::Back, 0, carcass.back.material);
     out_.frame = around_.frame;
     if (out_.frame)
       out_.frameThickness =
           around_.frameThickness.value_or(findMaterial(job, out_.frame->material)->measured);
     if (around_.stand) out_.foot = around_.stand->height;
-    doorThickness_ = findMaterial(job, carcass.fronts.material)->measured;
+    doorThickness_ = thickestFront();
   }
 
   Result<CarcassLayout> run() {
@@ -48,6 +50,11 @@ class Solver {
       OpeningPath path;
       opening(carcass_.inside, out_.clear, face, path, Length{}, false);
     }
+    for (PanelRect& panel : out_.panels) {
+      panel.thickness = this->panel(panel.role(), panel.after);
+      panel.low = jointAt(panel.role(), panel.after, panel.upright() ? Side::Bottom : Side::Left);
+      panel.high = jointAt(panel.role(), panel.after, panel.upright() ? Side::Top : Side::Right);
+    }
     if (!problems_.empty()) return problems_;
     return std::move(out_);
   }
@@ -57,6 +64,33 @@ class Solver {
     problems_.push_back({{}, 0, std::move(field), found, expected});
   }
   std::string show(Length length) const { return formatWithUnit(length, style_); }
+  // Measured, of the part in that role.
+  Length thicknessOf(PartRole role, Id opening, const std::string& ruled) const {
+    return findMaterial(job_, choices_.material(role, opening, ruled))->measured;
+  }
+  Length panel(PartRole role, Id opening = 0) const {
+    return thicknessOf(role, opening, carcass_.material);
+  }
+  Length topThickness() const {
+    return panel(hasRails() ? PartRole::FrontStretcher : PartRole::Top);
+  }
+  Length linings() const {
+    return (carcass_.liningLeft ? panel(PartRole::LeftLining) : Length{}) +
+           (carcass_.liningRight ? panel(PartRole::RightLining) : Length{});
+  }
+  Length thickestFront() const {
+    Length out = findMaterial(job_, carcass_.fronts.material)->measured;
+    for (const PartOverride* one : choices_.all())
+      if (one->material && isFront(one->part.role))
+        out = std::max(out, findMaterial(job_, *one->material)->measured);
+    return out;
+  }
+  // Chosen for an end of a panel, or as the carcass has it.
+  Joint jointAt(PartRole role, Id opening, Side side) const {
+    const PartOverride* one = choices_.of(role, opening);
+    const EdgeChoice* edge = one == nullptr ? nullptr : one->edge(side);
+    return edge != nullptr && edge->joint ? *edge->joint : carcass_.joint;
+  }
   Length toe() const { return carcass_.toe ? carcass_.toe->height : Length{}; }
   bool hasRails() const {
     return carcass_.top == TopSchool::Stretchers || carcass_.top == TopSchool::StandingRail;
@@ -68,19 +102,20 @@ class Solver {
   }
 
   void outline() {
-    const Length t = out_.thickness;
+    const Length left = panel(PartRole::LeftSide);
+    const Length right = panel(PartRole::RightSide);
+    const Length lower = panel(PartRole::Bottom);
+    const Length upper = topThickness();
     const Length walls = carcass_.wallLeft + carcass_.wallRight;
-    const Length linings =
-        (carcass_.liningLeft ? t : Length{}) + (carcass_.liningRight ? t : Length{});
-    needRoom("width", carcass_.width, walls + 2 * t + linings);
-    needRoom("height", carcass_.height, out_.foot + toe() + 2 * t);
+    needRoom("width", carcass_.width, walls + left + right + linings());
+    needRoom("height", carcass_.height, out_.foot + toe() + lower + upper);
     out_.outer = {carcass_.wallLeft, out_.foot, carcass_.width - walls,
                   carcass_.height - out_.foot};
-    out_.inner = {out_.outer.x + t, out_.foot + toe() + t, out_.outer.width - 2 * t,
-                  out_.outer.height - toe() - 2 * t};
+    out_.inner = {out_.outer.x + left, out_.foot + toe() + lower, out_.outer.width - left - right,
+                  out_.outer.height - toe() - lower - upper};
     out_.clear = out_.inner;
-    if (carcass_.liningLeft) out_.clear.x += t;
-    out_.clear.width -= linings;
+    if (carcass_.liningLeft) out_.clear.x += panel(PartRole::LeftLining);
+    out_.clear.width -= linings();
   }
 
   void depths() {
@@ -105,13 +140,14 @@ class Solver {
   }
 
   void outside() {
-    const Length t = out_.thickness;
+    const Length upper = topThickness();
+    const Length kick = panel(PartRole::KickBoard);
     const FrontRect& o = out_.outer;
     const FrontRect& in = out_.inner;
-    if (carcass_.toe && carcass_.toe->depth + t > out_.clearDepth)
+    if (carcass_.toe && carcass_.toe->depth + kick > out_.clearDepth)
       add("toe depth", show(carcass_.toe->depth),
           fmt::format("at most {}, so that the kick board stands under the carcass",
-                      show(out_.clearDepth - t)));
+                      show(out_.clearDepth - kick)));
     if (carcass_.top == TopSchool::Mitred && carcass_.toe)
       add("top", "a mitred case on a toe", "a mitred case without a toe, or another top");
     if (carcass_.top == TopSchool::Mitred && carcass_.back.school == BackSchool::RabbetSides)
@@ -121,14 +157,20 @@ class Solver {
       add("stretcher", show(carcass_.stretcher),
           fmt::format("at most half the depth of {}", show(out_.lyingDepth)));
     const bool mitred = carcass_.top == TopSchool::Mitred;
+    const Length left = panel(PartRole::LeftSide);
+    const Length right = panel(PartRole::RightSide);
+    const Length lower = panel(PartRole::Bottom);
+    if (mitred && (left != right || left != lower || left != upper))
+      add("top", "panels of different thickness that meet in a mitre",
+          "one thickness all round, or another top");
     const bool capping = carcass_.top == TopSchool::Capping;
-    const Length sideHeight = o.height - (capping ? t : Length{});
-    out_.panels = {{PanelKind::LeftSide, {o.x, o.z, t, sideHeight}, {}, 0},
-                   {PanelKind::RightSide, {o.right() - t, o.z, t, sideHeight}, {}, 0}};
-    const FrontRect bottom{in.x, in.z - t, in.width, t};
+    const Length sideHeight = o.height - (capping ? upper : Length{});
+    out_.panels = {{PanelKind::LeftSide, {o.x, o.z, left, sideHeight}, {}, 0},
+                   {PanelKind::RightSide, {o.right() - right, o.z, right, sideHeight}, {}, 0}};
+    const FrontRect bottom{in.x, in.z - lower, in.width, lower};
     out_.panels.push_back(
-        {PanelKind::Bottom, mitred ? FrontRect{o.x, o.z, o.width, t} : bottom, {}, 0});
-    const FrontRect top{in.x, o.top() - t, in.width, t};
+        {PanelKind::Bottom, mitred ? FrontRect{o.x, o.z, o.width, lower} : bottom, {}, 0});
+    const FrontRect top{in.x, o.top() - upper, in.width, upper};
     if (carcass_.top == TopSchool::StandingRail) {
       out_.panels.push_back({PanelKind::FrontRail, top, {}, 0});
       out_.panels.push_back({PanelKind::RearRail,
@@ -137,21 +179,34 @@ class Solver {
                              0});
     } else if (hasRails()) {
       out_.panels.push_back({PanelKind::FrontRail, top, {}, 0});
-      out_.panels.push_back({PanelKind::RearRail, top, {}, 0});
+      // Dividers meet both from below.
+      const Length rear = panel(PartRole::RearStretcher);
+      if (rear > upper)
+        add("rear stretcher", show(rear),
+            fmt::format("at most as thick as the front one, {}", show(upper)));
+      out_.panels.push_back({PanelKind::RearRail, {in.x, o.top() - upper, in.width, rear}, {}, 0});
     } else {
-      out_.panels.push_back({PanelKind::Top,
-                             mitred || capping ? FrontRect{o.x, o.top() - t, o.width, t} : top,
-                             {},
-                             0});
+      out_.panels.push_back(
+          {PanelKind::Top,
+           mitred || capping ? FrontRect{o.x, o.top() - upper, o.width, upper} : top,
+           {},
+           0});
     }
     if (carcass_.toe) out_.panels.push_back({PanelKind::Kick, {in.x, o.z, in.width, toe()}, {}, 0});
     // Linings stand behind whatever closes the frame.
     const Length behind = std::max(frameBack(), frontBehind());
     if (carcass_.liningLeft)
-      out_.panels.push_back({PanelKind::LeftLining, {in.x, in.z, t, in.height}, {}, 0, 0, behind});
-    if (carcass_.liningRight)
+      out_.panels.push_back({PanelKind::LeftLining,
+                             {in.x, in.z, panel(PartRole::LeftLining), in.height},
+                             {},
+                             0,
+                             0,
+                             behind});
+    if (carcass_.liningRight) {
+      const Length thick = panel(PartRole::RightLining);
       out_.panels.push_back(
-          {PanelKind::RightLining, {in.right() - t, in.z, t, in.height}, {}, 0, 0, behind});
+          {PanelKind::RightLining, {in.right() - thick, in.z, thick, in.height}, {}, 0, 0, behind});
+    }
     baseboard();
   }
 
@@ -166,12 +221,14 @@ class Solver {
   }
 
   void joints() {
-    const Length t = out_.thickness;
+    // Of the panels that the back is let into.
+    Length t = std::min(panel(PartRole::LeftSide), panel(PartRole::RightSide));
+    if (carcass_.back.school != BackSchool::RabbetSides)
+      t = std::min({t, panel(PartRole::Bottom), topThickness()});
     const auto deep = [&](const char* field, Length depth) {
       if (depth >= t)
         add(field, show(depth), fmt::format("less than the panel's thickness of {}", show(t)));
     };
-    if (carcass_.joint == Joint::Dado) deep("dado depth", carcass_.dadoDepth);
     if (carcass_.top == TopSchool::EndRabbets) deep("top rabbet", carcass_.topRabbet);
     const BackSchool school = carcass_.back.school;
     if (school == BackSchool::Behind || school == BackSchool::Between || school == BackSchool::None)
@@ -210,10 +267,21 @@ class Solver {
   }
 
   // Where everything behind a door begins, so that an inset one can close.
-  Length behindDoor() const {
+  Length behindDoor(const Door& door, Id id) const {
     constexpr Length kAir = Length::mm(2);
     if (carcass_.fronts.fit == FrontFit::Overlay) return frameBack();
-    return std::max(frameBack(), doorThickness_ + out_.frameFront + kAir);
+    Length thick;
+    using enum PartRole;
+    const bool flap = door.hinge == Hinge::Top || door.hinge == Hinge::Bottom;
+    const bool pair = door.hinge == Hinge::Pair;
+    for (const PartRole role : {pair   ? LeftDoor
+                                : flap ? Lid
+                                       : PartRole::Door,
+                                pair   ? RightDoor
+                                : flap ? Lid
+                                       : PartRole::Door})
+      thick = std::max(thick, thicknessOf(role, id, carcass_.fronts.material));
+    return std::max(frameBack(), thick + out_.frameFront + kAir);
   }
   // How far an inset front reaches behind the panels' front edges.
   Length frontBehind() const {
@@ -230,7 +298,7 @@ class Solver {
                OpeningPath& path, Length setIn, bool covered) {
     if (opening.door) {
       out_.doors.push_back({path, firstOpening(opening), rect, face, Length{}});
-      setIn = behindDoor();
+      setIn = behindDoor(*opening.door, firstOpening(opening));
       covered = true;
     }
     const auto* split = std::get_if<Split>(&opening.content);
@@ -239,36 +307,41 @@ class Solver {
       return;
     }
     const bool dividers = split->by == SplitBy::Dividers;
-    const auto panels = static_cast<std::int64_t>(split->sizes.size()) - 1;
-    const Length room = (dividers ? rect.width : rect.height) - panels * out_.thickness;
+    // Of the panel before each child; none before the first.
+    std::vector<Length> panels(1);
+    for (std::size_t i = 1; i < split->children.size(); ++i)
+      panels.push_back(panel(dividers ? PartRole::Divider : PartRole::FixedShelf,
+                             firstOpening(split->children[i])));
+    Length room = dividers ? rect.width : rect.height;
+    for (const Length thick : panels) room -= thick;
     const auto sizes = shareOut(room, split->sizes, style_, shareStep_);
     if (!sizes) {
       add(dividers ? "openings side by side" : "openings one above the other",
           sizes.problems().front().found, sizes.problems().front().expected);
       return;
     }
-    const std::vector<FrontRect> faces = out_.frame && !covered
-                                             ? facesOf(*split, sizes.value(), rect, face)
-                                             : plainFaces(*split, sizes.value(), rect, face);
+    const std::vector<FrontRect> faces =
+        out_.frame && !covered ? facesOf(*split, sizes.value(), panels, rect, face)
+                               : plainFaces(*split, sizes.value(), panels, rect, face);
     if (!problems_.empty()) return;
     Length at = dividers ? rect.x : rect.top();
     for (std::size_t i = 0; i < sizes->size(); ++i) {
       const Length size = sizes.value()[i];
       if (i > 0) {
-        if (!dividers) at -= out_.thickness;
+        if (!dividers) at -= panels[i];
         out_.panels.push_back(dividers ? PanelRect{PanelKind::Divider,
-                                                   {at, rect.z, out_.thickness, rect.height},
+                                                   {at, rect.z, panels[i], rect.height},
                                                    path,
                                                    i - 1,
                                                    firstOpening(split->children[i]),
                                                    setIn}
                                        : PanelRect{PanelKind::Shelf,
-                                                   {rect.x, at, rect.width, out_.thickness},
+                                                   {rect.x, at, rect.width, panels[i]},
                                                    path,
                                                    i - 1,
                                                    firstOpening(split->children[i]),
                                                    setIn});
-        if (dividers) at += out_.thickness;
+        if (dividers) at += panels[i];
       }
       if (!dividers) at -= size;
       path.push_back(i);
@@ -283,26 +356,28 @@ class Solver {
 
   // The openings themselves, as far as the face they lie behind leaves them.
   std::vector<FrontRect> plainFaces(const Split& split, const std::vector<Length>& sizes,
-                                    const FrontRect& rect, const FrontRect& face) const {
+                                    const std::vector<Length>& panels, const FrontRect& rect,
+                                    const FrontRect& face) const {
     const bool dividers = split.by == SplitBy::Dividers;
     std::vector<FrontRect> out;
     Length at = dividers ? rect.x : rect.top();
-    for (const Length size : sizes) {
-      if (!dividers) at -= size;
+    for (std::size_t i = 0; i < sizes.size(); ++i) {
+      const Length size = sizes[i];
+      at = dividers ? at + panels[i] : at - panels[i] - size;
       const FrontRect one = dividers ? FrontRect{at, rect.z, size, rect.height}
                                      : FrontRect{rect.x, at, rect.width, size};
       const Length x = std::max(one.x, face.x);
       const Length z = std::max(one.z, face.z);
       out.push_back(
           {x, z, std::min(one.right(), face.right()) - x, std::min(one.top(), face.top()) - z});
-      at = dividers ? at + size + out_.thickness : at - out_.thickness;
+      if (dividers) at += size;
     }
     return out;
   }
 
   // The low edge of the member that covers the panel whose own low edge is given.
-  Length memberAt(Length panel, bool divider) const {
-    const Length over = out_.frame->middle - out_.thickness;
+  Length memberAt(Length panel, Length thickness, bool divider) const {
+    const Length over = out_.frame->middle - thickness;
     switch (out_.frame->middleAt) {
       case FrameMiddle::FlushUpperLeft:
         return divider ? panel : panel - over;
@@ -315,7 +390,8 @@ class Solver {
 
   // What the frame leaves of every opening of a split; adds the members between them.
   std::vector<FrontRect> facesOf(const Split& split, const std::vector<Length>& sizes,
-                                 const FrontRect& rect, const FrontRect& face) {
+                                 const std::vector<Length>& panels, const FrontRect& rect,
+                                 const FrontRect& face) {
     const bool dividers = split.by == SplitBy::Dividers;
     std::vector<FrontRect> out;
     const Length middle = out_.frame->middle;
@@ -330,8 +406,9 @@ class Solver {
     for (std::int64_t i = 0; i < n; ++i) {
       const Length size = sizes[static_cast<std::size_t>(i)];
       const bool last = i + 1 == n;
-      panel = dividers ? panel + size : panel - size - out_.thickness;
-      const Length beside = memberAt(panel, dividers);
+      const Length thick = last ? Length{} : panels[static_cast<std::size_t>(i) + 1];
+      panel = dividers ? panel + size : panel - size - thick;
+      const Length beside = memberAt(panel, thick, dividers);
       Length to;
       if (last)
         to = dividers ? face.right() : face.z;
@@ -348,7 +425,7 @@ class Solver {
                              : FrontRect{face.x, to, face.width, open});
       if (last) break;
       const Length low = dividers ? to : to - middle;
-      if (low > panel || low + middle < panel + out_.thickness) {
+      if (low > panel || low + middle < panel + thick) {
         add("face frame",
             fmt::format("a member of {} beside the panel it is to cover", show(middle)),
             "wider members, or openings that follow the panels");
@@ -359,11 +436,13 @@ class Solver {
                                        : FrontRect{face.x, low, face.width, middle},
                               firstOpening(split.children[static_cast<std::size_t>(i) + 1])});
       from = dividers ? to + middle : to - middle;
-      if (dividers) panel += out_.thickness;
+      if (dividers) panel += thick;
     }
     return out;
   }
 
+  const Job& job_;
+  PartChoices choices_;
   LengthStyle style_;
   Length shareStep_;
   const Carcass& carcass_;
@@ -374,6 +453,51 @@ class Solver {
 };
 
 }  // namespace
+
+PartRole PanelRect::role() const {
+  switch (kind) {
+    case PanelKind::LeftSide:
+      return PartRole::LeftSide;
+    case PanelKind::RightSide:
+      return PartRole::RightSide;
+    case PanelKind::Bottom:
+      return PartRole::Bottom;
+    case PanelKind::Top:
+      return PartRole::Top;
+    case PanelKind::FrontRail:
+      return PartRole::FrontStretcher;
+    case PanelKind::RearRail:
+      return PartRole::RearStretcher;
+    case PanelKind::Kick:
+      return PartRole::KickBoard;
+    case PanelKind::LeftLining:
+      return PartRole::LeftLining;
+    case PanelKind::RightLining:
+      return PartRole::RightLining;
+    case PanelKind::Divider:
+      return PartRole::Divider;
+    case PanelKind::Shelf:
+      break;
+  }
+  return PartRole::FixedShelf;
+}
+
+bool PanelRect::upright() const {
+  return kind == PanelKind::LeftSide || kind == PanelKind::RightSide ||
+         kind == PanelKind::LeftLining || kind == PanelKind::RightLining ||
+         kind == PanelKind::Divider;
+}
+
+const PanelRect* panelOf(const CarcassLayout& layout, PanelKind kind) {
+  const auto at = std::find_if(layout.panels.begin(), layout.panels.end(),
+                               [kind](const PanelRect& one) { return one.kind == kind; });
+  return at == layout.panels.end() ? nullptr : &*at;
+}
+
+Length thicknessOf(const CarcassLayout& layout, PanelKind kind) {
+  const PanelRect* panel = panelOf(layout, kind);
+  return panel == nullptr ? Length{} : panel->thickness;
+}
 
 FrontRect OpeningRect::passage() const {
   const Length x = std::max(rect.x, face.x);
@@ -402,7 +526,8 @@ Result<CarcassLayout> layOut(const Job& given, const Assembly& assembly,
   const Job lotted = assembly.lot.empty() ? Job{} : asCutFromLot(given, assembly);
   const Job& job = assembly.lot.empty() ? given : lotted;
   const Carcass& carcass = assembly.carcass();
-  if (group == nullptr) return layOut(job, carcass);
+  const PartChoices choices(given, assembly.id);
+  if (group == nullptr) return Solver(job, carcass, {carcass.frame, carcass.stand}, choices).run();
   Surroundings around;
   around.frame = group->frame ? group->frame : carcass.frame;
   // A group's frame is not cut from a member's lot.
@@ -412,7 +537,7 @@ Result<CarcassLayout> layOut(const Job& given, const Assembly& assembly,
     around.neighbourLeft = group->members.front() != assembly.id;
     around.neighbourRight = group->members.back() != assembly.id;
   }
-  return Solver(job, carcass, around).run();
+  return Solver(job, carcass, around, choices).run();
 }
 
 }  // namespace pp

@@ -39,6 +39,13 @@ struct PanelRect {
   std::size_t index = 0;  // which of the split's panels
   Id after = 0;           // the first opening after it; 0 for the outside panels
   Length setIn = {};      // behind an inset door: from the panels' front edges
+  // How its lower or left end and the other are joined, where they meet another panel.
+  Joint low = Joint::Butt, high = Joint::Butt;
+
+  Length thickness = {};  // measured
+
+  PartRole role() const;
+  bool upright() const;  // its length runs up
 };
 
 struct OpeningRect {
@@ -64,7 +71,7 @@ struct FrameMember {
 };
 
 struct CarcassLayout {
-  Length thickness;                // measured, of the carcass panels
+  Length thickness;                // measured, of the carcass panels but those chosen otherwise
   Length backThickness;            // measured; 0 without a back
   Length frameThickness;           // measured; 0 without a frame
   Length frameFront;               // y of what stands foremost: 0, or the frame's face (below 0)
@@ -85,10 +92,16 @@ struct CarcassLayout {
 // Solves a carcass by itself, or as the assembly stands in its group. Problems, worded for the
 // maker, when a size leaves no room or the openings do not add up. Precondition: the materials it
 // names are in the job.
+// By itself it has no choices for its parts.
 Result<CarcassLayout> layOut(const Job& job, const Carcass& carcass);
 Result<CarcassLayout> layOut(const Job& job, const Assembly& assembly);
 // The same where the group it stands in is known; null: in none.
 Result<CarcassLayout> layOut(const Job& job, const Assembly& assembly, const CarcassGroup* group);
+
+// The panel of that kind, of those there is one of; null where there is none.
+const PanelRect* panelOf(const CarcassLayout& layout, PanelKind kind);
+// How thick it is, 0 where there is none.
+Length thicknessOf(const CarcassLayout& layout, PanelKind kind);
 
 // The group that has the carcass as a member, or null.
 const CarcassGroup* groupOf(const Job& job, Id carcass);

@@ -15,7 +15,7 @@ bool isSide(PanelKind kind) {
 class Joiner {
  public:
   Joiner(const Carcass& carcass, const CarcassLayout& layout, std::vector<Part>& panels)
-      : carcass_(carcass), layout_(layout), t_(layout.thickness), panels_(panels) {}
+      : carcass_(carcass), layout_(layout), panels_(panels) {}
 
   void join(std::size_t i) {
     const PanelRect& panel = layout_.panels[i];
@@ -66,30 +66,29 @@ class Joiner {
     const bool top = panel.kind == PanelKind::Top || panel.kind == PanelKind::FrontRail ||
                      panel.kind == PanelKind::RearRail;
     const bool rabbeted = panel.kind == PanelKind::Top && carcass_.top == TopSchool::EndRabbets;
-    mine.joins.push_back({end, rabbeted ? JoinKind::Rabbet : joinKind(carcass_.joint), other.name});
+    const Joint joint = end == Edge::W1 ? panel.low : panel.high;
+    const Length t = panel.thickness;
+    mine.joins.push_back({end, rabbeted ? JoinKind::Rabbet : joinKind(joint), other.name});
     if (rabbeted) {
       other.machining.push_back(
-          dadoAcross(other, mine.name, u0, t_, carcass_.topRabbet, meets.face));
+          dadoAcross(other, mine.name, u0, t, carcass_.topRabbet, meets.face));
       return;
     }
-    switch (carcass_.joint) {
+    switch (joint) {
       case Joint::Dado: {
         const bool standing =
             panel.kind == PanelKind::RearRail && carcass_.top == TopSchool::StandingRail;
-        Machining cut = dadoAcross(other, mine.name, u0, standing ? carcass_.stretcher : t_,
+        Machining cut = dadoAcross(other, mine.name, u0, standing ? carcass_.stretcher : t,
                                    carcass_.dadoDepth, meets.face);
         // A stretcher's dado is no longer than the stretcher is wide.
         if (top && panel.kind != PanelKind::Top) {
           const Pose& lies = mine.poses.front();
-          const Length from = standing ? layout_.clearDepth - t_ : lies.origin[1];
+          const Length from = standing ? layout_.clearDepth - t : lies.origin[1];
           cut.v0 = from - pose.origin[1];
-          cut.v1 = cut.v0 + (standing ? t_ : carcass_.stretcher);
+          cut.v1 = cut.v0 + (standing ? t : carcass_.stretcher);
           cut.through = false;
-        }
-        // What stands behind a door has a dado that stops there.
-        if (panel.setIn > Length{}) {
-          cut.v0 = std::max(Length{}, panel.setIn - pose.origin[1]);
-          cut.through = cut.v0 == Length{};
+        } else {
+          stopWhereItEnds(panel, mine, other, cut);
         }
         other.machining.push_back(cut);
         break;
@@ -97,11 +96,11 @@ class Joiner {
       case Joint::Pocket:
         // From the face that is hidden: under a bottom, above a top.
         mine.machining.push_back(rowAtEnd(mine, Cut::Pockets, other.name, end, Length::mm(20),
-                                          Length::um(9'500), t_ / 2, Face::Outside));
+                                          Length::um(9'500), t / 2, Face::Outside));
         break;
       case Joint::LooseTenon:
       case Joint::Dowel: {
-        const bool dowel = carcass_.joint == Joint::Dowel;
+        const bool dowel = joint == Joint::Dowel;
         const Length width = dowel ? Length::mm(8) : Length::mm(20);
         mine.machining.push_back(rowAtEnd(mine, Cut::Mortises, other.name, end, Length{}, width,
                                           Length::mm(20), Face::Inside));
@@ -109,7 +108,7 @@ class Joiner {
         row.receives = mine.name;
         row.face = meets.face;
         row.from = Edge::W1;
-        row.u0 = row.u1 = row.distance = u0 + t_ / 2;
+        row.u0 = row.u1 = row.distance = u0 + t / 2;
         const Length shift = mine.poses.front().origin[1] - pose.origin[1];
         row.v0 += shift;
         row.v1 += shift;
@@ -130,9 +129,20 @@ class Joiner {
     }
   }
 
+  // A dado stops where what stands behind a door, or is set back, begins or ends.
+  void stopWhereItEnds(const PanelRect& panel, const Part& mine, const Part& other,
+                       Machining& cut) const {
+    const Length front = mine.poses.front().origin[1] - other.poses.front().origin[1];
+    const Length rear = front + mine.width.total();
+    const bool inner = panel.kind == PanelKind::Divider || panel.kind == PanelKind::Shelf;
+    const Length ruled = inner ? layout_.clearDepth : layout_.lyingDepth;
+    if (front > Length{}) cut.v0 = front;
+    if (mine.poses.front().origin[1] + mine.width.total() < ruled && rear < cut.v1) cut.v1 = rear;
+    cut.through = cut.v0 == Length{} && cut.v1 == other.width.total();
+  }
+
   const Carcass& carcass_;
   const CarcassLayout& layout_;
-  Length t_;
   std::vector<Part>& panels_;
 };
 
@@ -154,7 +164,14 @@ void joinPanels(const Carcass& carcass, const CarcassLayout& layout, std::vector
   for (std::size_t i = 0; i < panels.size(); ++i) joiner.join(i);
 }
 
-Problems meetingDados(const Maker& maker, const std::vector<Part>& panels) {
+Problems dadoProblems(const Maker& maker, const std::vector<Part>& panels) {
+  for (const Part& part : panels)
+    for (const Machining& cut : part.machining)
+      if ((cut.cut == Cut::Dado || cut.cut == Cut::Rabbet || cut.cut == Cut::Groove) &&
+          cut.depth >= part.thickness)
+        return {cannot("dado depth", maker.shown(cut.depth),
+                       fmt::format("less than the thickness of {} of the {}",
+                                   maker.shown(part.thickness), part.name))};
   for (const Part& part : panels)
     for (const Machining& a : part.machining)
       for (const Machining& b : part.machining)

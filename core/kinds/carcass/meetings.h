@@ -19,7 +19,7 @@ std::optional<Meets> upright(const CarcassLayout& layout, Length x, Length z, bo
 // Joins the panels, one for each of the layout's and in its order, as the carcass has it.
 void joinPanels(const Carcass& carcass, const CarcassLayout& layout, std::vector<Part>& panels);
 
-// A panel cut through because dados lie opposite one another in its two faces.
-Problems meetingDados(const Maker& maker, const std::vector<Part>& panels);
+// A panel cut through: by a dado, or because two lie opposite one another in its two faces.
+Problems dadoProblems(const Maker& maker, const std::vector<Part>& panels);
 
 }  // namespace pp

@@ -4,6 +4,7 @@
 #include "core/kinds/carcass/meetings.h"
 #include "core/kinds/carcass/shelves.h"
 #include "core/kinds/carcass/sizes.h"
+#include "core/parts/extend.h"
 
 namespace pp {
 namespace {
@@ -13,13 +14,17 @@ constexpr Angle kHalfRight = Angle::degrees(45);
 class PanelMaker {
  public:
   PanelMaker(const Maker& maker, const Carcass& carcass, const CarcassLayout& layout)
-      : maker_(maker),
-        carcass_(carcass),
-        layout_(layout),
-        t_(layout.thickness),
-        joint_(carcass.joint == Joint::Dado ? carcass.dadoDepth : Length{}) {}
+      : maker_(maker), carcass_(carcass), layout_(layout) {}
 
-  Part makePanel(const PanelRect& panel) const {
+  // As the rules have it, with its edges where the maker wants them.
+  Result<Part> makePanel(const PanelRect& panel) const {
+    Part part = ruled(panel);
+    if (Problems problems = extend(panel, part); !problems.empty()) return problems;
+    return part;
+  }
+
+ private:
+  Part ruled(const PanelRect& panel) const {
     switch (panel.kind) {
       case PanelKind::LeftSide:
       case PanelKind::RightSide:
@@ -39,9 +44,74 @@ class PanelMaker {
     }
   }
 
+  // What is chosen for its edges. Those that meet another panel stay there.
+  Problems extend(const PanelRect& panel, Part& part) const {
+    const PartOverride* chosen = maker_.choices().of(panel.role(), panel.after);
+    if (chosen == nullptr) return {};
+    for (const EdgeChoice& choice : chosen->edges) {
+      const auto edge = part.edgeAt(choice.side);
+      const std::string where = sideName(choice.side) + " of the " + part.name;
+      if (!edge) return {cannot(where, "a choice for it", "an edge that the part has")};
+      const bool end = *edge == Edge::W1 || *edge == Edge::W2;
+      if (choice.joint && !(end && isJoined(panel)))
+        return {cannot(where, "a joint", "an end that stands between two panels")};
+      if (choice.beyond == Length{}) continue;
+      if (isHeld(panel, *edge))
+        return {cannot(where, "another place", "its own: it meets another panel there")};
+      const bool tongued = layout_.frame && layout_.frame->fixing == FrameFixing::Tongue;
+      if (choice.side == Side::Front && layout_.frame && (choice.beyond > Length{} || tongued))
+        return {cannot(where, "another place", "its own: the face frame lies on it")};
+      if (choice.side == Side::Bottom && choice.beyond > layout_.foot)
+        return {cannot(where, maker_.shown(choice.beyond) + " further down",
+                       "no further than the floor")};
+      if ((end ? part.length : part.width).total() + choice.beyond <= Length{})
+        return {cannot(where, maker_.shown(-choice.beyond) + " set back", "less than it has")};
+      pp::extend(part, *edge, choice.beyond);
+    }
+    return {};
+  }
+
+  // Whether its ends stand between two panels, in a joint that can be chosen.
+  bool isJoined(const PanelRect& panel) const {
+    switch (panel.kind) {
+      case PanelKind::Divider:
+      case PanelKind::Shelf:
+      case PanelKind::FrontRail:
+      case PanelKind::RearRail:
+        return true;
+      case PanelKind::Bottom:
+        return !mitred();
+      case PanelKind::Top:
+        return carcass_.top == TopSchool::Between;
+      default:
+        return false;
+    }
+  }
+  bool isHeld(const PanelRect& panel, Edge edge) const {
+    if (mitred() && isOutside(panel.kind)) return true;
+    if (edge == Edge::L1 || edge == Edge::L2) return false;
+    const bool capping = carcass_.top == TopSchool::Capping;
+    if (panel.kind == PanelKind::LeftSide || panel.kind == PanelKind::RightSide)
+      return edge == Edge::W2 && capping;
+    return panel.kind != PanelKind::Kick && !(panel.kind == PanelKind::Top && capping);
+  }
+  static bool isOutside(PanelKind kind) {
+    return kind == PanelKind::LeftSide || kind == PanelKind::RightSide ||
+           kind == PanelKind::Bottom || kind == PanelKind::Top;
+  }
+
+ public:
   Part makeBack() const {
     const Back& back = carcass_.back;
-    const BackReach reach = backReach(carcass_, t_);
+    const PanelKind top =
+        carcass_.top == TopSchool::Stretchers || carcass_.top == TopSchool::StandingRail
+            ? PanelKind::FrontRail
+            : PanelKind::Top;
+    const BackReach reach =
+        backReach(carcass_, {thicknessOf(layout_, PanelKind::LeftSide),
+                             thicknessOf(layout_, PanelKind::RightSide),
+                             thicknessOf(layout_, PanelKind::Bottom), thicknessOf(layout_, top)});
+    const std::string& material = maker_.material(PartRole::Back, 0, back.material);
     const FrontRect& in = layout_.inner;
     const char* depth = back.school == BackSchool::Groove   ? "groove depth"
                         : back.school == BackSchool::Behind ? "side"
@@ -50,10 +120,10 @@ class PanelMaker {
                             ? "top and bottom"
                             : depth;
     Part part = maker_.board(
-        PartRole::Back, back.material,
+        PartRole::Back, material,
         backSize("clear height", in.height, lying, reach.bottom, reach.top, reach.clearance),
         backSize("clear width", in.width, depth, reach.left, reach.right, reach.clearance));
-    part.grain = maker_.grainOf(back.material, back.grain);
+    part.grain = maker_.grainOf(material, back.grain);
     const Length half = reach.clearance / 2;
     const Length y = back.school == BackSchool::Behind ? layout_.sideDepth : layout_.clearDepth;
     Maker::place(
@@ -63,9 +133,12 @@ class PanelMaker {
 
  private:
   bool mitred() const { return carcass_.top == TopSchool::Mitred; }
-  Part make(PartRole role, Reason length, Reason width) const {
-    return maker_.board(role, carcass_.material, std::move(length), std::move(width));
+  Part make(PartRole role, Id opening, Reason length, Reason width) const {
+    return maker_.board(role, maker_.material(role, opening, carcass_.material), std::move(length),
+                        std::move(width));
   }
+  // How far an end joined so goes into what it meets.
+  Length enters(Joint joint) const { return joint == Joint::Dado ? carcass_.dadoDepth : Length{}; }
 
   Reason depthReason(Length depth, const char* behind) const {
     Reason out("depth", carcass_.depth);
@@ -83,11 +156,13 @@ class PanelMaker {
   Part makeSide(const PanelRect& panel, bool left) const {
     Reason height("height", carcass_.height);
     height.minus("stand", layout_.foot);
-    if (carcass_.top == TopSchool::Capping) height.minus("top", t_);
-    Part part = make(left ? PartRole::LeftSide : PartRole::RightSide, height,
+    const Length t = panel.thickness;
+    if (carcass_.top == TopSchool::Capping)
+      height.minus("top", thicknessOf(layout_, PanelKind::Top));
+    Part part = make(left ? PartRole::LeftSide : PartRole::RightSide, 0, height,
                      depthReason(layout_.sideDepth, "back"));
     part.hand = left ? Hand::Left : Hand::Right;
-    Maker::place(part, {{left ? panel.rect.x + t_ : panel.rect.x, Length{}, panel.rect.z},
+    Maker::place(part, {{left ? panel.rect.x + t : panel.rect.x, Length{}, panel.rect.z},
                         kUp,
                         kBackwards,
                         left ? kLeft : kRight});
@@ -120,27 +195,22 @@ class PanelMaker {
     const bool full = panel.rect.width == layout_.outer.width &&
                       (mitred() || (top && carcass_.top == TopSchool::Capping));
     const bool rabbeted = top && carcass_.top == TopSchool::EndRabbets;
-    Length enters = full ? Length{} : joint_;
-    Reason length = shelfLength(panel.rect.width, carcass_.joint, carcass_.dadoDepth);
+    Length into = full ? Length{} : enters(panel.low);
+    Reason length = shelfLength(panel.rect.width, panel.low, panel.high, carcass_.dadoDepth);
     if (full)
       length = Reason("width", carcass_.width)
                    .minus("wall allowance", carcass_.wallLeft + carcass_.wallRight);
     if (rabbeted) {
       length = Reason("clear width", panel.rect.width).plus("rabbet depth", carcass_.topRabbet, 2);
-      enters = carcass_.topRabbet;
+      into = carcass_.topRabbet;
     }
-    const PartRole role = shelf                                ? PartRole::FixedShelf
-                          : panel.kind == PanelKind::FrontRail ? PartRole::FrontStretcher
-                          : panel.kind == PanelKind::RearRail  ? PartRole::RearStretcher
-                          : top                                ? PartRole::Top
-                                                               : PartRole::Bottom;
     const Length depth = shelf ? layout_.clearDepth : layout_.lyingDepth;
     // A fixed shelf beside a rail on edge stops before it.
     const Length behind = shelf && carcass_.top == TopSchool::StandingRail &&
                                   panel.rect.top() > layout_.outer.top() - carcass_.stretcher
-                              ? t_
+                              ? thicknessOf(layout_, PanelKind::RearRail)
                               : Length{};
-    Part part = make(role, length,
+    Part part = make(panel.role(), panel.after, length,
                      rail ? Reason("stretcher width", carcass_.stretcher)
                           : depthReason(depth, "back")
                                 .minus("behind the door", panel.setIn)
@@ -149,7 +219,7 @@ class PanelMaker {
     part.keys.front().opening = panel.after;
     const Length y =
         panel.kind == PanelKind::RearRail ? layout_.lyingDepth - carcass_.stretcher : panel.setIn;
-    Maker::place(part, {{panel.rect.x - enters, y, top ? panel.rect.z : panel.rect.z + t_},
+    Maker::place(part, {{panel.rect.x - into, y, top ? panel.rect.z : panel.rect.top()},
                         kRight,
                         kBackwards,
                         top ? kUp : kDown});
@@ -165,59 +235,69 @@ class PanelMaker {
   }
 
   Part makeStandingRail(const PanelRect& panel) const {
-    Part part = make(PartRole::RearStretcher,
-                     shelfLength(panel.rect.width, carcass_.joint, carcass_.dadoDepth),
+    Part part = make(PartRole::RearStretcher, 0,
+                     shelfLength(panel.rect.width, panel.low, panel.high, carcass_.dadoDepth),
                      Reason("stretcher width", carcass_.stretcher));
-    Maker::place(
-        part, {{panel.rect.x - joint_, layout_.clearDepth, panel.rect.z}, kRight, kUp, kForwards});
+    Maker::place(part, {{panel.rect.x - enters(panel.low), layout_.clearDepth, panel.rect.z},
+                        kRight,
+                        kUp,
+                        kForwards});
     return part;
   }
 
   Part makeDivider(const PanelRect& panel) const {
-    Part part = make(PartRole::Divider,
-                     dividerLength(panel.rect.height, carcass_.joint, carcass_.dadoDepth),
+    Part part = make(PartRole::Divider, panel.after,
+                     dividerLength(panel.rect.height, panel.low, panel.high, carcass_.dadoDepth),
                      depthReason(layout_.clearDepth, "back").minus("behind the door", panel.setIn));
     part.opening = panel.path;
     part.keys.front().opening = panel.after;
-    Maker::place(part,
-                 {{panel.rect.x, panel.setIn, panel.rect.z - joint_}, kUp, kBackwards, kRight});
+    Maker::place(
+        part,
+        {{panel.rect.x, panel.setIn, panel.rect.z - enters(panel.low)}, kUp, kBackwards, kRight});
     maker_.show(part, Side::Front, carcass_.banding);
     if (carcass_.top == TopSchool::StandingRail && panel.rect.top() == layout_.clear.top())
       part.machining.push_back(
-          notch(part, "rear stretcher", part.length.total() - joint_ - carcass_.stretcher + t_,
-                part.length.total(), part.width.total() - t_, part.width.total()));
+          notch(part, "rear stretcher",
+                part.length.total() - enters(panel.high) - carcass_.stretcher + upper(),
+                part.length.total(), part.width.total() - rear(), part.width.total()));
     return part;
   }
+
+  // Of a rail that stands on edge and of the one beside it.
+  Length rear() const { return thicknessOf(layout_, PanelKind::RearRail); }
+  Length upper() const { return thicknessOf(layout_, PanelKind::FrontRail); }
 
   Part makeLining(const PanelRect& panel) const {
     const bool left = panel.kind == PanelKind::LeftLining;
     Part part =
-        make(left ? PartRole::LeftLining : PartRole::RightLining,
-             Reason("clear height", panel.rect.height),
+        make(panel.role(), 0, Reason("clear height", panel.rect.height),
              depthReason(layout_.clearDepth, "back").minus("behind the fronts", panel.setIn));
     part.hand = left ? Hand::Left : Hand::Right;
-    Maker::place(part, {{left ? panel.rect.x + t_ : panel.rect.x, panel.setIn, panel.rect.z},
+    Maker::place(part, {{left ? panel.rect.right() : panel.rect.x, panel.setIn, panel.rect.z},
                         kUp,
                         kBackwards,
                         left ? kLeft : kRight});
     maker_.show(part, Side::Front, carcass_.banding);
     if (carcass_.top == TopSchool::StandingRail)
       part.machining.push_back(
-          notch(part, "rear stretcher", part.length.total() - carcass_.stretcher + t_,
-                part.length.total(), part.width.total() - t_, part.width.total()));
+          notch(part, "rear stretcher", part.length.total() - carcass_.stretcher + upper(),
+                part.length.total(), part.width.total() - rear(), part.width.total()));
     return part;
   }
 
   Part makeKick(const PanelRect& panel) const {
-    Part part = make(PartRole::KickBoard,
-                     insideWidth(carcass_.width, t_)
+    Part part = make(PartRole::KickBoard, 0,
+                     insideWidth(carcass_.width, thicknessOf(layout_, PanelKind::LeftSide),
+                                 thicknessOf(layout_, PanelKind::RightSide))
                          .minus("wall allowance", carcass_.wallLeft + carcass_.wallRight),
                      Reason("toe height", carcass_.toe->height));
     part.show = Face::Outside;
     part.joins = {{Edge::W1, JoinKind::Butt, "left side"},
                   {Edge::W2, JoinKind::Butt, "right side"}};
-    Maker::place(part,
-                 {{panel.rect.x, carcass_.toe->depth + t_, panel.rect.z}, kRight, kUp, kForwards});
+    Maker::place(part, {{panel.rect.x, carcass_.toe->depth + part.thickness, panel.rect.z},
+                        kRight,
+                        kUp,
+                        kForwards});
     return part;
   }
 
@@ -233,8 +313,9 @@ class PanelMaker {
           grooveAlong(part, "back", begins, layout_.backThickness, carcass_.back.rabbetDepth);
       // A capping top covers the sides' ends, so its cut stops where theirs are.
       if (part.role == PartRole::Top && carcass_.top == TopSchool::Capping) {
-        cut.u0 = t_ - carcass_.back.rabbetDepth;
-        cut.u1 = part.length.total() - cut.u0;
+        cut.u0 = thicknessOf(layout_, PanelKind::LeftSide) - carcass_.back.rabbetDepth;
+        cut.u1 = part.length.total() - thicknessOf(layout_, PanelKind::RightSide) +
+                 carcass_.back.rabbetDepth;
         cut.through = false;
       }
       part.machining.push_back(cut);
@@ -244,33 +325,33 @@ class PanelMaker {
   const Maker& maker_;
   const Carcass& carcass_;
   const CarcassLayout& layout_;
-  Length t_;
-  Length joint_;  // how far panels enter one another
 };
 
-}  // namespace
-
-std::vector<Part> panelParts(const Maker& maker, const Carcass& carcass,
-                             const CarcassLayout& layout) {
-  const PanelMaker panels(maker, carcass, layout);
+// The outside panels, linings, dividers and fixed shelves, in the layout's order; not yet joined.
+Result<std::vector<Part>> panelParts(const PanelMaker& panels, const CarcassLayout& layout) {
   std::vector<Part> out;
-  for (const PanelRect& panel : layout.panels) out.push_back(panels.makePanel(panel));
+  for (const PanelRect& panel : layout.panels) {
+    auto part = panels.makePanel(panel);
+    if (!part) return part.problems();
+    out.push_back(std::move(part).value());
+  }
   return out;
 }
 
-Part backPart(const Maker& maker, const Carcass& carcass, const CarcassLayout& layout) {
-  return PanelMaker(maker, carcass, layout).makeBack();
-}
+}  // namespace
 
 Result<std::vector<Part>> carcassParts(const Maker& maker, const Carcass& carcass,
                                        const CarcassLayout& layout) {
-  std::vector<Part> out = panelParts(maker, carcass, layout);
+  const PanelMaker panelMaker(maker, carcass, layout);
+  auto panels = panelParts(panelMaker, layout);
+  if (!panels) return panels.problems();
+  std::vector<Part> out = std::move(panels).value();
   joinPanels(carcass, layout, out);
   auto shelves = shelfParts(maker, carcass, layout, out);
   if (!shelves) return shelves.problems();
-  if (const Problems meeting = meetingDados(maker, out); !meeting.empty()) return meeting;
+  if (const Problems deep = dadoProblems(maker, out); !deep.empty()) return deep;
   out.insert(out.end(), shelves->begin(), shelves->end());
-  if (carcass.back.school != BackSchool::None) out.push_back(backPart(maker, carcass, layout));
+  if (carcass.back.school != BackSchool::None) out.push_back(panelMaker.makeBack());
   return out;
 }
 

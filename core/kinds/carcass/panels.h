@@ -12,10 +12,4 @@ namespace pp {
 Result<std::vector<Part>> carcassParts(const Maker& maker, const Carcass& carcass,
                                        const CarcassLayout& layout);
 
-// The outside panels, linings, dividers and fixed shelves, in the layout's order, and the back; not
-// yet joined.
-std::vector<Part> panelParts(const Maker& maker, const Carcass& carcass,
-                             const CarcassLayout& layout);
-Part backPart(const Maker& maker, const Carcass& carcass, const CarcassLayout& layout);
-
 }  // namespace pp

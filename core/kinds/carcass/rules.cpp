@@ -45,7 +45,7 @@ void make(const Maker& maker, const Carcass& carcass, Made& out) {
   if (!out.take(carcassParts(maker, carcass, layout.value()))) return;
   for (const OpeningRect& leaf : layout->leaves) {
     if (!std::holds_alternative<DrawerBank>(find(carcass.inside, leaf.path)->content)) continue;
-    const auto drawers = planDrawers(maker.job(), carcass, layout.value(), leaf);
+    const auto drawers = planDrawers(maker.job(), maker.choices(), carcass, layout.value(), leaf);
     if (drawers)
       out.take(drawerParts(maker, carcass, drawers.value(), leaf), leaf.path, true);
     else

@@ -12,7 +12,7 @@ class Filler {
  public:
   Filler(const Maker& maker, const Carcass& carcass, const CarcassLayout& layout,
          std::vector<Part>& panels)
-      : maker_(maker), carcass_(carcass), layout_(layout), t_(layout.thickness), panels_(panels) {}
+      : maker_(maker), carcass_(carcass), layout_(layout), panels_(panels) {}
 
   Result<std::vector<Part>> run() {
     for (const OpeningRect& leaf : layout_.leaves) fill(leaf);
@@ -21,8 +21,12 @@ class Filler {
   }
 
  private:
-  Part board(PartRole role, Reason length, Reason width) const {
-    return maker_.board(role, carcass_.material, std::move(length), std::move(width));
+  Part board(PartRole role, const OpeningRect& leaf, Reason length, Reason width) const {
+    Part part = maker_.board(role, maker_.material(role, leaf.id, carcass_.material),
+                             std::move(length), std::move(width));
+    part.opening = leaf.path;
+    part.keys.front().opening = leaf.id;
+    return part;
   }
 
   void fill(const OpeningRect& leaf) {
@@ -41,22 +45,30 @@ class Filler {
            (carcass_.top == TopSchool::StandingRail || carcass_.back.school == BackSchool::None);
   }
 
+  Length railBehind(const OpeningRect& leaf) const {
+    return carcass_.top == TopSchool::StandingRail
+               ? thicknessOf(layout_, PanelKind::RearRail)
+               : maker_.thickness(PartRole::RearRail, leaf.id, carcass_.material);
+  }
+
   void shelves(const OpeningRect& leaf, int count, bool pinned) {
     const ShelfRules& rules = carcass_.shelves;
     const Length front = rules.setBack + leaf.setIn;
-    const Length behind = standsBehind(leaf) ? t_ : Length{};
-    Part part = board(pinned ? PartRole::AdjustableShelf : PartRole::LooseShelf,
+    const Length behind = standsBehind(leaf) ? railBehind(leaf) : Length{};
+    Part part = board(pinned ? PartRole::AdjustableShelf : PartRole::LooseShelf, leaf,
                       adjustableShelfLength(leaf.rect.width, rules),
                       adjustableShelfDepth(layout_.clearDepth, rules)
                           .minus("behind the door", leaf.setIn)
                           .minus("rear rail", behind));
     // Between two shelves there must be room for what hangs under one.
     constexpr Length kStrip = Length::mm(20);
-    const Length air = leaf.rect.height - count * t_;
+    const Length t = part.thickness;
+    const Length air = leaf.rect.height - count * t;
     const Length under = (pinned ? rules.lip : kStrip) +
                          (carcass_.back.school == BackSchool::Between ? kStrip : Length{});
     // A strip on either side carries a loose one.
-    const bool tooNarrow = !pinned && leaf.rect.width <= 2 * t_;
+    const Length ledge = maker_.thickness(PartRole::ShelfSupport, leaf.id, carcass_.material);
+    const bool tooNarrow = !pinned && leaf.rect.width <= 2 * ledge;
     if (air <= (count + 1) * under || tooNarrow || part.length.total() <= Length{} ||
         part.width.total() <= Length{}) {
       problems_.push_back(
@@ -66,35 +78,32 @@ class Filler {
                  "fewer shelves or a larger opening"));
       return;
     }
-    part.opening = leaf.path;
-    part.keys.front().opening = leaf.id;
     part.quantity = count;
     const Length space = air / (count + 1);
-    Part strip = board(PartRole::ShelfSupport,
+    Part strip = board(PartRole::ShelfSupport, leaf,
                        Reason("inside depth", layout_.clearDepth)
                            .minus("clearance", rules.clearance)
                            .minus("set-back", rules.setBack)
                            .minus("behind the door", leaf.setIn)
                            .minus("rear rail", behind),
                        Reason("strip", kStrip));
-    Part lip = board(PartRole::ShelfLip, part.length, Reason("lip height", rules.lip));
+    Part lip = board(PartRole::ShelfLip, leaf, part.length, Reason("lip height", rules.lip));
     strip.quantity = 2 * count;
     lip.quantity = count;
-    strip.opening = lip.opening = leaf.path;
-    strip.keys.front().opening = lip.keys.front().opening = leaf.id;
     for (int i = 0; i < count; ++i) {
-      const Length z = leaf.rect.z + (i + 1) * space + i * t_;  // underside
+      const Length z = leaf.rect.z + (i + 1) * space + i * t;  // underside
       Maker::place(part,
-                   {{leaf.rect.x + rules.clearance / 2, front, z + t_}, kRight, kBackwards, kDown});
+                   {{leaf.rect.x + rules.clearance / 2, front, z + t}, kRight, kBackwards, kDown});
       for (const bool left : {true, false})
-        Maker::place(strip, {{left ? leaf.rect.x + t_ : leaf.rect.right() - t_, front,
+        Maker::place(strip, {{left ? leaf.rect.x + ledge : leaf.rect.right() - ledge, front,
                               z - strip.width.total()},
                              kBackwards,
                              kUp,
                              left ? kLeft : kRight});
-      Maker::place(
-          lip,
-          {{leaf.rect.x + rules.clearance / 2, front + t_, z - rules.lip}, kRight, kUp, kForwards});
+      Maker::place(lip, {{leaf.rect.x + rules.clearance / 2, front + lip.thickness, z - rules.lip},
+                         kRight,
+                         kUp,
+                         kForwards});
     }
     maker_.show(part, Side::Front, carcass_.banding);
     shelves_.push_back(part);
@@ -139,10 +148,8 @@ class Filler {
     if (leaf.rect.height < 3 * kStrip) return;
     const bool rail =
         carcass_.top == TopSchool::StandingRail && leaf.rect.top() == layout_.clear.top();
-    Part part = board(PartRole::NailingStrip, Reason("clear width", leaf.rect.width),
+    Part part = board(PartRole::NailingStrip, leaf, Reason("clear width", leaf.rect.width),
                       Reason("strip", kStrip));
-    part.opening = leaf.path;
-    part.keys.front().opening = leaf.id;
     part.quantity = rail ? 1 : 2;
     for (const Length z : {leaf.rect.z, leaf.rect.top() - kStrip})
       if (z == leaf.rect.z || !rail)
@@ -156,10 +163,8 @@ class Filler {
     if (leaf.rect.top() != layout_.clear.top() || leaf.rect.height < 2 * height ||
         carcass_.top == TopSchool::StandingRail)
       return;
-    Part part = board(PartRole::RearRail, Reason("clear width", leaf.rect.width),
+    Part part = board(PartRole::RearRail, leaf, Reason("clear width", leaf.rect.width),
                       Reason("stretcher width", height));
-    part.opening = leaf.path;
-    part.keys.front().opening = leaf.id;
     Maker::place(
         part,
         {{leaf.rect.x, layout_.clearDepth, leaf.rect.top() - height}, kRight, kUp, kForwards});
@@ -169,7 +174,6 @@ class Filler {
   const Maker& maker_;
   const Carcass& carcass_;
   const CarcassLayout& layout_;
-  Length t_;
   std::vector<Part>& panels_;
   std::vector<Part> shelves_;  // and strips
   Problems problems_;

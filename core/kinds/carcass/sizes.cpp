@@ -2,20 +2,30 @@
 
 namespace pp {
 
-Reason insideWidth(Length width, Length thickness) {
-  return Reason("width", width).minus("side", thickness, 2);
+Reason insideWidth(Length width, Length left, Length right) {
+  Reason out("width", width);
+  if (left == right) return out.minus("side", left, 2);
+  return out.minus("left side", left).minus("right side", right);
 }
 
-Reason shelfLength(Length clearWidth, Joint joint, Length dadoDepth) {
-  Reason out("clear width", clearWidth);
-  if (joint == Joint::Dado) out.plus("dado depth", dadoDepth, 2);
+namespace {
+
+// Each end goes into what it meets where it stands in a dado.
+Reason between(const char* clearName, Length clear, Joint low, Joint high, Length dadoDepth) {
+  const std::int64_t dados = (low == Joint::Dado ? 1 : 0) + (high == Joint::Dado ? 1 : 0);
+  Reason out(clearName, clear);
+  if (dados > 0) out.plus("dado depth", dadoDepth, dados);
   return out;
 }
 
-Reason dividerLength(Length clearHeight, Joint joint, Length dadoDepth) {
-  Reason out("clear height", clearHeight);
-  if (joint == Joint::Dado) out.plus("dado depth", dadoDepth, 2);
-  return out;
+}  // namespace
+
+Reason shelfLength(Length clearWidth, Joint left, Joint right, Length dadoDepth) {
+  return between("clear width", clearWidth, left, right, dadoDepth);
+}
+
+Reason dividerLength(Length clearHeight, Joint lower, Joint upper, Length dadoDepth) {
+  return between("clear height", clearHeight, lower, upper, dadoDepth);
 }
 
 Reason shelfDepth(Length depth, Length backThickness) {
@@ -42,21 +52,21 @@ Reason backSize(const char* clearName, Length clear, const char* depthName, Leng
   return out.minus("clearance", clearance);
 }
 
-BackReach backReach(const Carcass& carcass, Length thickness) {
+BackReach backReach(const Carcass& carcass, const Around& panels) {
   const Length depth = carcass.back.rabbetDepth;
   const Length clearance = carcass.back.clearance;
   const bool standing = carcass.top == TopSchool::StandingRail;
   switch (carcass.back.school) {
     case BackSchool::RabbetAll:
     case BackSchool::Groove:
-      return {depth, depth, depth, standing ? thickness : depth, clearance};
+      return {depth, depth, depth, standing ? panels.top : depth, clearance};
     case BackSchool::RabbetSides:
-      return {depth, depth, thickness, carcass.top == TopSchool::Capping ? Length{} : thickness,
-              clearance};
+      return {depth, depth, panels.bottom,
+              carcass.top == TopSchool::Capping ? Length{} : panels.top, clearance};
     case BackSchool::Behind:
-      return {thickness, thickness, thickness, thickness, Length{}};
+      return {panels.left, panels.right, panels.bottom, panels.top, Length{}};
     case BackSchool::Between:
-      return {Length{}, Length{}, Length{}, standing ? thickness : Length{}, Length{}};
+      return {Length{}, Length{}, Length{}, standing ? panels.top : Length{}, Length{}};
     case BackSchool::None:
       break;
   }

@@ -1,0 +1,195 @@
+// What can be chosen for one part beside what the rules say.
+#include "app/sentences/features.h"
+#include "core/breakdown/overrides.h"
+
+namespace pp {
+namespace {
+
+class PartWriter : public FeatureWriter<PartOverride> {
+ public:
+  PartWriter(const Job& job, const Part& part, const PartOverride& chosen)
+      : FeatureWriter(job, chosen, [](Edited& e) -> PartOverride& { return e.choice; }),
+        part_(part) {
+    for (const Edge edge : kEdges) {
+      const auto i = static_cast<std::size_t>(edge);
+      const bool end = edge == Edge::W1 || edge == Edge::W2;
+      edges_[i] = (end ? tr("the %1 end") : tr("the %1 edge")).arg(qs(sideName(part.edges[i])));
+    }
+  }
+
+  Paragraph run() {
+    begin();
+    const bool alone = std::ssize(part_.keys) < part_.quantity && part_.keys.size() == 1;
+    say(tr("%1 %2%3 is of")
+            .arg(qs(part_.code), qs(part_.name),
+                 alone ? tr(", this one of %1,").arg(part_.quantity) : QString()));
+    whatOf();
+    say(tr(". It is"));
+    size(tr("part length"), tr("as long"), &PartOverride::length);
+    say(tr("and"));
+    size(tr("part width"), tr("as wide"), &PartOverride::width);
+    say(tr("as the rules have it, cut"));
+    oversize();
+    say(tr("over;"));
+    for (const Edge edge : kEdges) {
+      edgeWords(edge);
+      say(edge == Edge::W2 ? tr(".") : tr(";"));
+    }
+    say(tr("What the rules say is cut into it"));
+    features(
+        body_.features, {}, [](PartOverride& o) -> std::vector<Feature>& { return o.features; },
+        part_.length.total(), part_.width.total(), part_.thickness);
+    say(tr(". The reason:"));
+    typedList(tr("part reason"), qs(body_.why), [](PartOverride& o, const QString& text) {
+      o.why = text.trimmed().toStdString();
+      return Problems{};
+    });
+    say(tr(";"));
+    choice(tr("part choices"), {tr("so it stays"), tr("back to the rules")}, 0,
+           [](PartOverride& o, int i) {
+             if (i == 0) return;
+             PartOverride none;
+             none.part = o.part;
+             none.alike = o.alike;
+             none.why = o.why;
+             o = none;
+           });
+    say(tr("."));
+    return std::move(out_.back());
+  }
+
+ private:
+  void whatOf() {
+    material(
+        tr("part material"), body_.material.value_or(""),
+        [](PartOverride& o, const std::string& id) {
+          o.material = id.empty() ? std::nullopt : std::optional(id);
+        },
+        tr("its own material"));
+    say(tr(", grain"));
+    choice(tr("part grain"), QStringList{tr("as ruled")} + said<BoardGrain>(),
+           body_.grain ? static_cast<int>(*body_.grain) + 1 : 0, [](PartOverride& o, int i) {
+             o.grain = i == 0 ? std::nullopt : std::optional(static_cast<BoardGrain>(i - 1));
+           });
+    say(tr(", showing"));
+    choice(tr("part show face"), QStringList{tr("the face as ruled")} + said<Face>(),
+           body_.show ? static_cast<int>(*body_.show) + 1 : 0, [](PartOverride& o, int i) {
+             o.show = i == 0 ? std::nullopt : std::optional(static_cast<Face>(i - 1));
+           });
+    say(tr("; inside"));
+    ownFinish(tr("part finish inside"), body_.finishInside,
+              [](PartOverride& o, std::optional<Finish> f) { o.finishInside = f; });
+    say(tr(", outside"));
+    ownFinish(tr("part finish outside"), body_.finishOutside,
+              [](PartOverride& o, std::optional<Finish> f) { o.finishOutside = f; });
+  }
+
+  // A size of one's own, or none.
+  void size(const QString& name, const QString& ruled, std::optional<Length> PartOverride::*field) {
+    const std::optional<Length>& own = body_.*field;
+    typedList(name, own ? typed(*own, style_) : ruled,
+              [ruled, field, unit = style_.unit](PartOverride& o, const QString& text) -> Problems {
+                if (text.trimmed().isEmpty() || text == ruled) {
+                  o.*field = std::nullopt;
+                  return {};
+                }
+                const auto length = parseExpression(text.toStdString(), unit);
+                if (!length) return length.problems();
+                o.*field = length.value();
+                return {};
+              });
+  }
+
+  void oversize() {
+    length(tr("part oversize"), part_.oversize, [](PartOverride& o, Length l) { o.oversize = l; });
+  }
+
+  static EdgeChoice& edgeOf(PartOverride& o, Side side) {
+    for (EdgeChoice& one : o.edges)
+      if (one.side == side) return one;
+    o.edges.push_back({});
+    o.edges.back().side = side;
+    return o.edges.back();
+  }
+  // What says nothing is left out.
+  static void tidy(PartOverride& o) {
+    std::erase_if(o.edges, [](const EdgeChoice& one) {
+      return one.beyond == Length{} && !one.joint && !one.banding;
+    });
+  }
+
+  void edgeWords(Edge edge) {
+    const Side side = part_.edges[static_cast<std::size_t>(edge)];
+    const QString name = qs(sideName(side));
+    const EdgeChoice* known = body_.edge(side);
+    say(tr("%1:").arg(name));
+    bandingWords(side, name, known);
+    say(tr(","));
+    beyondWords(side, name, known == nullptr ? Length{} : known->beyond);
+    const bool end = edge == Edge::W1 || edge == Edge::W2;
+    if (end && isPanel()) {
+      say(tr(","));
+      choice(tr("part %1 joint").arg(name), QStringList{tr("joined as the case")} + said<Joint>(),
+             known != nullptr && known->joint ? static_cast<int>(*known->joint) + 1 : 0,
+             [side](PartOverride& o, int i) {
+               edgeOf(o, side).joint =
+                   i == 0 ? std::nullopt : std::optional(static_cast<Joint>(i - 1));
+               tidy(o);
+             });
+    }
+  }
+
+  bool isPanel() const {
+    using enum PartRole;
+    return part_.role == Divider || part_.role == FixedShelf || part_.role == Bottom ||
+           part_.role == Top || part_.role == FrontStretcher || part_.role == RearStretcher;
+  }
+
+  void bandingWords(Side side, const QString& name, const EdgeChoice* known) {
+    QStringList names = {tr("banding as ruled"), tr("no banding")};
+    std::vector<std::optional<std::string>> ids = {std::nullopt, std::string()};
+    int chosen = known != nullptr && known->banding ? 1 : 0;
+    for (const Banding& banding : job_.bandings) {
+      if (known != nullptr && known->banding == banding.id) chosen = static_cast<int>(names.size());
+      names << qs(banding.name);
+      ids.emplace_back(banding.id);
+    }
+    choice(tr("part %1 banding").arg(name), names, chosen, [ids, side](PartOverride& o, int i) {
+      edgeOf(o, side).banding = ids[static_cast<std::size_t>(i)];
+      tidy(o);
+    });
+  }
+
+  // Typed with a minus where the edge is set back.
+  void beyondWords(Side side, const QString& name, Length beyond) {
+    const bool back = beyond < Length{};
+    const QString value =
+        (back ? QStringLiteral("−") : QString()) + typed(back ? -beyond : beyond, style_);
+    typedList(tr("part %1 beyond").arg(name), value,
+              [side, unit = style_.unit](PartOverride& o, const QString& text) -> Problems {
+                QString words = text.trimmed();
+                const bool minus =
+                    words.startsWith(QLatin1Char('-')) || words.startsWith(QChar(0x2212));
+                if (minus) words = words.mid(1);
+                const auto length = parseExpression(words.toStdString(), unit);
+                if (!length) return length.problems();
+                edgeOf(o, side).beyond = minus ? -length.value() : length.value();
+                tidy(o);
+                return {};
+              });
+    say(tr("beyond the rule"));
+  }
+
+  const Part& part_;
+};
+
+}  // namespace
+
+Paragraph describePart(const Job& job, const Part& part) {
+  PartOverride chosen;
+  chosen.why = QObject::tr("by hand").toStdString();
+  if (const PartOverride* made = overrideOf(job, part)) chosen = *made;
+  return PartWriter(job, part, chosen).run();
+}
+
+}  // namespace pp

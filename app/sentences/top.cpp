@@ -1,0 +1,13 @@
+#include "app/sentences/top.h"
+
+namespace pp {
+
+std::vector<Paragraph> sentence(const Saying& in, const Top& of) {
+  return TopWriter(in.job, of).run();
+}
+
+QString remark(const Top& /*of*/) {
+  return {};
+}
+
+}  // namespace pp

@@ -1,0 +1,140 @@
+#include "core/breakdown/apply_choice.h"
+
+#include "core/parts/extend.h"
+#include "core/parts/feature_cuts.h"
+
+namespace pp {
+namespace {
+
+bool isPanel(PartRole role) {
+  return role >= PartRole::LeftSide && role <= PartRole::FixedShelf;
+}
+
+class Chooser {
+ public:
+  Chooser(const Maker& maker, Part& part, const PartOverride& chosen)
+      : maker_(maker), part_(part), chosen_(chosen) {}
+
+  Problems run() {
+    part_.overridden = chosen_.why;
+    material();
+    edges();
+    if (chosen_.length) part_.length = Reason("set by hand", *chosen_.length);
+    if (chosen_.width) part_.width = Reason("set by hand", *chosen_.width);
+    if (chosen_.grain)
+      part_.grain = *chosen_.grain == BoardGrain::Length  ? PartGrain::Length
+                    : *chosen_.grain == BoardGrain::Width ? PartGrain::Width
+                                                          : PartGrain::Any;
+    banding();
+    if (chosen_.show) part_.show = *chosen_.show;
+    finish();
+    if (chosen_.oversize) {
+      part_.oversize = *chosen_.oversize;
+      part_.oversizeWhy = chosen_.why;
+    }
+    inside();
+    for (const Feature& feature : chosen_.features)
+      add(cutFeature(part_, feature, styleOf(maker_.job())));
+    return std::move(problems_);
+  }
+
+ private:
+  void add(Problems problems) {
+    for (Problem& problem : problems) problems_.push_back(std::move(problem));
+  }
+
+  // Where the rules have not seen to it already.
+  void material() {
+    if (!chosen_.material || part_.material == *chosen_.material) return;
+    const Material& sheet = *findMaterial(maker_.job(), *chosen_.material);
+    if (sheet.measured != part_.thickness) {
+      problems_.push_back(
+          cannot("material of the " + part_.name, maker_.shown(sheet.measured) + " thick",
+                 maker_.shown(part_.thickness) + ", because what it meets is cut to that"));
+      return;
+    }
+    part_.material = sheet.id;
+    part_.lumber = sheet.lumber;
+    if (!sheet.grained) part_.grain = PartGrain::Any;
+  }
+
+  void edges() {
+    if (isPanel(part_.role)) return;  // the carcass has seen to them
+    for (const EdgeChoice& choice : chosen_.edges) {
+      const auto edge = part_.edgeAt(choice.side);
+      const std::string where = sideName(choice.side) + " of the " + part_.name;
+      if (!edge) {
+        problems_.push_back(cannot(where, "a choice for it", "an edge that the part has"));
+        continue;
+      }
+      if (choice.joint)
+        problems_.push_back(cannot(where, "a joint", "an end that stands between two panels"));
+      const bool end = *edge == Edge::W1 || *edge == Edge::W2;
+      if ((end ? part_.length : part_.width).total() + choice.beyond <= Length{})
+        problems_.push_back(
+            cannot(where, maker_.shown(-choice.beyond) + " set back", "less than it has"));
+      else
+        extend(part_, *edge, choice.beyond);
+    }
+  }
+
+  // Says anew how much the bandings take off.
+  void deduct() {
+    part_.bandedLength = part_.bandedWidth = Length{};
+    const auto bands = part_.bands;
+    part_.bands = {};
+    for (const Edge edge : kEdges)
+      if (const std::string& id = bands[static_cast<std::size_t>(edge)]; !id.empty())
+        band(part_, edge, findBanding(maker_.job(), id));
+  }
+
+  void banding() {
+    if (chosen_.banding)
+      for (const Edge edge : kEdges) {
+        const auto i = static_cast<std::size_t>(edge);
+        if (part_.exposed[i] || !part_.bands[i].empty()) part_.bands[i] = *chosen_.banding;
+      }
+    for (const EdgeChoice& choice : chosen_.edges)
+      if (const auto edge = part_.edgeAt(choice.side); edge && choice.banding)
+        part_.bands[static_cast<std::size_t>(*edge)] = *choice.banding;
+    deduct();
+  }
+
+  void finish() {
+    if (chosen_.finishOutside)
+      part_.finishOutside = chosen_.finishOutside;
+    else if (chosen_.finishInside)
+      part_.finishOutside = part_.finish;  // the other face stays as it was
+    if (chosen_.finishInside) part_.finish = *chosen_.finishInside;
+    if (part_.finishOutside == part_.finish) part_.finishOutside.reset();
+  }
+
+  // What is cut into it must still lie on it.
+  void inside() {
+    if (chosen_.edges.empty()) return;
+    for (const Machining& cut : part_.machining)
+      if (cut.u0 < Length{} || cut.v0 < Length{} || cut.u1 > part_.length.total() ||
+          cut.v1 > part_.width.total() || cut.u1 < cut.u0 || cut.v1 < cut.v0) {
+        problems_.push_back(
+            cannot(part_.name,
+                   "an edge set back past the " + cutName(cut.cut) + " for the " + cut.receives,
+                   "an edge beyond it"));
+        return;
+      }
+  }
+
+  const Maker& maker_;
+  Part& part_;
+  const PartOverride& chosen_;
+  Problems problems_;
+};
+
+}  // namespace
+
+Problems applyChoice(const Maker& maker, Part& part) {
+  const PartOverride* chosen = maker.choices().of(part.keys.front());
+  if (chosen == nullptr) return {};
+  return Chooser(maker, part, *chosen).run();
+}
+
+}  // namespace pp

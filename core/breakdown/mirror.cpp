@@ -1,0 +1,166 @@
+#include "core/breakdown/mirror.h"
+
+#include <algorithm>
+#include <map>
+#include <utility>
+
+#include "core/breakdown/breakdown.h"
+#include "core/breakdown/overrides.h"
+#include "core/job/ids.h"
+
+namespace pp {
+namespace {
+
+using enum PartRole;
+
+// Panels and doors are known by the first opening after or behind them, which a mirror may change.
+class Renamed {
+ public:
+  Renamed(const Opening& before, const Opening& after) {
+    panels_[firstOpening(before)] = firstOpening(after);  // a stile between two members of a group
+    walk(before, after);
+  }
+
+  PartKey operator()(PartKey key) const {
+    const auto& names = isDoor(key.role) ? doors_ : panels_;
+    if (isDoor(key.role) || isPanel(key.role))
+      if (const auto at = names.find(key.opening); at != names.end()) key.opening = at->second;
+    return key;
+  }
+
+ private:
+  static bool isDoor(PartRole role) { return isFront(role) && !isDrawerFront(role); }
+  static bool isPanel(PartRole role) {
+    return role == Divider || role == FixedShelf || role == FrameMiddleStile ||
+           role == FrameMiddleRail || role == FrameUpperRail || role == FrameLowerRail;
+  }
+
+  void walk(const Opening& before, const Opening& after) {
+    if (before.door) doors_.emplace(firstOpening(before), firstOpening(after));
+    const auto* from = std::get_if<Split>(&before.content);
+    const auto* to = std::get_if<Split>(&after.content);
+    if (from == nullptr || to == nullptr) return;
+    const std::size_t n = from->children.size();
+    const bool turned = from->by == SplitBy::Dividers;
+    for (std::size_t i = 0; i < n; ++i) {
+      const std::size_t k = turned ? n - 1 - i : i;
+      walk(from->children[i], to->children[k]);
+      // The panel before child i stands, where the order is turned, before the child that was i
+      // - 1.
+      if (i > 0)
+        panels_[firstOpening(from->children[i])] = firstOpening(to->children[turned ? k + 1 : k]);
+    }
+  }
+
+  std::map<Id, Id> panels_, doors_;
+};
+
+PartRole otherSide(PartRole role) {
+  static const std::vector<std::pair<PartRole, PartRole>> kPairs = {
+      {LeftSide, RightSide},
+      {LeftLining, RightLining},
+      {BoxLeftSide, BoxRightSide},
+      {SlidePad, RightSlidePad},
+      {FrameLeftStile, FrameRightStile},
+      {DrawerFrontLeftStile, DrawerFrontRightStile},
+      {DoorLeftStile, DoorRightStile},
+      {LidLeftStile, LidRightStile},
+      {LeftDoor, RightDoor},
+      {LeftDoorLeftStile, RightDoorRightStile},
+      {LeftDoorRightStile, RightDoorLeftStile},
+      {LeftDoorLowerRail, RightDoorLowerRail},
+      {LeftDoorUpperRail, RightDoorUpperRail},
+      {LeftDoorPanel, RightDoorPanel}};
+  for (const auto& [left, right] : kPairs) {
+    if (role == left) return right;
+    if (role == right) return left;
+  }
+  return role;
+}
+
+Direction mirrored(Direction direction) {
+  if (direction.axis == Axis::X) direction.sign = -direction.sign;
+  return direction;
+}
+
+void swapLeftAndRight(std::vector<EdgeChoice>& edges) {
+  for (EdgeChoice& edge : edges)
+    edge.side = edge.side == Side::Left    ? Side::Right
+                : edge.side == Side::Right ? Side::Left
+                                           : edge.side;
+}
+
+// Which way round a part lies against its mirror image.
+struct Turned {
+  bool ends = false, edges = false, faces = false;
+  int count() const { return (ends ? 1 : 0) + (edges ? 1 : 0) + (faces ? 1 : 0); }
+};
+Turned between(const Pose& before, const Pose& after) {
+  const auto turned = [](Direction was, Direction is) { return is != mirrored(was); };
+  return {turned(before.u, after.u), turned(before.v, after.v), turned(before.w, after.w)};
+}
+
+// What is measured on a part that lies the other way round than its mirror image would is measured
+// from the other end, edge or face.
+void turn(PartOverride& one, const Turned& turned) {
+  for (Feature& feature : one.features) {
+    if (turned.ends) feature = flipped(feature, Flip::Ends);
+    if (turned.edges) feature = flipped(feature, Flip::Edges);
+    if (turned.faces) feature = flipped(feature, Flip::Faces);
+  }
+  if (!turned.faces) return;
+  std::swap(one.finishInside, one.finishOutside);
+  if (one.show) one.show = *one.show == Face::Inside ? Face::Outside : Face::Inside;
+}
+
+// Where all stand that a choice is for.
+std::vector<Pose> posesOf(const Breakdown& breakdown, const PartOverride& one) {
+  std::vector<Pose> out;
+  for (const Part& part : breakdown.parts)
+    if (std::any_of(part.keys.begin(), part.keys.end(),
+                    [&one](const PartKey& key) { return isAbout(one, key); }))
+      out.insert(out.end(), part.poses.begin(), part.poses.end());
+  return out;
+}
+
+}  // namespace
+
+void mirrorAssembly(Job& job, std::size_t index) {
+  const Breakdown partsBefore = breakDown(job, std::as_const(job).assemblies[index]);
+  const std::vector<PartOverride> choicesBefore = job.overrides;
+  const Carcass before = std::as_const(job).assemblies[index].carcass();
+  Assembly& assembly = job.assemblies[index];
+  assembly.body = mirrored(before);
+  const Id id = assembly.id;
+  const Renamed renamed(before.inside, assembly.carcass().inside);
+  for (PartOverride& one : job.overrides) {
+    one.part = renamed(one.part);
+    if (one.part.assembly != id) continue;
+    one.part.role = otherSide(one.part.role);
+    swapLeftAndRight(one.edges);
+  }
+  for (JobPin& pin : job.pins) pin.part = renamed(pin.part);
+  for (std::size_t i = 0; i < job.codes.size(); ++i) {
+    AssemblyCodes codes = std::as_const(job).codes[i];
+    for (PartNumbers& row : codes.parts) row.part = renamed(row.part);
+    std::sort(codes.parts.begin(), codes.parts.end(),
+              [](const PartNumbers& a, const PartNumbers& b) { return a.part < b.part; });
+    if (codes != std::as_const(job).codes[i]) job.codes[i] = std::move(codes);
+  }
+  if (job.overrides.empty()) return;
+  const Breakdown partsAfter = breakDown(job, std::as_const(job).assemblies[index]);
+  for (std::size_t i = 0; i < job.overrides.size(); ++i) {
+    if (job.overrides[i].part.assembly != id) continue;
+    const std::vector<Pose> was = posesOf(partsBefore, choicesBefore[i]);
+    const std::vector<Pose> is = posesOf(partsAfter, job.overrides[i]);
+    if (was.empty() || is.empty()) continue;
+    // Of a pair in one role, such as strips on either side, each is the mirror image of the other.
+    Turned least = between(was.front(), is.front());
+    for (const Pose& pose : is)
+      if (const Turned other = between(was.front(), pose); other.count() < least.count())
+        least = other;
+    turn(job.overrides[i], least);
+  }
+}
+
+}  // namespace pp

@@ -1,0 +1,63 @@
+// What the maker has chosen for a part other than the rules say.
+#pragma once
+
+#include <optional>
+#include <string>
+#include <vector>
+
+#include "core/job/part_key.h"
+#include "core/kinds/boards/boards.h"
+#include "core/kinds/carcass/carcass.h"
+
+namespace pp {
+
+// For one edge, by the way it looks where the part stands.
+struct EdgeChoice {
+  Side side = Side::Front;
+  Length beyond;                       // further out than by the rules; below zero: set back
+  std::optional<Joint> joint;          // of an end where two panels of a carcass meet
+  std::optional<std::string> banding;  // empty: none
+  bool operator==(const EdgeChoice&) const = default;
+};
+
+// A part that is made other than the rules say, and why. What depends on its material, joints and
+// edges follows; a length or width is the part's alone.
+struct PartOverride {
+  PartKey part;
+  bool alike = true;                    // every one of them there, whatever its index
+  std::string why;                      // not empty
+  std::optional<std::string> material;  // id of a Material
+  std::optional<Length> length, width;  // finished
+  std::optional<BoardGrain> grain;
+  std::optional<std::string> banding;  // on the edges that the rules band; empty: none
+  std::vector<EdgeChoice> edges;       // no side twice
+  std::optional<Face> show;
+  std::optional<Finish> finishInside, finishOutside;
+  std::optional<Length> oversize;
+  std::vector<Feature> features;  // measured as the rules have the part; after all else
+  bool operator==(const PartOverride&) const = default;
+
+  // What is chosen for the edge that looks to `side`, or null.
+  const EdgeChoice* edge(Side side) const;
+};
+
+struct Job;
+
+// The choices for the parts of one assembly.
+class PartChoices {
+ public:
+  PartChoices() = default;
+  // The job is kept by reference.
+  PartChoices(const Job& job, Id assembly);
+  // For the part in that role of that opening, drawer or board; null where there is none.
+  const PartOverride* of(PartRole role, Id opening = 0, int index = 1) const;
+  const PartOverride* of(const PartKey& key) const { return of(key.role, key.opening, key.index); }
+  // The material of that part where `ruled` is what the rules say.
+  const std::string& material(PartRole role, Id opening, const std::string& ruled) const;
+  const std::vector<const PartOverride*>& all() const { return all_; }
+
+ private:
+  std::vector<const PartOverride*> all_;
+};
+
+}  // namespace pp

@@ -1,0 +1,59 @@
+#include "core/parts/extend.h"
+
+#include <fmt/format.h>
+
+namespace pp {
+namespace {
+
+bool isEnd(Edge edge) {
+  return edge == Edge::W1 || edge == Edge::W2;
+}
+
+// One direction of a cut: what touched either edge of the board still does.
+void move(Length& low, Length& high, Length whole, bool near, Length by, bool point) {
+  if (!point && low == high) return;  // what runs from end to end, however long the board is
+  const bool atLow = !point && low == Length{};
+  const bool atHigh = !point && high == whole;
+  if (near) {
+    low += by;
+    high += by;
+    if (atLow) low = Length{};
+    if (atHigh) high = whole + by;
+    return;
+  }
+  if (atHigh) high += by;
+}
+
+bool isPoint(Cut cut) {
+  return isRow(cut) || cut == Cut::Hole || cut == Cut::Slot;
+}
+
+}  // namespace
+
+void extend(Part& part, Edge edge, Length by) {
+  if (by == Length{}) return;
+  const bool end = isEnd(edge);
+  const bool near = edge == Edge::W1 || edge == Edge::L1;
+  Reason& size = end ? part.length : part.width;
+  const Length whole = size.total();
+  const std::string where = sideName(part.edges[static_cast<std::size_t>(edge)]);
+  if (by > Length{})
+    size.plus(fmt::format("beyond the {}", where), by);
+  else
+    size.minus(fmt::format("set back at the {}", where), -by);
+  for (Machining& cut : part.machining) {
+    if (end)
+      move(cut.u0, cut.u1, whole, near, by, isPoint(cut.cut) && cut.u0 == cut.u1);
+    else
+      move(cut.v0, cut.v1, whole, near, by, isPoint(cut.cut) && cut.v0 == cut.v1);
+    // What is measured from that edge is further from it by as much.
+    if (cut.from == edge && cut.distance > Length{}) cut.distance += by;
+  }
+  for (Pose& pose : part.poses)
+    if (near) {
+      const Direction along = end ? pose.u : pose.v;
+      pose.origin[static_cast<std::size_t>(along.axis)] -= along.sign * by;
+    }
+}
+
+}  // namespace pp

@@ -1,0 +1,12 @@
+// Makes a part longer, wider or smaller at one edge, with all that is measured on it.
+#pragma once
+
+#include "core/parts/part.h"
+
+namespace pp {
+
+// By so much beyond the edge; below zero the edge is set back. Cuts that ran from edge to edge or
+// lay along that edge go with it, others stay where they are in space, as does the opposite edge.
+void extend(Part& part, Edge edge, Length by);
+
+}  // namespace pp

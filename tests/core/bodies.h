@@ -1,0 +1,34 @@
+// Parts as bodies where they stand, and whether two take the same room.
+#pragma once
+
+#include <string>
+#include <vector>
+
+#include "core/breakdown/breakdown.h"
+#include "core/parts/solid.h"
+
+namespace pp::test {
+
+struct Body {
+  std::string name;
+  std::vector<Convex> pieces;
+  Vec low{1e9, 1e9, 1e9};
+  Vec high{-1e9, -1e9, -1e9};
+};
+
+// Of every copy, moved right by `shift` millimetres.
+std::vector<Body> bodiesOf(const Breakdown& breakdown, double shift = 0);
+
+// Every two that overlap by more than a sliver, a line each; empty where none do.
+std::string clashes(const std::vector<Body>& bodies);
+std::string clashes(const Breakdown& breakdown);
+
+// The room and weight of every piece; the middle is that of its wood.
+struct PieceRoom {
+  std::string name;
+  double volume = 0;
+  Vec low, high, middle;
+};
+std::vector<PieceRoom> pieceRooms(const Breakdown& breakdown);
+
+}  // namespace pp::test
