@@ -265,7 +265,10 @@ class CarcassWriter : public SentenceWriter<Carcass> {
     say(tr("smaller in all; behind a slide"));
     length(tr("slide reserve"), rules.slideReserve,
            [](Carcass& c, Length l) { c.drawers.slideReserve = l; });
-    say(tr("stays free. Below a box"));
+    say(tr("stays free. Behind equal fronts boxes are"));
+    choice(tr("equal boxes"), {tr("as high as those"), tr("equal shares of the clear height")},
+           rules.evenBoxes ? 1 : 0, [](Carcass& c, int i) { c.drawers.evenBoxes = i == 1; });
+    say(tr(". Below a box"));
     length(tr("lower clearance"), rules.lowerClearance,
            [](Carcass& c, Length l) { c.drawers.lowerClearance = l; });
     say(tr("stays free, above it"));

@@ -145,6 +145,10 @@ void takeVersion4(OrderedJson& json) {
       if (arc || taper) one.erase("along");
       if (arc) one.erase("length");
     }
+  // Boxes behind equal inset fronts were as high as those.
+  if (json.contains("carcass") && json["carcass"].is_object() &&
+      json["carcass"].contains("drawers") && json["carcass"]["drawers"].is_object())
+    json["carcass"]["drawers"]["evenBoxes"] = false;
   for (auto& [key, value] : json.items())
     if (key != "features" && key != "record") takeVersion4(value);
 }

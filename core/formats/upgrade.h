@@ -33,7 +33,8 @@ CodesOfVersion1 takeVersion1(OrderedJson& json, Problems& problems);
 void takeVersion2(OrderedJson& json);
 
 // Makes the text of version 3 or 4 one of version 5: an arc came to be a curve, which can lie over
-// part of its edge, and a taper to say of which edge it is.
+// part of its edge, a taper to say of which edge it is, and the boxes of a carcass to share out its
+// clear height.
 void takeVersion4(OrderedJson& json);
 
 // What version 1 passed over in silence: fields that a feature of a board does not use.

@@ -125,7 +125,7 @@ TEST_F(Window, wordsOfTheSentenceChangeInPlaceWithArithmetic) {
   EXPECT_EQ(carcass().height, Length::mm(700));
   change(QStringLiteral("dado depth"), QStringLiteral("2"));
   EXPECT_TRUE(textOf(window_.get(), QStringLiteral("What is wrong"))
-                  .contains(QStringLiteral("less than the thickness of")));
+                  .contains(QStringLiteral("less than the panel's thickness of")));
   EXPECT_EQ(carcass().dadoDepth, Length::in(0, 1, 4));
   press(Qt::Key_Escape);
   click(window_.get(), QStringLiteral("joint"));

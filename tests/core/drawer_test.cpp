@@ -80,13 +80,23 @@ TEST(DrawerBank, frontsAndCellsFillTheOpening) {
   EXPECT_EQ(format(three.value()[1].frontHeight, {}),
             "(opening height 300 − 4 × gap 2 − typed front 100) ÷ 2 = 96");
   EXPECT_FALSE(drawerCells(mm(300), {{mm(150)}, {mm(150)}}, mm(2), {}).ok());
-  // 400 less four gaps of 3 in three: 129.333 each, ending at 129.5, 258.5 and 388. The boxes of
-  // fronts that differ by a step are all of the least.
+  // 400 less four gaps of 3 in three: 129.333 each, ending at 129.5, 258.5 and 388. The boxes share
+  // the clear height, 133.333 each from the foot, whatever their fronts land on.
   const auto landed = drawerCells(mm(400), {{}, {}, {}}, mm(3), {}, Length::um(500)).value();
   EXPECT_EQ(landed[0].frontHeight.total(), Length::um(129'500));
   EXPECT_EQ(landed[1].frontHeight.total(), Length::um(129'000));
   EXPECT_EQ(landed[2].frontHeight.total(), Length::um(129'500));
-  for (const DrawerCell& cell : landed) EXPECT_EQ(cell.height, Length::um(132'000));
+  for (std::size_t i = 0; i < 3; ++i) {
+    EXPECT_EQ(landed[i].height, Length::nm(133'333'333));
+    EXPECT_EQ(landed[i].bottom, static_cast<std::int64_t>(2 - i) * mm(400) / 3);
+  }
+  // As older files have it the boxes of fronts that differ by a step are all of the least.
+  for (const DrawerCell& cell :
+       drawerCells(mm(400), {{}, {}, {}}, mm(3), {}, Length::um(500), false).value())
+    EXPECT_EQ(cell.height, Length::um(132'000));
+  // Typed alike they are alike.
+  for (const DrawerCell& cell : drawerCells(mm(400), {{mm(194)}, {mm(194)}}, mm(4), {}).value())
+    EXPECT_EQ(cell.height, mm(200));
   LengthStyle fine;
   fine.decimals = 3;
   EXPECT_EQ(format(landed[0].frontHeight, fine),
@@ -140,6 +150,54 @@ TEST(DrawerBank, aStackThatDoesNotFitIsATroubleAndTheRestStillHasParts) {
     ASSERT_EQ(out.troubles.size(), 1U) << name;
     EXPECT_TRUE(out.troubles[0].drawers) << name;
     EXPECT_EQ(out.parts.size(), 5U) << name;  // sides, top, bottom, back
+  }
+}
+
+// The whole stack first, by how much and what would cure it; then each behind its own front.
+TEST(DrawerBank, theShortageOfTheWholeStackIsSaid) {
+  struct Row {
+    Job job;
+    const char *found, *expected;
+  };
+  // Clear height 684; boxes have 12 below and 12 above.
+  Job low = bankOf({{}, {}, {}}, mm(172));
+  low.assemblies[0].carcass().height = mm(620.6);  // 584.6 clear
+  for (const Row& row :
+       {Row{bankOf({{}, {}, {}}, mm(210)),
+            "three boxes need 702 mm with their clearances, there is 684 mm: 18 mm too much",
+            "boxes of at most 204 mm, or 18 mm more room"},
+        Row{low,
+            "three boxes need 588 mm with their clearances, there is 584.6 mm: 3.4 mm too much",
+            "boxes of at most 170.8 mm, or 3.4 mm more room"},
+        Row{bankOf({{}}, mm(661)),
+            "one box needs 685 mm with its clearances, there is 684 mm: 1 mm too much",
+            "a box of at most 660 mm, or 1 mm more room"},
+        Row{bankOf({{mm(100)}, {}, {}}, mm(150)),
+            "a box 150 mm high that needs 174 mm with its clearances, behind a front with room for "
+            "102 mm",
+            "at most 78 mm, so that it does not stand behind its neighbour's front"}}) {
+    const Breakdown out = breakDown(row.job);
+    ASSERT_EQ(out.troubles.size(), 1U) << row.found;
+    EXPECT_EQ(out.troubles[0].problem.found, row.found);
+    EXPECT_EQ(out.troubles[0].problem.expected, row.expected);
+  }
+  EXPECT_TRUE(breakDown(bankOf({{}, {}, {}}, mm(204))).troubles.empty()) << "just fits";
+}
+
+// Inset and overlaid alike: 684 / 3 − 24 = 204 for every box.
+TEST(DrawerBank, equalFrontsHaveEqualBoxes) {
+  for (const FrontFit fit : {FrontFit::Inset, FrontFit::Overlay}) {
+    Job job = bankOf({{}, {}, {}});
+    job.assemblies[0].carcass().fronts.fit = fit;
+    job.shareStep = Length::um(500);
+    int sides = 0;
+    for (const Part& part : breakDown(job).parts)
+      if (part.role == PartRole::BoxLeftSide) {
+        EXPECT_EQ(part.width.total(), mm(204));
+        EXPECT_EQ(part.quantity, 3);
+        ++sides;
+      }
+    EXPECT_EQ(sides, 1);
   }
 }
 

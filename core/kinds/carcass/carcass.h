@@ -109,6 +109,9 @@ struct DrawerRules {
   Length ease = Length::um(800);  // box narrower than its place by this
   Length lowerClearance = Length::mm(12);
   Length upperClearance = Length::mm(12);
+  // Boxes behind equal fronts are as high as equal shares of the clear height leave; else, inset,
+  // as high as their front and one gap.
+  bool evenBoxes = true;
   Length slideReserve = Length::mm(10);  // a slide fits when slide + this <= depth
   Length grooveDepth = Length::mm(6);
   Length grooveUp = Length::mm(12);            // groove's lower edge above the box's lower edge

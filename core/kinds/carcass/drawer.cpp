@@ -2,6 +2,9 @@
 
 #include <fmt/format.h>
 
+#include <algorithm>
+#include <array>
+
 #include "core/kinds/carcass/box_parts.h"
 #include "core/kinds/carcass/size_list.h"
 
@@ -97,13 +100,14 @@ Reason drawerBoxWidth(Length openingWidth, const Slide* slide, const DrawerRules
 }
 
 Result<std::vector<DrawerCell>> drawerCells(Length openingHeight, const std::vector<Share>& fronts,
-                                            Length gap, const LengthStyle& style, Length step) {
-  return drawerCells(openingHeight, -gap, -gap, fronts, gap, style, step);
+                                            Length gap, const LengthStyle& style, Length step,
+                                            bool even) {
+  return drawerCells(openingHeight, -gap, -gap, fronts, gap, style, step, even);
 }
 
 Result<std::vector<DrawerCell>> drawerCells(Length openingHeight, Length low, Length high,
                                             const std::vector<Share>& fronts, Length gap,
-                                            const LengthStyle& style, Length step) {
+                                            const LengthStyle& style, Length step, bool even) {
   const auto count = static_cast<std::int64_t>(fronts.size());
   Reason rest("opening height", openingHeight);
   if (low == -gap && high == -gap)
@@ -129,8 +133,11 @@ Result<std::vector<DrawerCell>> drawerCells(Length openingHeight, Length low, Le
     least = least == Length{} ? height : std::min(least, height);
     stepped = stepped || (step > Length{} && height.inNm() % step.inNm() == 0);
   }
-  // Equal overlay fronts hide equal shares of the opening, whatever they hide beside it.
-  const bool equal = shares == count && low > -gap && high > -gap;
+  const bool alike = std::all_of(fronts.begin(), fronts.end(), [&fronts](const Share& front) {
+    return front.fixed == fronts.front().fixed;
+  });
+  const bool overlaid = low > -gap && high > -gap;
+  const bool equal = alike && (even || (overlaid && shares == count));
   std::vector<DrawerCell> out;
   Length top = openingHeight + high + gap;  // lower edge of what lies above, gap not yet taken
   for (const Share& front : fronts) {
@@ -187,18 +194,55 @@ Clearance clearanceOf(const DrawerRules& rules, const Slide* slide) {
   return out;
 }
 
-// What keeps a box from being made or from going in, or nothing.
-Problems drawerProblems(const DrawerPlan& drawer, const DrawerRules& rules,
-                        const LengthStyle& style) {
+// "three", "13".
+std::string countWord(std::size_t n) {
+  constexpr std::array kWords = {"no",    "one",   "two",  "three", "four",   "five",  "six",
+                                 "seven", "eight", "nine", "ten",   "eleven", "twelve"};
+  return n < kWords.size() ? kWords[n] : std::to_string(n);
+}
+
+// On what is shown, so that what is offered fits.
+Length roundedDown(Length length, const LengthStyle& style) {
+  const Length step =
+      style.unit == Unit::Inch ? Length::in(0, 1, style.denominator) : Length::um(100);
+  return (length.inNm() / step.inNm()) * step;
+}
+
+// What keeps the boxes of a bank from going in, or nothing: first whether all of them find room in
+// `there`, the clear height, then whether each does behind its own front.
+Problems stackProblems(const std::vector<DrawerPlan>& drawers, const DrawerRules& rules,
+                       Length there, const LengthStyle& style) {
   const auto show = [&style](Length length) { return formatWithUnit(length, style); };
-  const Length height = drawer.box.height;
-  const Clearance clearance = clearanceOf(rules, drawer.slide);
-  const Length needed = height + clearance.below + clearance.above;
-  if (needed > drawer.cell.height)
+  Length needed, clearances;
+  for (const DrawerPlan& drawer : drawers) {
+    const Clearance clearance = clearanceOf(rules, drawer.slide);
+    clearances += clearance.below + clearance.above;
+    needed += drawer.box.height + clearance.below + clearance.above;
+  }
+  const auto n = std::ssize(drawers);
+  if (needed > there)
     return {misfit(
-        fmt::format("a box {} high that needs {} with its clearances", show(height), show(needed)),
-        fmt::format("at most the {} between its neighbours", show(drawer.cell.height)))};
-  return boxProblems(drawer.box, rules, style);
+        fmt::format("{} {} {} with {} clearances, there is {}: {} too much",
+                    countWord(drawers.size()), n == 1 ? "box needs" : "boxes need", show(needed),
+                    n == 1 ? "its" : "their", show(there), show(needed - there)),
+        there > clearances
+            ? fmt::format("{} of at most {}, or {} more room", n == 1 ? "a box" : "boxes",
+                          show(roundedDown((there - clearances) / n, style)), show(needed - there))
+            : fmt::format("smaller clearances, fewer boxes, or {} more room",
+                          show(needed - there)))};
+  for (const DrawerPlan& drawer : drawers) {
+    const Clearance clearance = clearanceOf(rules, drawer.slide);
+    const Length whole = drawer.box.height + clearance.below + clearance.above;
+    if (whole > drawer.cell.height)
+      return {misfit(
+          fmt::format(
+              "a box {} high that needs {} with its clearances, behind a front with room for "
+              "{}",
+              show(drawer.box.height), show(whole), show(drawer.cell.height)),
+          fmt::format("at most {}, so that it does not stand behind its neighbour's front",
+                      show(drawer.cell.height - clearance.below - clearance.above)))};
+  }
+  return {};
 }
 
 }  // namespace
@@ -215,8 +259,9 @@ Result<std::vector<DrawerPlan>> planDrawers(const Job& job, const PartChoices& c
   const FrontRect pass = leaf.passage();
   FrontReach reach;
   if (fronts) reach = frontReach(carcass, layout, leaf);
-  const auto cells = drawerCells(face.height, reach.bottom, reach.top, bank.fronts,
-                                 fronts ? carcass.fronts.gap : Length{}, style, job.shareStep);
+  const auto cells =
+      drawerCells(face.height, reach.bottom, reach.top, bank.fronts,
+                  fronts ? carcass.fronts.gap : Length{}, style, job.shareStep, rules.evenBoxes);
   if (!cells)
     return misfit(cells.problems().front().found + " for the drawer fronts",
                   cells.problems().front().expected + " beside the gaps");
@@ -284,10 +329,13 @@ Result<std::vector<DrawerPlan>> planDrawers(const Job& job, const PartChoices& c
     drawer.boxX = pass.x + (pass.width - drawer.box.width) / 2;
     drawer.boxY = boxY;
     drawer.boxZ = low + clearance.below;
-    if (const Problems problems = drawerProblems(drawer, rules, style); !problems.empty())
-      return problems;
     out.push_back(drawer);
   }
+  if (Problems problems = stackProblems(out, rules, pass.height, style); !problems.empty())
+    return problems;
+  for (const DrawerPlan& drawer : out)
+    if (Problems problems = boxProblems(drawer.box, rules, style); !problems.empty())
+      return problems;
   return out;
 }
 

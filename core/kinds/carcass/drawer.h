@@ -35,20 +35,23 @@ std::string_view boxName(BankKind kind);
 Reason drawerBoxWidth(Length openingWidth, const Slide* slide, const DrawerRules& rules);
 
 // Fronts and cells of a bank in its opening: the cell is the height a drawer has for itself. A
-// drawer alone has the whole opening; in a stack each has its front's height and one gap, so that
-// drawers with equal fronts have equal boxes and every box sits the same way on its front. The
-// fronts and gaps fill the opening, `low` and `high` beyond it, exactly; the nanometres that do not
-// share evenly go to the lowest gap.
+// drawer alone has the whole opening; behind equal fronts each has an equal share of it; else each
+// has its front's height and one gap, so that no box stands behind a neighbour's front. `even`:
+// also behind equal inset fronts, which without it are like all others. The fronts and gaps fill
+// the opening, `low` and `high` beyond it, exactly; the nanometres that do not share evenly go to
+// the lowest gap.
 struct DrawerCell {
   Length frontBottom;  // from the opening's foot
   Reason frontHeight;
   Length bottom, height;  // of the cell, from the opening's foot
 };
 Result<std::vector<DrawerCell>> drawerCells(Length openingHeight, const std::vector<Share>& fronts,
-                                            Length gap, const LengthStyle& style, Length step = {});
+                                            Length gap, const LengthStyle& style, Length step = {},
+                                            bool even = true);
 Result<std::vector<DrawerCell>> drawerCells(Length openingHeight, Length low, Length high,
                                             const std::vector<Share>& fronts, Length gap,
-                                            const LengthStyle& style, Length step = {});
+                                            const LengthStyle& style, Length step = {},
+                                            bool even = true);
 
 // The longest slide of the kind with length + reserve <= depth; null when none fits.
 const Slide* longestSlide(const std::vector<Slide>& slides, Length depth, Length reserve,

@@ -124,6 +124,7 @@ void fields(A& a, DrawerRules& v) {
   a("ease", v.ease);
   a("lowerClearance", v.lowerClearance);
   a("upperClearance", v.upperClearance);
+  a("evenBoxes", v.evenBoxes);
   a("slideReserve", v.slideReserve);
   a("grooveDepth", v.grooveDepth);
   a("grooveUp", v.grooveUp);

@@ -229,6 +229,7 @@ class Solver {
       if (depth >= t)
         add(field, show(depth), fmt::format("less than the panel's thickness of {}", show(t)));
     };
+    if (carcass_.joint == Joint::Dado) deep("dado depth", carcass_.dadoDepth);
     if (carcass_.top == TopSchool::EndRabbets) deep("top rabbet", carcass_.topRabbet);
     const BackSchool school = carcass_.back.school;
     if (school == BackSchool::Behind || school == BackSchool::Between || school == BackSchool::None)
