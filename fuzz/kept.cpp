@@ -1,6 +1,7 @@
 // Kept assemblies, put into a job with a rack of its own.
 #include "core/formats/job_json.h"
 #include "core/formats/library.h"
+#include "core/job/ids.h"
 #include "core/kinds/validate.h"
 #include "fuzz/through.h"
 
@@ -32,11 +33,10 @@ extern "C" int LLVMFuzzerTestOneInput(const std::uint8_t* data, std::size_t size
   static const Job kRack = rack();
   const auto item = readLibraryItem("item", fuzz::text(data, size));
   if (!item) return 0;
-  auto added = placed(item.value(), kRack);
+  const auto added = placed(item.value(), kRack);
   if (!added) return 0;
   Job job = kRack;
-  added.value().code = "A1";
-  job.assemblies.push_back(std::move(added).value());
+  addCopy(job, added.value().assembly, added.value().choices, "A1");
   if (!validate(job).empty()) return 0;
   fuzz::through(job);
   writeLibraryItem("again", "fuzz", std::as_const(job).assemblies[0], job);

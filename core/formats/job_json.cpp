@@ -242,23 +242,25 @@ std::string writeJob(const Job& job, const Record& record) {
   return json.dump(1) + "\n";
 }
 
-Result<Assembly> readAssembly(const std::string& file, std::string_view text) {
+Result<Fragment> readFragment(const std::string& file, std::string_view text) {
   const auto json = parseJson(file, text);
   if (!json) return json.problems();
   Problems problems;
-  Assembly assembly;
+  Fragment out;
   JsonReader reader(json.value(), "", problems);
-  fields(reader, assembly);
+  fields(reader, out.assembly);
+  reader("choices", out.choices);
   reader.finish();
   for (Problem& problem : problems) problem.file = file;
   if (!problems.empty()) return problems;
-  return assembly;
+  return out;
 }
 
-std::string writeAssembly(const Assembly& assembly) {
+std::string writeFragment(const Fragment& fragment) {
   JsonWriter writer;
-  Assembly copy = assembly;
-  fields(writer, copy);
+  Fragment copy = fragment;
+  fields(writer, copy.assembly);
+  if (!copy.choices.empty()) writer("choices", copy.choices);
   return writer.take().dump(1) + "\n";
 }
 

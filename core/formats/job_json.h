@@ -29,9 +29,13 @@ struct JobWithRecord {
 Result<JobWithRecord> readJobWithRecord(const std::string& file, std::string_view text);
 std::string writeJob(const Job& job, const Record& record);
 
-// One assembly as it stands in a job file; `file` names it in problems. Materials are not looked
-// up.
-Result<Assembly> readAssembly(const std::string& file, std::string_view text);
-std::string writeAssembly(const Assembly& assembly);
+// One assembly as it stands in a job file, with what is chosen for its parts in a field `choices`;
+// `file` names it in problems. Materials are not looked up.
+struct Fragment {
+  Assembly assembly;
+  std::vector<PartOverride> choices;
+};
+Result<Fragment> readFragment(const std::string& file, std::string_view text);
+std::string writeFragment(const Fragment& fragment);
 
 }  // namespace pp

@@ -94,14 +94,14 @@ Result<LibraryItem> readLibraryItem(const std::string& file, std::string_view te
     OrderedJson now = *assembly;
     if (version == 1) takeVersion4(now);
     out.text = now.dump();
-    if (const auto read = readAssembly(file, out.text); !read) return read.problems();
+    if (const auto read = readFragment(file, out.text); !read) return read.problems();
   }
   for (Problem& problem : problems) problem.file = file;
   if (!problems.empty()) return problems;
   return out;
 }
 
-Result<Assembly> placed(const LibraryItem& item, const Job& job) {
+Result<Fragment> placed(const LibraryItem& item, const Job& job) {
   const std::map<std::string, std::string> roles = rolesOf(job);
   if (roles.empty())
     return Problem{{}, 0, {}, "no sheet material in the rack", "one, to make the assembly of"};
@@ -115,14 +115,16 @@ Result<Assembly> placed(const LibraryItem& item, const Job& job) {
     if (name.empty() || findBanding(job, name) != nullptr) return name;
     return job.bandings.empty() ? std::string() : job.bandings.front().id;
   });
-  auto read = readAssembly(item.name, json.dump());
-  if (!read) return read;
-  return withoutIds(std::move(read).value());
+  return readFragment(item.name, json.dump());
 }
 
 std::string writeLibraryItem(const std::string& name, const std::string& about,
                              const Assembly& assembly, const Job& job) {
-  OrderedJson json = OrderedJson::parse(writeAssembly(withoutIds(assembly)));
+  // Ids of its own, so that what is chosen for its parts still names them.
+  Job alone;
+  addCopy(alone, assembly, job.overrides, assembly.code);
+  OrderedJson json = OrderedJson::parse(
+      writeFragment({std::as_const(alone).assemblies[0], std::move(alone.overrides)}));
   const std::map<std::string, std::string> roles = rolesOf(job);
   replaceIn(json, namesMaterial, [&](const std::string& id) {
     for (const char* role : {"case", "back", "box", "solid"})

@@ -5,7 +5,7 @@
 #include <string>
 #include <string_view>
 
-#include "core/job/job.h"
+#include "core/formats/job_json.h"
 
 namespace pp {
 
@@ -15,13 +15,14 @@ struct LibraryItem {
   std::string text;   // the assembly's JSON, materials by role
 };
 
-// A file: {"format": "plain-patch-assembly", "version": 1, "name", "about", "assembly": {...}}.
+// A file: {"format": "plain-patch-assembly", "version": 2, "name", "about", "assembly": {...}}.
 Result<LibraryItem> readLibraryItem(const std::string& file, std::string_view text);
 
 // The assembly with this job's materials in the roles: "case" the thickest, "back" and "bottom" the
 // thinnest, "box" the one between, "front" as the case, "solid" the first lumber, else the case.
-// Banding in role "edge" is the job's first, or none. Its code is left as it is.
-Result<Assembly> placed(const LibraryItem& item, const Job& job);
+// Banding in role "edge" is the job's first, or none. Code and ids are those of the file: addCopy()
+// puts it into a job.
+Result<Fragment> placed(const LibraryItem& item, const Job& job);
 
 // An assembly of the job as a fragment, materials named by the same roles where they fill one.
 std::string writeLibraryItem(const std::string& name, const std::string& about,

@@ -124,20 +124,23 @@ std::vector<Id> idsOf(const Assembly& assembly) {
 
 }  // namespace
 
-void copyAssembly(Job& job, std::size_t row, const std::string& code) {
-  const Assembly original = std::as_const(job).assemblies[row];
+void addCopy(Job& job, const Assembly& original, const std::vector<PartOverride>& choices,
+             const std::string& code) {
+  const std::vector<Id> from = idsOf(original);
+  const Id assembly = original.id;
+  const std::vector<PartOverride> known = choices;  // may be the job's own
   Assembly copy = withoutIds(original);
   copy.code = code;
   job.assemblies.push_back(std::move(copy));
   giveIds(job);
-  const std::vector<Id> from = idsOf(original);
-  const std::vector<Id> to = idsOf(std::as_const(job).assemblies[job.assemblies.size() - 1]);
+  const Assembly& added = std::as_const(job).assemblies[job.assemblies.size() - 1];
+  const std::vector<Id> to = idsOf(added);
   std::map<Id, Id> renamed;
-  for (std::size_t i = 0; i < std::min(from.size(), to.size()); ++i) renamed[from[i]] = to[i];
-  const std::vector<PartOverride> known = job.overrides;
+  for (std::size_t i = 0; i < std::min(from.size(), to.size()); ++i)
+    if (from[i] != 0) renamed[from[i]] = to[i];
   for (PartOverride one : known) {
-    if (one.part.assembly != original.id) continue;
-    one.part.assembly = renamed[original.id];
+    if (assembly == 0 || one.part.assembly != assembly) continue;
+    one.part.assembly = added.id;
     if (const auto at = renamed.find(one.part.opening); at != renamed.end())
       one.part.opening = at->second;
     job.overrides.push_back(std::move(one));

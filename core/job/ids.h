@@ -12,9 +12,10 @@ void giveIds(Job& job);
 // The assembly as a new thing, to be put beside the one it was made from.
 Assembly withoutIds(Assembly assembly);
 
-// Puts a copy of the assembly in that row after all others, under that code, with what was chosen
-// for its parts.
-void copyAssembly(Job& job, std::size_t row, const std::string& code);
+// Puts a copy of an assembly, of that job or another, after all others, under that code and with
+// ids of its own; with what of `choices` is for its parts.
+void addCopy(Job& job, const Assembly& original, const std::vector<PartOverride>& choices,
+             const std::string& code);
 
 // Null where the job has none of that id.
 const Assembly* findAssembly(const Job& job, Id id);

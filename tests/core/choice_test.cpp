@@ -9,6 +9,7 @@
 #include "core/breakdown/mirror.h"
 #include "core/breakdown/overrides.h"
 #include "core/formats/job_json.h"
+#include "core/formats/library.h"
 #include "core/job/ids.h"
 #include "core/kinds/carcass/layout.h"
 #include "core/kinds/validate.h"
@@ -334,12 +335,35 @@ TEST(Choice, aFileKeepsAllOfIt) {
 TEST(Choice, aCopyTakesItAlong) {
   Job job = dividedJob();
   choose(job, PartRole::Divider, [](PartOverride& o) { o.material = "b12"; });
-  copyAssembly(job, 0, "B2");
+  addCopy(job, Assembly(job.assemblies[0]), job.overrides, "B2");
   ASSERT_EQ(foundBy(job), "");
   ASSERT_EQ(job.overrides.size(), 2U);
   const Breakdown out = breakDown(job, job.assemblies[1]);
   EXPECT_EQ(partIn(out, PartRole::Divider).thickness, mm(12));
   EXPECT_NE(job.overrides[1].part.opening, job.overrides[0].part.opening);
+}
+
+// Kept in the library and added to another job, whose materials take the roles of its own.
+TEST(Choice, theLibraryKeepsIt) {
+  Job job = dividedJob();
+  choose(job, PartRole::Divider, [](PartOverride& o) {
+    o.material = "b12";
+    o.edges = {edge(Side::Top, {}, Joint::Pocket)};
+  });
+  const auto item = readLibraryItem("x", writeLibraryItem("x", "", job.assemblies[0], job));
+  ASSERT_TRUE(item) << describe(item.problems());
+  Job other = test::metricJob();
+  other.materials[1].id = "m12";
+  for (std::size_t i = 0; i < other.stock.size(); ++i)
+    if (std::as_const(other).stock[i].material == "b12") other.stock[i].material = "m12";
+  const auto fragment = placed(item.value(), other);
+  ASSERT_TRUE(fragment) << describe(fragment.problems());
+  addCopy(other, fragment.value().assembly, fragment.value().choices, "B7");
+  ASSERT_EQ(foundBy(other), "");
+  ASSERT_EQ(other.overrides.size(), 1U);
+  const Part divider = partIn(breakDown(other), PartRole::Divider);
+  EXPECT_EQ(divider.material, "m12");
+  EXPECT_EQ(divider.length.total(), mm(690));
 }
 
 // Chooses at random for up to four parts of the job's assemblies; a choice that cannot be built, or

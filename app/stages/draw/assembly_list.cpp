@@ -103,24 +103,24 @@ void AssemblyList::offerAssemblies(const std::vector<LibraryItem>& items) {
     menu->addAction(unmarked(qs(item.name)), this, [this, item] {
       auto added = placed(item, session_.job());
       if (!added) return emit refused(added.problems());
-      added.value().name = item.name;
-      addAssembly(std::move(added).value());
+      added.value().assembly.name = item.name;
+      addAssembly(added.value());
     });
   menu->addSeparator();
   for (const Kind& kind : kinds())
-    menu->addAction(tr("plain %1").arg(tr(kind.name)), this,
-                    [this, &kind] { addAssembly(plainAssembly(session_.job(), kind)); });
+    menu->addAction(tr("plain %1").arg(tr(kind.name)), this, [this, &kind] {
+      addAssembly({plainAssembly(session_.job(), kind), {}});
+    });
   menu->setActiveAction(menu->actions().front());
   menu->popup(add_->mapToGlobal(QPoint(0, add_->height())));
 }
 
-void AssemblyList::addAssembly(Assembly added) {
+void AssemblyList::addAssembly(const Fragment& added) {
   Job next = session_.draft();
   if (next.materials.empty())
     return emit refused({{{}, 0, {}, "no material in the rack", "one, to make the assembly of"}});
-  added.code = freeCode(added);
-  const std::string code = added.code;
-  next.assemblies.push_back(std::move(added));
+  const std::string code = freeCode(added.assembly);
+  addCopy(next, added.assembly, added.choices, code);
   const Problems problems = session_.edit(tr("add %1").arg(qs(code)), std::move(next));
   if (!problems.empty()) return emit refused(problems);
   session_.pointing().select({code, std::nullopt, {}});
@@ -131,8 +131,7 @@ void AssemblyList::copyAssembly() {
   const Assembly* of = assembly();
   if (of == nullptr) return;
   const std::string code = freeCode(*of);
-  for (std::size_t i = 0; i < session_.job().assemblies.size(); ++i)
-    if (session_.job().assemblies[i].id == of->id) pp::copyAssembly(next, i, code);
+  addCopy(next, *of, session_.job().overrides, code);
   const QString what = tr("copy %1").arg(qs(of->code));
   session_.edit(what, std::move(next));
   session_.pointing().select({code, std::nullopt, {}});

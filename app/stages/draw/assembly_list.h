@@ -23,7 +23,7 @@ class AssemblyList : public QWidget {
  private:
   void askForLibrary();  // what can be added is read beside the window's thread
   void offerAssemblies(const std::vector<LibraryItem>& items);
-  void addAssembly(Assembly added);
+  void addAssembly(const Fragment& added);
   void copyAssembly();
   void mirrorAssembly();
   void moveAssembly(int by);
