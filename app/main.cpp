@@ -54,7 +54,8 @@ int main(int argc, char** argv) {
   const QCommandLineOption demo(
       QStringLiteral("demo"),
       QStringLiteral(
-          "Open a demo job: log-wall, ringing-trolley, hide-bench, nest-boxes or porthole."),
+          "Open a demo job: log-wall, ringing-trolley, hide-bench, nest-boxes, porthole or "
+          "specimen-trays."),
       QStringLiteral("name"));
   const QCommandLineOption stage(
       QStringLiteral("stage"),

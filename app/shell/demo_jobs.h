@@ -15,17 +15,20 @@ struct DemoJob {
 
 inline std::vector<DemoJob> demoJobs() {
   const auto tr = [](const char* text) { return QObject::tr(text); };
-  return {{tr("Log wall"), QStringLiteral("log-wall"),
-           tr("Drawers, doors and open shelves from wall to wall, on a levelled base, under one "
-              "worktop and face frame. Millimetres.")},
-          {tr("Ringing trolley"), QStringLiteral("ringing-trolley"),
-           tr("A case on casters with two drawers, a tray and a lift-up lid, in dados. Inches.")},
-          {tr("Hide bench"), QStringLiteral("hide-bench"),
-           tr("A bench with two hinged lids over lockers and a back that leans. Inches.")},
-          {tr("Nest-box batch"), QStringLiteral("nest-boxes"),
-           tr("Twenty-four boxes of loose parts with holes and bevels, out of offcuts.")},
-          {tr("Porthole surround"), QStringLiteral("porthole"),
-           tr("Two rings of eight equal bevelled pieces, cut against one stop.")}};
+  return {
+      {tr("Log wall"), QStringLiteral("log-wall"),
+       tr("Drawers, doors and open shelves from wall to wall, on a levelled base, under one "
+          "worktop and face frame. Millimetres.")},
+      {tr("Ringing trolley"), QStringLiteral("ringing-trolley"),
+       tr("A case on casters with two drawers, a tray and a lift-up lid, in dados. Inches.")},
+      {tr("Hide bench"), QStringLiteral("hide-bench"),
+       tr("A bench with two hinged lids over lockers and a back that leans. Inches.")},
+      {tr("Nest-box batch"), QStringLiteral("nest-boxes"),
+       tr("Twenty-four boxes of loose parts with holes and bevels, out of offcuts.")},
+      {tr("Porthole surround"), QStringLiteral("porthole"),
+       tr("Two rings of eight equal bevelled pieces, cut against one stop.")},
+      {tr("Specimen trays"), QStringLiteral("specimen-trays"),
+       tr("Twelve loose trays and a spare, four drawers, by rabbet and dado, out of offcuts.")}};
 }
 
 }  // namespace pp

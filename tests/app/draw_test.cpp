@@ -174,7 +174,8 @@ TEST_F(Draw, theTrolleyFromNothingByMouse) {
 }
 
 TEST_F(Draw, everyDemoJobOpensFromTheMenuAndCanBeBuilt) {
-  for (const char* demo : {"log-wall", "ringing-trolley", "hide-bench", "nest-boxes", "porthole"}) {
+  for (const char* demo :
+       {"log-wall", "ringing-trolley", "hide-bench", "nest-boxes", "porthole", "specimen-trays"}) {
     open(demo);
     EXPECT_TRUE(session().breakdown().troubles.empty()) << demo;
     for (const Finding& finding : session().findings())
