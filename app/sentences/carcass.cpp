@@ -8,7 +8,9 @@ namespace {
 class CarcassWriter : public SentenceWriter<Carcass> {
  public:
   CarcassWriter(const Job& job, const Assembly& assembly)
-      : SentenceWriter(job, assembly.carcass()), group_(groupOf(job, assembly.id)) {}
+      : SentenceWriter(job, assembly.carcass()),
+        id_(assembly.id),
+        group_(groupOf(job, assembly.id)) {}
 
   std::vector<Paragraph> run() {
     sizes();
@@ -73,9 +75,19 @@ class CarcassWriter : public SentenceWriter<Carcass> {
       length(tr("stretcher width"), &Carcass::stretcher);
     say(tr(". Panels are"));
     choice<Joint>(tr("joint"), body_.joint, [](Carcass& c, Joint i) { c.joint = i; });
-    if (body_.joint != Joint::Dado) return say(tr("."));
+    if (body_.joint != Joint::Dado && !dadoChosen()) return say(tr("."));
+    if (body_.joint != Joint::Dado) say(tr(", dados where they are chosen"));
     length(tr("dado depth"), &Carcass::dadoDepth);
     say(tr("deep."));
+  }
+
+  // For an end of a part.
+  bool dadoChosen() const {
+    const PartChoices choices(job_, id_);
+    for (const PartOverride* one : choices.all())
+      for (const EdgeChoice& edge : one->edges)
+        if (edge.joint == Joint::Dado) return true;
+    return false;
   }
 
   void back() {
@@ -85,7 +97,7 @@ class CarcassWriter : public SentenceWriter<Carcass> {
     choice<BackSchool>(tr("back"), back.school,
                        [](Carcass& c, BackSchool i) { c.back.school = i; });
     if (back.school == BackSchool::None) return say(tr("."));
-    const bool groove = back.school == BackSchool::Groove;
+    const bool groove = body_.backSetIn();
     if (groove || back.school == BackSchool::RabbetAll || back.school == BackSchool::RabbetSides) {
       length(groove ? tr("back groove depth") : tr("rabbet depth"), back.rabbetDepth,
              [](Carcass& c, Length l) { c.back.rabbetDepth = l; });
@@ -130,6 +142,7 @@ class CarcassWriter : public SentenceWriter<Carcass> {
                                         StandKind::Casters};
              c.toe.reset();
              c.cleat.reset();
+             if (i == 1) c.raised = Length{};
              if (i < 2 || i > 5) c.stand.reset();
              if (i == 1) c.toe = Toe{};
              if (i == 6) c.cleat = Cleat{plywood, Length::mm(80)};
@@ -168,6 +181,10 @@ class CarcassWriter : public SentenceWriter<Carcass> {
       say(tr("high, of"));
       material(tr("cleat material"), body_.cleat->material,
                [](Carcass& c, const std::string& id) { c.cleat->material = id; });
+    }
+    if (!body_.toe && body_.top != TopSchool::Mitred) {
+      say(tr(", the bottom raised by"));
+      length(tr("raised bottom"), &Carcass::raised);
     }
     say(tr(". Behind it the wall"));
     choice(tr("baseboard"), {tr("is plain"), tr("has a baseboard")}, body_.baseboard ? 1 : 0,
@@ -352,6 +369,7 @@ class CarcassWriter : public SentenceWriter<Carcass> {
     say(tr("deep."));
   }
 
+  Id id_;
   const CarcassGroup* group_;
 };
 

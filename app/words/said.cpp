@@ -25,9 +25,10 @@ const QStringList& said<BoardGrain>() {
 
 template <>
 const QStringList& said<TopSchool>() {
-  static const QStringList kWords = table<TopSchool::StandingRail>(
+  static const QStringList kWords = table<TopSchool::None>(
       "sits between the sides", "lies on the sides", "sits in rabbets at their ends",
-      "meets the sides in mitres", "is two stretchers", "is a stretcher and a rail on edge");
+      "meets the sides in mitres", "is two stretchers", "is a stretcher and a rail on edge",
+      "is left out, open above");
   return kWords;
 }
 
@@ -41,9 +42,10 @@ const QStringList& said<Joint>() {
 
 template <>
 const QStringList& said<BackSchool>() {
-  static const QStringList kWords = table<BackSchool::None>(
+  static const QStringList kWords = table<BackSchool::Channels>(
       "lies in a rabbet all round", "lies in rabbets of the sides", "stands in a groove",
-      "is screwed on behind", "stands between, on strips", "is left out, with rails");
+      "is screwed on behind", "stands between, on strips", "is left out, with rails",
+      "stands in channels of the sides");
   return kWords;
 }
 

@@ -73,7 +73,7 @@ class Drawing {
   }
 
   void frame() {
-    const Length toe = carcass_.toe ? carcass_.toe->height : Length{};
+    const Length toe = carcass_.underBottom();
     const FrontRect& o = layout_.outer;
     const Length left =
         carcass_.wallLeft > Length{} ? carcass_.wallLeft : layout_.frame->overhangLeft;
@@ -231,7 +231,8 @@ class Drawing {
       if (leaf.rect.z == clear.z) across(leaf.rect.x, leaf.rect.right(), bottom + kNear);
       if (leaf.rect.x == clear.x) upward(leaf.rect.z, leaf.rect.top(), left - kNear);
     }
-    if (carcass_.toe) upward(Length{}, carcass_.toe->height, left - kNear);
+    if (carcass_.underBottom() > Length{})
+      upward(layout_.foot, layout_.foot + carcass_.underBottom(), left - kNear);
     if (layout_.foot > Length{}) upward(Length{}, layout_.foot, left - kNear);
   }
 

@@ -144,9 +144,9 @@ Carcass randomCarcass() {
   carcass.joint = static_cast<Joint>(pick(0, 5));
   if (pick(0, 1) == 1) carcass.joint = Joint::Dado;
   carcass.dadoDepth = Length::um(pick(3'000, 8'000));
-  carcass.top = static_cast<TopSchool>(pick(0, 5));
+  carcass.top = static_cast<TopSchool>(pick(0, 6));
   carcass.topRabbet = Length::um(pick(5'000, 12'000));
-  carcass.back.school = static_cast<BackSchool>(pick(0, 5));
+  carcass.back.school = static_cast<BackSchool>(pick(0, 6));
   carcass.back.rabbetDepth = Length::um(pick(5'000, 10'000));
   carcass.back.setIn = Length::um(pick(5'000, 20'000));
   carcass.back.clearance = Length::um(pick(0, 2'000));
@@ -159,7 +159,10 @@ Carcass randomCarcass() {
     if (pick(0, 1) == 1) carcass.baseboard = Baseboard{};
     if (carcass.top == TopSchool::Mitred) carcass.top = TopSchool::Between;
   }
-  if (carcass.top == TopSchool::Mitred && carcass.back.school == BackSchool::RabbetSides)
+  if (!carcass.toe && carcass.top != TopSchool::Mitred && pick(0, 3) == 0)
+    carcass.raised = Length::um(pick(10'000, 90'000));
+  if (carcass.top == TopSchool::Mitred && (carcass.back.school == BackSchool::RabbetSides ||
+                                           carcass.back.school == BackSchool::Channels))
     carcass.back.school = BackSchool::Groove;
   if (pick(0, 1) == 1) carcass.banding = "edge";
   carcass.shelves.lip = pick(0, 2) == 0 ? Length::mm(25) : Length{};

@@ -16,12 +16,13 @@ enum class Finish { None, Clear, Painted, Stained };
 enum class Joint { Butt, Dado, Pocket, LooseTenon, Dowel, Brads };
 
 enum class TopSchool {
-  Between,      // between the sides, joined as the rest
-  Capping,      // lies on the sides, full width
-  EndRabbets,   // between the sides, let into rabbets at their upper ends
-  Mitred,       // all four outside panels meet at 45 degrees
-  Stretchers,   // two rails instead of a panel
-  StandingRail  // two rails, the rear one stands on edge as a nailer
+  Between,       // between the sides, joined as the rest
+  Capping,       // lies on the sides, full width
+  EndRabbets,    // between the sides, let into rabbets at their upper ends
+  Mitred,        // all four outside panels meet at 45 degrees
+  Stretchers,    // two rails instead of a panel
+  StandingRail,  // two rails, the rear one stands on edge as a nailer
+  None           // open above
 };
 
 enum class BackSchool {
@@ -30,7 +31,9 @@ enum class BackSchool {
   Groove,       // in a groove set in from the rear
   Behind,       // screwed on behind
   Between,      // set between, on nailing strips
-  None          // rails instead
+  None,         // rails instead
+  Channels      // in channels of the sides only, set in from the rear; covers the rear edges of top
+                // and bottom
 };
 
 // Which way the back's grain runs.
@@ -41,7 +44,7 @@ struct Back {
   BackSchool school = BackSchool::RabbetAll;
   std::string material;                  // id of a Material
   Length rabbetDepth = Length::mm(9);    // into the panels; a groove's depth too; > 0
-  Length setIn = Length::mm(12);         // Groove: from the rear edge to the groove, >= 0
+  Length setIn = Length::mm(12);         // Groove, Channels: from the rear edge to it, >= 0
   Length clearance = Length::um(1'500);  // in all, in each direction, >= 0
   PanelGrain grain = PanelGrain::Upright;
   bool operator==(const Back&) const = default;
@@ -194,9 +197,10 @@ struct Carcass {
   Joint joint = Joint::Dado;
   Length dadoDepth = Length::mm(6);
   TopSchool top = TopSchool::Between;
-  Length topRabbet = Length::mm(9);              // EndRabbets: depth into the sides
-  Length stretcher = Length::mm(100);            // width of rails instead of a top or back
-  Length wallLeft, wallRight;                    // kept free of a wall at that side, >= 0
+  Length topRabbet = Length::mm(9);    // EndRabbets: depth into the sides
+  Length stretcher = Length::mm(100);  // width of rails instead of a top or back
+  Length raised;                       // the bottom above the sides' ends: they are feet, >= 0
+  Length wallLeft, wallRight;          // kept free of a wall at that side, >= 0
   bool liningLeft = false, liningRight = false;  // a panel glued inside the side
   Back back;
   std::optional<Baseboard> baseboard;
@@ -209,6 +213,14 @@ struct Carcass {
   FrontRules fronts;
   Opening inside;
   bool operator==(const Carcass&) const = default;
+
+  // From the sides' lower ends to the bottom's underside.
+  Length underBottom() const { return toe ? toe->height : raised; }
+  bool hasRails() const { return top == TopSchool::Stretchers || top == TopSchool::StandingRail; }
+  // The back stands in front of the panels' rear edges, in grooves.
+  bool backSetIn() const {
+    return back.school == BackSchool::Groove || back.school == BackSchool::Channels;
+  }
 };
 
 // The same seen in a mirror: openings, hinges, walls and linings change sides.

@@ -116,6 +116,7 @@ void check(Check& to, const std::string& at, const Carcass& carcass) {
                       {"/stretcher", carcass.stretcher},
                       {"/back/rabbetDepth", carcass.back.rabbetDepth}});
   to.noneNegative(at, {{"/wallLeft", carcass.wallLeft},
+                       {"/raised", carcass.raised},
                        {"/wallRight", carcass.wallRight},
                        {"/back/setIn", carcass.back.setIn}});
   to.notNegative(at + "/back/clearance", carcass.back.clearance);

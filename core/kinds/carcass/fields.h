@@ -14,7 +14,8 @@ void fields(A& a, Back& v) {
             {"groove", BackSchool::Groove},
             {"behind", BackSchool::Behind},
             {"between", BackSchool::Between},
-            {"none", BackSchool::None}});
+            {"none", BackSchool::None},
+            {"channels", BackSchool::Channels}});
   a.must("material", v.material);
   a("rabbetDepth", v.rabbetDepth);
   a("setIn", v.setIn);
@@ -152,9 +153,11 @@ void fields(A& a, Carcass& v) {
             {"end rabbets", TopSchool::EndRabbets},
             {"mitred", TopSchool::Mitred},
             {"stretchers", TopSchool::Stretchers},
-            {"standing rail", TopSchool::StandingRail}});
+            {"standing rail", TopSchool::StandingRail},
+            {"none", TopSchool::None}});
   a("topRabbet", v.topRabbet);
   a("stretcher", v.stretcher);
+  a.unlessPlain("raised", v.raised);
   a("wallLeft", v.wallLeft);
   a("wallRight", v.wallRight);
   a("liningLeft", v.liningLeft);

@@ -102,8 +102,8 @@ void letIn(Part& part, const FrameMember& member, const FaceFrame& frame,
 std::vector<Part> frameParts(const Maker& maker, const Carcass& carcass,
                              const CarcassLayout& layout) {
   const FaceFrame& frame = *layout.frame;
-  const Length toe = carcass.toe ? carcass.toe->height : Length{};
-  const FrontRect outline = frameOutline(layout.outer, layout.outer.z + toe, carcass, frame);
+  const FrontRect outline =
+      frameOutline(layout.outer, layout.outer.z + carcass.underBottom(), carcass, frame);
   std::vector<FrameMember> members = {
       {MemberKind::LeftStile, {outline.x, outline.z, frame.stile, outline.height}},
       {MemberKind::RightStile,

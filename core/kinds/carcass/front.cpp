@@ -65,7 +65,9 @@ Length overEdge(const Carcass& carcass, const CarcassLayout& layout, const Openi
                 Side side, bool outside) {
   const FrontRules& rules = carcass.fronts;
   if (rules.fit == FrontFit::Inset) return -rules.gap;
-  if (outside) return rules.overlay;
+  // Where it is open above a front ends with the sides.
+  if (outside)
+    return side == Side::Top && carcass.top == TopSchool::None ? Length{} : rules.overlay;
   const Length panel = layout.frame ? layout.frame->middle : behindEdge(layout, opening, side);
   return std::min(rules.overlay,
                   meets(carcass, layout, opening, side) ? (panel - rules.gap) / 2 : panel);

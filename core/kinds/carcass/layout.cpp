@@ -54,6 +54,10 @@ class Solver {
       panel.thickness = this->panel(panel.role(), panel.after);
       panel.low = jointAt(panel.role(), panel.after, panel.upright() ? Side::Bottom : Side::Left);
       panel.high = jointAt(panel.role(), panel.after, panel.upright() ? Side::Top : Side::Right);
+      // Under an open top a divider's upper end is free.
+      if (carcass_.top == TopSchool::None && panel.kind == PanelKind::Divider &&
+          panel.rect.top() == out_.clear.top())
+        panel.high = Joint::Butt;
     }
     if (!problems_.empty()) return problems_;
     return std::move(out_);
@@ -71,8 +75,10 @@ class Solver {
   Length panel(PartRole role, Id opening = 0) const {
     return thicknessOf(role, opening, carcass_.material);
   }
+  Length under() const { return carcass_.underBottom(); }
   Length topThickness() const {
-    return panel(hasRails() ? PartRole::FrontStretcher : PartRole::Top);
+    if (carcass_.top == TopSchool::None) return {};
+    return panel(carcass_.hasRails() ? PartRole::FrontStretcher : PartRole::Top);
   }
   Length linings() const {
     return (carcass_.liningLeft ? panel(PartRole::LeftLining) : Length{}) +
@@ -91,11 +97,6 @@ class Solver {
     const EdgeChoice* edge = one == nullptr ? nullptr : one->edge(side);
     return edge != nullptr && edge->joint ? *edge->joint : carcass_.joint;
   }
-  Length toe() const { return carcass_.toe ? carcass_.toe->height : Length{}; }
-  bool hasRails() const {
-    return carcass_.top == TopSchool::Stretchers || carcass_.top == TopSchool::StandingRail;
-  }
-
   void needRoom(const char* name, Length size, Length taken) {
     if (size <= taken)
       add(name, show(size), fmt::format("more than the {} that the panels take", show(taken)));
@@ -108,11 +109,11 @@ class Solver {
     const Length upper = topThickness();
     const Length walls = carcass_.wallLeft + carcass_.wallRight;
     needRoom("width", carcass_.width, walls + left + right + linings());
-    needRoom("height", carcass_.height, out_.foot + toe() + lower + upper);
+    needRoom("height", carcass_.height, out_.foot + under() + lower + upper);
     out_.outer = {carcass_.wallLeft, out_.foot, carcass_.width - walls,
                   carcass_.height - out_.foot};
-    out_.inner = {out_.outer.x + left, out_.foot + toe() + lower, out_.outer.width - left - right,
-                  out_.outer.height - toe() - lower - upper};
+    out_.inner = {out_.outer.x + left, out_.foot + under() + lower, out_.outer.width - left - right,
+                  out_.outer.height - under() - lower - upper};
     out_.clear = out_.inner;
     if (carcass_.liningLeft) out_.clear.x += panel(PartRole::LeftLining);
     out_.clear.width -= linings();
@@ -130,13 +131,13 @@ class Solver {
       out_.frameFront = tongue - out_.frameThickness;
     }
     const Length tb = out_.backThickness;
-    const Length setIn =
-        carcass_.back.school == BackSchool::Groove ? carcass_.back.setIn : Length{};
+    const Length setIn = carcass_.backSetIn() ? carcass_.back.setIn : Length{};
     needRoom("depth", depth, tb + setIn);
     out_.sideDepth = out_.lyingDepth = depth;
     out_.clearDepth = depth - tb - setIn;
     if (carcass_.back.school == BackSchool::Behind) out_.sideDepth = out_.lyingDepth = depth - tb;
     if (carcass_.back.school == BackSchool::RabbetSides) out_.lyingDepth = depth - tb;
+    if (carcass_.back.school == BackSchool::Channels) out_.lyingDepth = out_.clearDepth;
   }
 
   void outside() {
@@ -150,10 +151,15 @@ class Solver {
                       show(out_.clearDepth - kick)));
     if (carcass_.top == TopSchool::Mitred && carcass_.toe)
       add("top", "a mitred case on a toe", "a mitred case without a toe, or another top");
-    if (carcass_.top == TopSchool::Mitred && carcass_.back.school == BackSchool::RabbetSides)
+    if (carcass_.top == TopSchool::Mitred && carcass_.raised > Length{})
+      add("raised bottom", "a mitred case", "a bottom at the sides' ends, or another top");
+    if (carcass_.toe && carcass_.raised > Length{})
+      add("raised bottom", "a toe beside it", "one of them");
+    if (carcass_.top == TopSchool::Mitred && (carcass_.back.school == BackSchool::RabbetSides ||
+                                              carcass_.back.school == BackSchool::Channels))
       add("back", "a mitred case with the back in its sides only",
           "a rabbet all round, a groove, or a back behind or between");
-    if (hasRails() && 2 * carcass_.stretcher > out_.lyingDepth)
+    if (carcass_.hasRails() && 2 * carcass_.stretcher > out_.lyingDepth)
       add("stretcher", show(carcass_.stretcher),
           fmt::format("at most half the depth of {}", show(out_.lyingDepth)));
     const bool mitred = carcass_.top == TopSchool::Mitred;
@@ -177,7 +183,7 @@ class Solver {
                              {in.x, o.top() - carcass_.stretcher, in.width, carcass_.stretcher},
                              {},
                              0});
-    } else if (hasRails()) {
+    } else if (carcass_.hasRails()) {
       out_.panels.push_back({PanelKind::FrontRail, top, {}, 0});
       // Dividers meet both from below.
       const Length rear = panel(PartRole::RearStretcher);
@@ -185,14 +191,15 @@ class Solver {
         add("rear stretcher", show(rear),
             fmt::format("at most as thick as the front one, {}", show(upper)));
       out_.panels.push_back({PanelKind::RearRail, {in.x, o.top() - upper, in.width, rear}, {}, 0});
-    } else {
+    } else if (carcass_.top != TopSchool::None) {
       out_.panels.push_back(
           {PanelKind::Top,
            mitred || capping ? FrontRect{o.x, o.top() - upper, o.width, upper} : top,
            {},
            0});
     }
-    if (carcass_.toe) out_.panels.push_back({PanelKind::Kick, {in.x, o.z, in.width, toe()}, {}, 0});
+    if (carcass_.toe)
+      out_.panels.push_back({PanelKind::Kick, {in.x, o.z, in.width, under()}, {}, 0});
     // Linings stand behind whatever closes the frame.
     const Length behind = std::max(frameBack(), frontBehind());
     if (carcass_.liningLeft)
@@ -213,18 +220,20 @@ class Solver {
   void baseboard() {
     if (!carcass_.baseboard) return;
     const Length clear = carcass_.baseboard->height + kMouldingAir;
-    if (out_.foot + toe() < clear)
+    if (out_.foot + under() < clear)
       add("baseboard", show(carcass_.baseboard->height),
           fmt::format("a moulding lower than the bottom at {}, a higher toe or stand, or the case "
                       "held off the wall",
-                      show(out_.foot + toe())));
+                      show(out_.foot + under())));
   }
 
   void joints() {
     // Of the panels that the back is let into.
     Length t = std::min(panel(PartRole::LeftSide), panel(PartRole::RightSide));
-    if (carcass_.back.school != BackSchool::RabbetSides)
-      t = std::min({t, panel(PartRole::Bottom), topThickness()});
+    const bool inSides = carcass_.back.school == BackSchool::RabbetSides ||
+                         carcass_.back.school == BackSchool::Channels;
+    if (!inSides) t = std::min(t, panel(PartRole::Bottom));
+    if (!inSides && carcass_.top != TopSchool::None) t = std::min(t, topThickness());
     const auto deep = [&](const char* field, Length depth) {
       if (depth >= t)
         add(field, show(depth), fmt::format("less than the panel's thickness of {}", show(t)));
@@ -243,7 +252,7 @@ class Solver {
   // The upper and lower rail, and what they and the outer stiles leave.
   FrontRect frameRoot() {
     const FaceFrame& frame = *out_.frame;
-    const FrontRect outline = frameOutline(out_.outer, out_.outer.z + toe(), carcass_, frame);
+    const FrontRect outline = frameOutline(out_.outer, out_.outer.z + under(), carcass_, frame);
     const Length half = frame.middle / 2;
     const Length left =
         around_.neighbourLeft ? out_.outer.x + (frame.middle - half) : outline.x + frame.stile;

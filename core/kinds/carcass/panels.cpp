@@ -113,10 +113,12 @@ class PanelMaker {
                              thicknessOf(layout_, PanelKind::Bottom), thicknessOf(layout_, top)});
     const std::string& material = maker_.material(PartRole::Back, 0, back.material);
     const FrontRect& in = layout_.inner;
-    const char* depth = back.school == BackSchool::Groove   ? "groove depth"
+    const char* depth = carcass_.backSetIn()                ? "groove depth"
                         : back.school == BackSchool::Behind ? "side"
                                                             : "rabbet depth";
-    const char* lying = back.school == BackSchool::Behind || back.school == BackSchool::RabbetSides
+    const char* lying = back.school == BackSchool::Behind ||
+                                back.school == BackSchool::RabbetSides ||
+                                back.school == BackSchool::Channels
                             ? "top and bottom"
                             : depth;
     Part part = maker_.board(
@@ -306,7 +308,7 @@ class PanelMaker {
     const bool side = part.hand != Hand::None;
     const BackSchool school = carcass_.back.school;
     if (school == BackSchool::RabbetAll || school == BackSchool::Groove ||
-        (school == BackSchool::RabbetSides && side)) {
+        ((school == BackSchool::RabbetSides || school == BackSchool::Channels) && side)) {
       // In the part's own frame: a rear stretcher does not begin at the front.
       const Length begins = layout_.clearDepth - part.poses.front().origin[1];
       Machining cut =

@@ -56,11 +56,13 @@ BackReach backReach(const Carcass& carcass, const Around& panels) {
   const Length depth = carcass.back.rabbetDepth;
   const Length clearance = carcass.back.clearance;
   const bool standing = carcass.top == TopSchool::StandingRail;
+  const bool open = carcass.top == TopSchool::None;
   switch (carcass.back.school) {
     case BackSchool::RabbetAll:
     case BackSchool::Groove:
-      return {depth, depth, depth, standing ? panels.top : depth, clearance};
+      return {depth, depth, depth, open ? Length{} : standing ? panels.top : depth, clearance};
     case BackSchool::RabbetSides:
+    case BackSchool::Channels:
       return {depth, depth, panels.bottom,
               carcass.top == TopSchool::Capping ? Length{} : panels.top, clearance};
     case BackSchool::Behind:

@@ -89,7 +89,7 @@ class GroupMaker {
     const FaceFrame& frame = *group_.frame;
     for (std::size_t i = 0; i < members_.size(); ++i) {
       const Member& member = members_[i];
-      const Length toe = member.carcass->toe ? member.carcass->toe->height : Length{};
+      const Length toe = member.carcass->underBottom();
       const FrontRect outline =
           frameOutline(member.layout.outer, member.layout.outer.z + toe, *member.carcass, frame);
       if (i == 0)
