@@ -322,6 +322,17 @@ void add(SolidScene& scene, const Job& job, const Breakdown& breakdown, double s
 
 }  // namespace
 
+SolidScene sceneOfOne(const Job& job, const Assembly& assembly, const Breakdown& breakdown) {
+  if (!std::holds_alternative<BoxSet>(assembly.body)) return sceneOf(job, assembly, breakdown);
+  Breakdown one;
+  for (const Part& part : breakdown.parts)
+    if (part.assembly == assembly.code && !part.poses.empty()) {
+      one.parts.push_back(part);
+      one.parts.back().poses.resize(1);
+    }
+  return sceneOf(job, assembly, one);
+}
+
 SolidScene sceneOf(const Job& job, const Assembly& assembly, const Breakdown& breakdown) {
   SolidScene out;
   const auto of = [&breakdown](const std::string& code) {

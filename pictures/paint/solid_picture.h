@@ -27,6 +27,8 @@ struct SolidScene {
 
 // The parts of an assembly; of a group also those of its members, where they stand.
 SolidScene sceneOf(const Job& job, const Assembly& assembly, const Breakdown& breakdown);
+// The same, but of boxes that are all alike only one, so that the sizes drawn are its own.
+SolidScene sceneOfOne(const Job& job, const Assembly& assembly, const Breakdown& breakdown);
 
 // What lies nearer than a plane is cut away; the plane's normal points to what goes.
 using Section = std::optional<Plane>;

@@ -150,6 +150,7 @@ void Draw::drawTheTrolley() {
   set("drawer ease", "1/32");
   set("lower clearance", "1/2");
   set("upper clearance", "1/2");
+  choose("equal boxes", QStringLiteral("as high as those"));
   set("slide reserve", "3/8");
   set("groove depth", "1/4");
   set("groove height", "1/2");

@@ -124,14 +124,19 @@ TEST(BoxSet, aPullOutIsTurnedOver) {
   EXPECT_EQ(bottomAt(set), mm(62));
 }
 
-TEST(BoxSet, boxesStandSideBySide) {
+// Boxes of 400 × 80, 60 apart: 6 rows of two are 840 high and 920 wide, 12 of one would be higher.
+TEST(BoxSet, boxesStandInRowsAboutAsHighAsWide) {
   BoxSet set = plain();
-  set.count = 3;
-  std::vector<Length> lefts;
+  set.count = 12;
+  std::vector<std::pair<Length, Length>> places;
   for (const Part& part : breakDown(with(set)).parts)
     if (part.role == PartRole::BoxLeftSide)
-      for (const Pose& pose : part.poses) lefts.push_back(pose.origin[0]);
-  EXPECT_EQ(lefts, (std::vector{mm(12), mm(472), mm(932)}));
+      for (const Pose& pose : part.poses) places.emplace_back(pose.origin[0], pose.origin[2]);
+  ASSERT_EQ(places.size(), 12U);
+  for (std::size_t i = 0; i < places.size(); ++i) {
+    EXPECT_EQ(places[i].first, mm(i % 2 == 0 ? 12 : 472));
+    EXPECT_EQ(places[i].second, mm(static_cast<double>(i / 2) * 140));
+  }
 }
 
 TEST(BoxSet, refusesWhatLeavesNoWood) {

@@ -50,7 +50,7 @@ void ElevationView::prepare() const {
       auto layout = layOut(session_.job(), *of);
       if (layout) layout_ = std::move(layout).value();
     } else {
-      scene_ = sceneOf(session_.job(), *of, session_.breakdown());
+      scene_ = sceneOfOne(session_.job(), *of, session_.breakdown());
     }
   }
 }

@@ -49,7 +49,7 @@ void SectionView::refresh() {
   const Assembly* of = findAssembly(session_.job(), session_.pointing().selection().assembly);
   // Boards one by one have nothing inside.
   if (of != nullptr && !std::holds_alternative<Boards>(of->body)) {
-    scene_ = sceneOf(session_.job(), *of, session_.breakdown());
+    scene_ = sceneOfOne(session_.job(), *of, session_.breakdown());
     plan_ = kindOf(*of).seen == SeenFrom::Above;
   }
   setVisible(!scene_.empty());

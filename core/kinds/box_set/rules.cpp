@@ -10,6 +10,14 @@ namespace {
 constexpr int kMostBoxes = 200, kMostSpares = 50;
 constexpr Length kBetween = Length::mm(60);  // where they are drawn side by side
 
+// How many stand side by side, the others above them, for the whole to be about as high as wide.
+std::int64_t across(const DrawerBox& box, std::int64_t count) {
+  std::int64_t out = 1;
+  const auto rows = [count](std::int64_t columns) { return (count + columns - 1) / columns; };
+  while (out < count && rows(out) * (box.height + kBetween) > out * (box.width + kBetween)) ++out;
+  return out;
+}
+
 }  // namespace
 
 DrawerBox boxOf(const Maker& maker, const BoxSet& set) {
@@ -49,9 +57,15 @@ void make(const Maker& maker, const BoxSet& of, Made& out) {
   const DrawerBox box = boxOf(maker, of);
   if (const Problems problems = boxProblems(box, of.boxes, styleOf(maker.job())); !problems.empty())
     return out.refuse(problems);
-  for (int i = 0; i < of.count + of.spares; ++i)
+  const std::int64_t count = std::int64_t{of.count} + of.spares;
+  const std::int64_t columns = across(box, count);
+  for (std::int64_t i = 0; i < count; ++i)
     for (Part& part : boxParts(maker, of.boxes, of.what, box,
-                               {0, {}, i * (box.width + kBetween), Length{}, Length{}}))
+                               {0,
+                                {},
+                                (i % columns) * (box.width + kBetween),
+                                Length{},
+                                (i / columns) * (box.height + kBetween)}))
       out.parts.push_back(std::move(part));
 }
 
