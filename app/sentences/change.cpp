@@ -18,13 +18,15 @@ bool saysNothing(const PartOverride& one) {
 
 }  // namespace
 
-std::optional<Part> partChosen(const Session& session, const Selection& selected) {
+std::optional<PartChosen> partChosen(const Session& session, const Selection& selected) {
   for (const Part& part : session.breakdown().parts) {
     if (part.code != selected.part || part.assembly != selected.assembly) continue;
-    Part out = part;
+    PartChosen out{part};
     // A key that has gone to another code by now is no longer meant.
-    if (selected.piece && std::binary_search(part.keys.begin(), part.keys.end(), *selected.piece))
-      out.keys = {*selected.piece};
+    if (selected.piece && std::binary_search(part.keys.begin(), part.keys.end(), *selected.piece)) {
+      out.alone = part.keys.size() > 1;
+      out.part.keys = {*selected.piece};
+    }
     return out;
   }
   return std::nullopt;
@@ -34,7 +36,8 @@ Problems changeSaid(Session& session, const QString& what, const Selection& sele
                     const std::function<Problems(Edited&)>& apply) {
   session.finish();
   Job next = session.draft();
-  const std::optional<Part> part = partChosen(session, selected);
+  std::optional<Part> part;
+  if (auto chosen = partChosen(session, selected)) part = std::move(chosen->part);
   PartOverride before;
   before.why = QObject::tr("by hand").toStdString();
   if (part)

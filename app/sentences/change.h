@@ -11,7 +11,11 @@ namespace pp {
 Problems changeSaid(Session& session, const QString& what, const Selection& selected,
                     const std::function<Problems(Edited&)>& apply);
 
-// The part that is selected, with the keys it is selected by; none where there is none.
-std::optional<Part> partChosen(const Session& session, const Selection& selected);
+// The part that is selected, with the keys it is selected by.
+struct PartChosen {
+  Part part;
+  bool alone = false;  // of several that share its code
+};
+std::optional<PartChosen> partChosen(const Session& session, const Selection& selected);
 
 }  // namespace pp

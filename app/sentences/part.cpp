@@ -7,9 +7,10 @@ namespace {
 
 class PartWriter : public FeatureWriter<PartOverride> {
  public:
-  PartWriter(const Job& job, const Part& part, const PartOverride& chosen)
+  PartWriter(const Job& job, const Part& part, const PartOverride& chosen, bool alone)
       : FeatureWriter(job, chosen, [](Edited& e) -> PartOverride& { return e.choice; }),
-        part_(part) {
+        part_(part),
+        alone_(alone) {
     for (const Edge edge : kEdges) {
       const auto i = static_cast<std::size_t>(edge);
       const bool end = edge == Edge::W1 || edge == Edge::W2;
@@ -19,10 +20,9 @@ class PartWriter : public FeatureWriter<PartOverride> {
 
   Paragraph run() {
     begin();
-    const bool alone = std::ssize(part_.keys) < part_.quantity && part_.keys.size() == 1;
     say(tr("%1 %2%3 is of")
             .arg(qs(part_.code), qs(part_.name),
-                 alone ? tr(", this one of %1,").arg(part_.quantity) : QString()));
+                 alone_ ? tr(", this one of %1,").arg(part_.quantity) : QString()));
     whatOf();
     say(tr(". It is"));
     size(tr("part length"), tr("as long"), &PartOverride::length);
@@ -181,15 +181,16 @@ class PartWriter : public FeatureWriter<PartOverride> {
   }
 
   const Part& part_;
+  bool alone_;
 };
 
 }  // namespace
 
-Paragraph describePart(const Job& job, const Part& part) {
+Paragraph describePart(const Job& job, const Part& part, bool alone) {
   PartOverride chosen;
   chosen.why = QObject::tr("by hand").toStdString();
   if (const PartOverride* made = overrideOf(job, part)) chosen = *made;
-  return PartWriter(job, part, chosen).run();
+  return PartWriter(job, part, chosen, alone).run();
 }
 
 }  // namespace pp

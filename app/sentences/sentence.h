@@ -38,8 +38,9 @@ using Paragraph = std::vector<Phrase>;
 std::vector<Paragraph> describe(const Job& job, const Assembly& assembly,
                                 const std::optional<OpeningPath>& selected);
 
-// What can be chosen for one part of the job beside what the rules say.
-Paragraph describePart(const Job& job, const Part& part);
+// What can be chosen for one part of the job beside what the rules say. `alone`: for this one of
+// those that share its code.
+Paragraph describePart(const Job& job, const Part& part, bool alone = false);
 
 // One sentence about what the choices of joinery cost or save, or what to mind.
 QString remark(const AssemblyBody& body);

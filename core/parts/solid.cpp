@@ -340,6 +340,57 @@ std::vector<Convex> without(const Convex& body, const std::vector<Plane>& tool) 
   return out;
 }
 
+// A body and where it lies in the plane of the board.
+struct Piece {
+  Convex body;
+  Flat low, high;
+
+  explicit Piece(Convex of) : body(std::move(of)), low{1e9, 1e9}, high{-1e9, -1e9} {
+    for (const std::vector<Vec>& face : body.faces)
+      for (const Vec& p : face) widen({p.x, p.y});
+  }
+  explicit Piece(const std::vector<Flat>& outline) : low{1e9, 1e9}, high{-1e9, -1e9} {
+    for (const Flat& p : outline) widen(p);
+  }
+  void widen(Flat p) {
+    low = {std::min(low.u, p.u), std::min(low.v, p.v)};
+    high = {std::max(high.u, p.u), std::max(high.v, p.v)};
+  }
+  bool meets(const Piece& other) const {
+    return low.u < other.high.u && other.low.u < high.u && low.v < other.high.v &&
+           other.low.v < high.v;
+  }
+};
+
+// Holes, slots, curves and roundings taken out of the bodies of a board. Of rows of holes no more
+// than anyone can tell apart in a picture.
+std::vector<Convex> cutOut(std::vector<Convex> bodies, const Part& part) {
+  constexpr std::size_t kMostHoles = 60;
+  std::vector<Piece> pieces;
+  for (Convex& body : bodies) pieces.emplace_back(std::move(body));
+  std::size_t holes = 0;
+  for (const Machining& machining : part.machining) {
+    const std::vector<std::vector<Flat>> outlines = cutOff(machining, part);
+    if (machining.cut == Cut::HoleRow && (holes += outlines.size()) > kMostHoles) continue;
+    for (const std::vector<Flat>& outline : outlines) {
+      const Piece room(outline);
+      const std::vector<Plane> tool = toolOf(outline, machining, part);
+      std::vector<Piece> left;
+      for (Piece& piece : pieces) {
+        if (!piece.meets(room)) {
+          left.push_back(std::move(piece));
+          continue;
+        }
+        for (Convex& rest : without(piece.body, tool)) left.emplace_back(std::move(rest));
+      }
+      pieces = std::move(left);
+    }
+  }
+  std::vector<Convex> out;
+  for (Piece& piece : pieces) out.push_back(std::move(piece.body));
+  return out;
+}
+
 }  // namespace
 
 std::vector<Convex> solidOf(const Part& part, const Pose& pose) {
@@ -370,14 +421,7 @@ std::vector<Convex> solidOf(const Part& part, const Pose& pose) {
         body = clipped(body, leftBy(machining, part));
     if (!body.empty()) out.push_back(std::move(body));
   }
-  for (const Machining& machining : part.machining)
-    for (const std::vector<Flat>& outline : cutOff(machining, part)) {
-      const std::vector<Plane> tool = toolOf(outline, machining, part);
-      std::vector<Convex> left;
-      for (const Convex& body : out)
-        for (Convex& piece : without(body, tool)) left.push_back(std::move(piece));
-      out = std::move(left);
-    }
+  out = cutOut(std::move(out), part);
   for (Convex& body : out)
     for (std::vector<Vec>& face : body.faces) {
       for (Vec& point : face) point = placed(pose, point);

@@ -173,6 +173,21 @@ TEST(Feature, curvesLieOnACirclesArc) {
             "bulge along the front edge, 30 beyond the rest of it, over 40 to 340 along");
 }
 
+// Sixty holes of a row are cut out in space, each a 12-gon; more than anyone can tell apart are
+// not.
+TEST(Feature, rowsAreCutOutAsFarAsTheyCanBeSeen) {
+  const auto volumeWith = [](int count) {
+    Part part = board();
+    const Feature row = shape(FeatureKind::HoleRow, [count](Feature& f) {
+      f.along = f.across = mm(10), f.size = mm(4), f.pitch = mm(6), f.count = count;
+    });
+    EXPECT_TRUE(cutFeature(part, row, {}).empty());
+    return left(part);
+  };
+  EXPECT_NEAR(volumeWith(60), kWhole - 60 * kRow * 4 * 18, 1e-3);
+  EXPECT_NEAR(volumeWith(61), kWhole, 1e-3);
+}
+
 // What does not stay on the board, or would leave none of it, is refused and changes nothing.
 TEST(Feature, whatLeavesTheBoardIsRefused) {
   using enum FeatureKind;

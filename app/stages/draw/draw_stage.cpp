@@ -158,8 +158,8 @@ void DrawStage::refresh() {
   if (const Assembly* of = assembly()) {
     const Selection& selected = session().pointing().selection();
     std::vector<Paragraph> said = describe(session().job(), *of, selected.opening);
-    if (const auto part = partChosen(session(), selected))
-      said.insert(said.begin(), describePart(session().job(), *part));
+    if (const auto chosen = partChosen(session(), selected))
+      said.insert(said.begin(), describePart(session().job(), chosen->part, chosen->alone));
     sentence_->setParagraphs(std::move(said), session().style());
     remark_->setText(remark(of->body));
   } else {
