@@ -6,6 +6,7 @@
 
 #include "core/job/ids.h"
 #include "core/kinds/carcass/frame.h"
+#include "core/kinds/carcass/frame_faces.h"
 #include "core/kinds/carcass/size_list.h"
 
 namespace pp {
@@ -330,10 +331,19 @@ class Solver {
           sizes.problems().front().found, sizes.problems().front().expected);
       return;
     }
-    const std::vector<FrontRect> faces =
-        out_.frame && !covered ? facesOf(*split, sizes.value(), panels, rect, face)
-                               : plainFaces(*split, sizes.value(), panels, rect, face);
-    if (!problems_.empty()) return;
+    const SplitRow row{*split, sizes.value(), panels, rect};
+    std::vector<FrontRect> faces;
+    if (out_.frame && !covered) {
+      auto framed = framedFaces(row, face, *out_.frame, style_);
+      if (!framed) {
+        problems_.push_back(framed.problems().front());
+        return;
+      }
+      faces = std::move(framed.value().faces);
+      for (FrameMember& member : framed.value().members) out_.members.push_back(member);
+    } else {
+      faces = plainFaces(row, face);
+    }
     Length at = dividers ? rect.x : rect.top();
     for (std::size_t i = 0; i < sizes->size(); ++i) {
       const Length size = sizes.value()[i];
@@ -362,93 +372,6 @@ class Solver {
       path.pop_back();
       if (dividers) at += size;
     }
-  }
-
-  // The openings themselves, as far as the face they lie behind leaves them.
-  std::vector<FrontRect> plainFaces(const Split& split, const std::vector<Length>& sizes,
-                                    const std::vector<Length>& panels, const FrontRect& rect,
-                                    const FrontRect& face) const {
-    const bool dividers = split.by == SplitBy::Dividers;
-    std::vector<FrontRect> out;
-    Length at = dividers ? rect.x : rect.top();
-    for (std::size_t i = 0; i < sizes.size(); ++i) {
-      const Length size = sizes[i];
-      at = dividers ? at + panels[i] : at - panels[i] - size;
-      const FrontRect one = dividers ? FrontRect{at, rect.z, size, rect.height}
-                                     : FrontRect{rect.x, at, rect.width, size};
-      const Length x = std::max(one.x, face.x);
-      const Length z = std::max(one.z, face.z);
-      out.push_back(
-          {x, z, std::min(one.right(), face.right()) - x, std::min(one.top(), face.top()) - z});
-      if (dividers) at += size;
-    }
-    return out;
-  }
-
-  // The low edge of the member that covers the panel whose own low edge is given.
-  Length memberAt(Length panel, Length thickness, bool divider) const {
-    const Length over = out_.frame->middle - thickness;
-    switch (out_.frame->middleAt) {
-      case FrameMiddle::FlushUpperLeft:
-        return divider ? panel : panel - over;
-      case FrameMiddle::FlushLowerRight:
-        return divider ? panel - over : panel;
-      default:
-        return panel - over / 2;
-    }
-  }
-
-  // What the frame leaves of every opening of a split; adds the members between them.
-  std::vector<FrontRect> facesOf(const Split& split, const std::vector<Length>& sizes,
-                                 const std::vector<Length>& panels, const FrontRect& rect,
-                                 const FrontRect& face) {
-    const bool dividers = split.by == SplitBy::Dividers;
-    std::vector<FrontRect> out;
-    const Length middle = out_.frame->middle;
-    const auto n = static_cast<std::int64_t>(sizes.size());
-    const bool alike = out_.frame->middleAt == FrameMiddle::Equal &&
-                       std::none_of(split.sizes.begin(), split.sizes.end(),
-                                    [](const Share& share) { return share.fixed.has_value(); });
-    const Length whole = dividers ? face.width : face.height;
-    const Length each = (whole - (n - 1) * middle) / n;
-    Length panel = dividers ? rect.x : rect.top();  // where the next panel begins
-    Length from = dividers ? face.x : face.top();   // where the next opening begins
-    for (std::int64_t i = 0; i < n; ++i) {
-      const Length size = sizes[static_cast<std::size_t>(i)];
-      const bool last = i + 1 == n;
-      const Length thick = last ? Length{} : panels[static_cast<std::size_t>(i) + 1];
-      panel = dividers ? panel + size : panel - size - thick;
-      const Length beside = memberAt(panel, thick, dividers);
-      Length to;
-      if (last)
-        to = dividers ? face.right() : face.z;
-      else if (alike)
-        to = dividers ? from + each : from - each;
-      else
-        to = dividers ? beside : beside + middle;
-      const Length open = dividers ? to - from : from - to;
-      if (open <= Length{}) {
-        add("face frame", "an opening that the frame closes", "narrower members");
-        return {};
-      }
-      out.push_back(dividers ? FrontRect{from, face.z, open, face.height}
-                             : FrontRect{face.x, to, face.width, open});
-      if (last) break;
-      const Length low = dividers ? to : to - middle;
-      if (low > panel || low + middle < panel + thick) {
-        add("face frame",
-            fmt::format("a member of {} beside the panel it is to cover", show(middle)),
-            "wider members, or openings that follow the panels");
-        return {};
-      }
-      out_.members.push_back({dividers ? MemberKind::MiddleStile : MemberKind::MiddleRail,
-                              dividers ? FrontRect{low, face.z, middle, face.height}
-                                       : FrontRect{face.x, low, face.width, middle},
-                              firstOpening(split.children[static_cast<std::size_t>(i) + 1])});
-      from = dividers ? to + middle : to - middle;
-      if (dividers) panel += thick;
-    }
-    return out;
   }
 
   const Job& job_;
