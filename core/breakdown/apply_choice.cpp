@@ -10,6 +10,15 @@ bool isPanel(PartRole role) {
   return role >= PartRole::LeftSide && role <= PartRole::FixedShelf;
 }
 
+// What lies between others all round, so that no edge of it finds room further out.
+bool isEnclosed(const Part& part, const Assembly& assembly) {
+  using enum PartRole;
+  if (part.role == Back)
+    return !assembly.isCarcass() || assembly.carcass().back.school != BackSchool::Behind;
+  return (part.role >= BoxLeftSide && part.role <= BoxBottom) || part.role == ShelfSupport ||
+         part.role == NailingStrip;
+}
+
 class Chooser {
  public:
   Chooser(const Maker& maker, Part& part, const PartOverride& chosen)
@@ -70,7 +79,10 @@ class Chooser {
       if (choice.joint)
         problems_.push_back(cannot(where, "a joint", "an end that stands between two panels"));
       const bool end = *edge == Edge::W1 || *edge == Edge::W2;
-      if ((end ? part_.length : part_.width).total() + choice.beyond <= Length{})
+      if (choice.beyond > Length{} && isEnclosed(part_, maker_.assembly()))
+        problems_.push_back(cannot(where, maker_.shown(choice.beyond) + " beyond the rule",
+                                   "no further out: it lies between others"));
+      else if ((end ? part_.length : part_.width).total() + choice.beyond <= Length{})
         problems_.push_back(
             cannot(where, maker_.shown(-choice.beyond) + " set back", "less than it has"));
       else

@@ -283,6 +283,7 @@ TEST(Choice, whatCannotBeIsSaidByTheNameOfThePart) {
       {PartRole::FixedShelf, reach(Side::Front, -600), "front of the fixed shelf: 600 mm set back"},
       {PartRole::LeftSide, [](PartOverride& o) { o.edges = {edge(Side::Top, {}, Joint::Pocket)}; },
        "top of the left side: a joint"},
+      {PartRole::Back, reach(Side::Top, 5), "top of the back: 5 mm beyond the rule"},
       {PartRole::Back, [](PartOverride& o) { o.edges = {edge(Side::Top, {}, Joint::Dado)}; },
        "top of the back: a joint"},
       {PartRole::FixedShelf,
