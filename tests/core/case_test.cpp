@@ -128,5 +128,16 @@ TEST(Case, theSameInInches) {
   }
 }
 
+// 45 wide is a cup of 35 and 5 of wood on either side: the opening less 2 × 2 of gap.
+TEST(Case, aDoorTooNarrowForItsHingeCupsIsRefused) {
+  Carcass carcass = test::metricCarcass().carcass();
+  Split columns{SplitBy::Dividers, {Share{mm(49)}, {}}, {{}, {}}};
+  columns.children[0].door = Door{};
+  carcass.inside.content = columns;
+  EXPECT_EQ(troubleOf(carcass), "");
+  std::get<Split>(carcass.inside.content).sizes[0].fixed = mm(48.9);
+  EXPECT_EQ(troubleOf(carcass), "door");
+}
+
 }  // namespace
 }  // namespace pp

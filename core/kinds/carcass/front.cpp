@@ -378,6 +378,11 @@ Result<std::vector<Part>> doorParts(const Maker& maker, const Carcass& carcass,
     rules.material = maker.material(leaf.role, door.id, rules.material);
     const Material& material = *findMaterial(maker.job(), rules.material);
     const bool flap = leaf.hinge == Hinge::Top || leaf.hinge == Hinge::Bottom;
+    constexpr Length kLeast = Length::mm(45);  // a cup and 5 mm of wood on either side
+    if (const Length across = flap ? leaf.place.rect.height : leaf.place.rect.width;
+        rules.style == FrontStyle::Slab && across > Length{} && across < kLeast)
+      return cannot(flap ? "lid" : "door", maker.shown(across) + (flap ? " high" : " wide"),
+                    "at least " + maker.shown(kLeast) + ", room for its hinge cups");
     auto made = frontParts(maker, rules, leaf.place, {leaf.role, door.id, door.path}, !flap);
     if (!made) return made.problems();
     std::vector<Part> parts = std::move(made).value();
