@@ -91,12 +91,11 @@ TEST(DrawerBank, frontsAndCellsFillTheOpening) {
     EXPECT_EQ(landed[i].bottom, static_cast<std::int64_t>(2 - i) * mm(400) / 3);
   }
   // As older files have it the boxes of fronts that differ by a step are all of the least.
-  for (const DrawerCell& cell :
-       drawerCells(mm(400), {{}, {}, {}}, mm(3), {}, Length::um(500), false).value())
-    EXPECT_EQ(cell.height, Length::um(132'000));
+  const auto older = drawerCells(mm(400), {{}, {}, {}}, mm(3), {}, Length::um(500), false).value();
+  for (const DrawerCell& cell : older) EXPECT_EQ(cell.height, Length::um(132'000));
   // Typed alike they are alike.
-  for (const DrawerCell& cell : drawerCells(mm(400), {{mm(194)}, {mm(194)}}, mm(4), {}).value())
-    EXPECT_EQ(cell.height, mm(200));
+  const auto alike = drawerCells(mm(400), {{mm(194)}, {mm(194)}}, mm(4), {}).value();
+  for (const DrawerCell& cell : alike) EXPECT_EQ(cell.height, mm(200));
   LengthStyle fine;
   fine.decimals = 3;
   EXPECT_EQ(format(landed[0].frontHeight, fine),
