@@ -58,6 +58,13 @@ std::vector<Part> grouped(const std::vector<Part>& parts) {
 
 namespace {
 
+void applyChoices(const Maker& maker, const std::string& assembly, std::vector<Part>& parts,
+                  std::vector<Trouble>& troubles) {
+  for (Part& part : parts)
+    for (Problem& problem : applyChoice(maker, part))
+      troubles.push_back({assembly, part.opening, false, std::move(problem)});
+}
+
 // Tells apart, by an index, what comes from one opening in one role.
 void index(std::vector<Part>& parts) {
   std::map<PartKey, int> seen;
@@ -126,10 +133,7 @@ Breakdown breakDown(const Job& job, const Assembly& assembly, const CarcassGroup
   for (Part& part : out.parts) part.quantity *= assembly.copies;
   for (Trouble& trouble : out.troubles) trouble.assembly = assembly.code;
   index(out.parts);
-  for (Part& part : out.parts)
-    if (Problems problems = applyChoice(maker, part); !problems.empty())
-      for (Problem& problem : problems)
-        out.troubles.push_back({assembly.code, part.opening, false, std::move(problem)});
+  applyChoices(maker, assembly.code, out.parts, out.troubles);
   out.parts = grouped(out.parts);
   giveCodes(job, row, assembly.id, assembly.code, out.parts, out);
   return out;
@@ -166,10 +170,7 @@ Breakdown breakDown(const Job& job) {
       out.troubles.push_back({kLooseCode, {}, false, part.problems().front()});
   }
   index(loose);
-  for (Part& part : loose)
-    if (Problems problems = applyChoice(maker, part); !problems.empty())
-      for (Problem& problem : problems)
-        out.troubles.push_back({kLooseCode, {}, false, std::move(problem)});
+  applyChoices(maker, kLooseCode, loose, out.troubles);
   giveCodes(job, known.row(0), 0, kLooseCode, loose, out);
   take(std::move(loose));
   return out;

@@ -103,10 +103,7 @@ class PanelMaker {
  public:
   Part makeBack() const {
     const Back& back = carcass_.back;
-    const PanelKind top =
-        carcass_.top == TopSchool::Stretchers || carcass_.top == TopSchool::StandingRail
-            ? PanelKind::FrontRail
-            : PanelKind::Top;
+    const PanelKind top = carcass_.hasRails() ? PanelKind::FrontRail : PanelKind::Top;
     const BackReach reach =
         backReach(carcass_, {thicknessOf(layout_, PanelKind::LeftSide),
                              thicknessOf(layout_, PanelKind::RightSide),
