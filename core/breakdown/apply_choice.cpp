@@ -78,15 +78,11 @@ class Chooser {
       }
       if (choice.joint)
         problems_.push_back(cannot(where, "a joint", "an end that stands between two panels"));
-      const bool end = *edge == Edge::W1 || *edge == Edge::W2;
       if (choice.beyond > Length{} && isEnclosed(part_, maker_.assembly()))
         problems_.push_back(cannot(where, maker_.shown(choice.beyond) + " beyond the rule",
                                    "no further out: it lies between others"));
-      else if ((end ? part_.length : part_.width).total() + choice.beyond <= Length{})
-        problems_.push_back(
-            cannot(where, maker_.shown(-choice.beyond) + " set back", "less than it has"));
       else
-        extend(part_, *edge, choice.beyond);
+        add(extendAsChosen(maker_, part_, *edge, choice.beyond));
     }
   }
 

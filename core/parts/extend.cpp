@@ -56,4 +56,13 @@ void extend(Part& part, Edge edge, Length by) {
     }
 }
 
+Problems extendAsChosen(const Maker& maker, Part& part, Edge edge, Length by) {
+  const Reason& size = isEnd(edge) ? part.length : part.width;
+  if (size.total() + by <= Length{})
+    return {cannot(sideName(part.edges[static_cast<std::size_t>(edge)]) + " of the " + part.name,
+                   maker.shown(-by) + " set back", "less than it has")};
+  extend(part, edge, by);
+  return {};
+}
+
 }  // namespace pp

@@ -1,12 +1,15 @@
 // Makes a part longer, wider or smaller at one edge, with all that is measured on it.
 #pragma once
 
-#include "core/parts/part.h"
+#include "core/parts/maker.h"
 
 namespace pp {
 
 // By so much beyond the edge; below zero the edge is set back. Cuts that ran from edge to edge or
 // lay along that edge go with it, others stay where they are in space, as does the opposite edge.
 void extend(Part& part, Edge edge, Length by);
+
+// The same where something would be left of the part; else the problem, and no change.
+Problems extendAsChosen(const Maker& maker, Part& part, Edge edge, Length by);
 
 }  // namespace pp

@@ -64,9 +64,8 @@ class PanelMaker {
       if (choice.side == Side::Bottom && choice.beyond > layout_.foot)
         return {cannot(where, maker_.shown(choice.beyond) + " further down",
                        "no further than the floor")};
-      if ((end ? part.length : part.width).total() + choice.beyond <= Length{})
-        return {cannot(where, maker_.shown(-choice.beyond) + " set back", "less than it has")};
-      pp::extend(part, *edge, choice.beyond);
+      if (Problems problems = extendAsChosen(maker_, part, *edge, choice.beyond); !problems.empty())
+        return problems;
     }
     return {};
   }
