@@ -1,6 +1,8 @@
+#include "app/sentences/fittings.h"
 #include "app/sentences/opening.h"
 #include "app/sentences/writer.h"
 #include "core/kinds/carcass/layout.h"
+#include "core/kinds/carcass/size_list.h"
 
 namespace pp {
 namespace {
@@ -18,27 +20,10 @@ class CarcassWriter : public SentenceWriter<Carcass> {
     back();
     foot();
     frame();
-    if (any(body_.inside, [](const Opening& o) { return isBank(o); })) drawers();
-    if (any(body_.inside, [](const Opening& o) { return isBank(o) || o.door; })) fronts();
-    if (any(body_.inside, [](const Opening& o) {
-          return std::holds_alternative<AdjustableShelves>(o.content) ||
-                 std::holds_alternative<LooseShelves>(o.content);
-        }))
-      shelves();
     return std::move(out_);
   }
 
  private:
-  static bool isBank(const Opening& o) { return std::holds_alternative<DrawerBank>(o.content); }
-
-  static bool any(const Opening& opening, const std::function<bool(const Opening&)>& test) {
-    if (test(opening)) return true;
-    if (const auto* split = std::get_if<Split>(&opening.content))
-      for (const Opening& child : split->children)
-        if (any(child, test)) return true;
-    return false;
-  }
-
   void sizes() {
     begin();
     say(tr("The carcass is"));
@@ -54,8 +39,19 @@ class CarcassWriter : public SentenceWriter<Carcass> {
             [](Carcass& c, const std::string& id) { c.banding = id; });
     say(tr("on its front edges. Kept free of a wall: left"));
     length(tr("left wall allowance"), &Carcass::wallLeft);
+    filler(tr("left filler"), body_.wallLeft, &Carcass::fillerLeft);
     say(tr(", right"));
     length(tr("right wall allowance"), &Carcass::wallRight);
+    filler(tr("right filler"), body_.wallRight, &Carcass::fillerRight);
+    if (body_.fillerLeft || body_.fillerRight) {
+      say(tr(", cut"));
+      length(tr("scribe"), &Carcass::scribe);
+      say(tr("larger to be scribed"));
+    }
+    say(tr(". Outside on the left it has"));
+    material(tr("left end panel"), &Carcass::endLeft, tr("no end panel"));
+    say(tr(", on the right"));
+    material(tr("right end panel"), &Carcass::endRight, tr("no end panel"));
     say(tr(". Its sides are"));
     choice(tr("linings"),
            {tr("single"), tr("lined on the left"), tr("lined on the right"), tr("lined on both")},
@@ -66,6 +62,11 @@ class CarcassWriter : public SentenceWriter<Carcass> {
     say(tr("."));
   }
 
+  void filler(const QString& name, Length room, bool Carcass::*field) {
+    if (room > Length{} || body_.*field)
+      yesNo(name, tr("left open"), tr("closed by a filler"), field);
+  }
+
   void joints() {
     begin();
     say(tr("The top"));
@@ -73,6 +74,11 @@ class CarcassWriter : public SentenceWriter<Carcass> {
     if (body_.top == TopSchool::EndRabbets) length(tr("top rabbet depth"), &Carcass::topRabbet);
     if (body_.top == TopSchool::Stretchers || body_.top == TopSchool::StandingRail)
       length(tr("stretcher width"), &Carcass::stretcher);
+    if (body_.top == TopSchool::Mitred) {
+      say(tr("with"));
+      count(tr("tenons in each mitre"), &Carcass::mitreTenons, 0, 20);
+      say(tr("loose tenons in each corner"));
+    }
     say(tr(". Panels are"));
     choice<Joint>(tr("joint"), body_.joint, [](Carcass& c, Joint i) { c.joint = i; });
     if (body_.joint != Joint::Dado && !dadoChosen()) return say(tr("."));
@@ -96,7 +102,7 @@ class CarcassWriter : public SentenceWriter<Carcass> {
     say(tr("The back"));
     choice<BackSchool>(tr("back"), back.school,
                        [](Carcass& c, BackSchool i) { c.back.school = i; });
-    if (back.school == BackSchool::None) return say(tr("."));
+    if (back.school == BackSchool::None) return rails();
     const bool groove = body_.backSetIn();
     if (groove || back.school == BackSchool::RabbetAll || back.school == BackSchool::RabbetSides) {
       length(groove ? tr("back groove depth") : tr("rabbet depth"), back.rabbetDepth,
@@ -114,9 +120,51 @@ class CarcassWriter : public SentenceWriter<Carcass> {
     say(tr(". It is"));
     material(tr("back material"), back.material,
              [](Carcass& c, const std::string& id) { c.back.material = id; });
+    say(tr("in"));
+    pieces();
     say(tr("with its grain"));
     choice<PanelGrain>(tr("back grain"), back.grain,
                        [](Carcass& c, PanelGrain i) { c.back.grain = i; });
+    say(tr("."));
+  }
+
+  void pieces() {
+    const QString few = tr("as few pieces as the sheets give");
+    const int now = body_.back.pieces;
+    typedList(tr("pieces of the back"),
+              now == 0   ? few
+              : now == 1 ? tr("1 piece")
+                         : tr("%1 pieces").arg(now),
+              [few](Carcass& c, const QString& text) -> Problems {
+                c.back.pieces = 0;
+                if (text.trimmed().isEmpty() || text == few) return {};
+                const auto n =
+                    parseCount(text.trimmed().section(QLatin1Char(' '), 0, 0).toStdString(), 1, 20);
+                if (!n) return n.problems();
+                c.back.pieces = static_cast<int>(*n);
+                return {};
+              });
+    if (now == 1) return;
+    choice(tr("pieces counted"), {tr("from the left"), tr("from the right")},
+           body_.back.fromRight ? 1 : 0, [](Carcass& c, int i) { c.back.fromRight = i == 1; });
+  }
+
+  void rails() {
+    const QString one = tr("one under the top");
+    say(tr(":"));
+    typedList(tr("back rails"),
+              body_.back.rails.empty() ? one : qs(formatRailList(body_.back.rails, style_)),
+              [one, unit = style_.unit](Carcass& c, const QString& text) -> Problems {
+                auto read = parseRailList(text == one ? std::string() : text.toStdString(), unit);
+                if (!read) return read.problems();
+                c.back.rails = std::move(read).value();
+                return {};
+              });
+    if (!body_.back.rails.empty()) {
+      say(tr("above the bottom,"));
+      choice<RailPlace>(tr("rails go"), body_.back.railPlace,
+                        [](Carcass& c, RailPlace i) { c.back.railPlace = i; });
+    }
     say(tr("."));
   }
 
@@ -222,153 +270,6 @@ class CarcassWriter : public SentenceWriter<Carcass> {
     faceFrame(tr("covers its front edges"));
   }
 
-  void drawers() {
-    const DrawerRules& rules = body_.drawers;
-    begin();
-    say(tr("Drawer boxes are"));
-    material(tr("drawer box material"), rules.boxMaterial,
-             [](Carcass& c, const std::string& id) { c.drawers.boxMaterial = id; });
-    say(tr("with bottoms of"));
-    material(tr("drawer bottom material"), rules.bottomMaterial,
-             [](Carcass& c, const std::string& id) { c.drawers.bottomMaterial = id; });
-    say(tr(":"));
-    choice<DrawerSchool>(tr("drawer school"), rules.school,
-                         [](Carcass& c, DrawerSchool i) { c.drawers.school = i; });
-    say(tr(". They run on"));
-    choice<Running>(tr("running"), rules.running,
-                    [](Carcass& c, Running i) { c.drawers.running = i; });
-    if (rules.school != DrawerSchool::Brads) {
-      say(tr(". Grooves are"));
-      length(tr("groove depth"), rules.grooveDepth,
-             [](Carcass& c, Length l) { c.drawers.grooveDepth = l; });
-      say(tr("deep,"));
-      length(tr("groove height"), rules.grooveUp,
-             [](Carcass& c, Length l) { c.drawers.grooveUp = l; });
-      say(tr("up"));
-    }
-    if (rules.school == DrawerSchool::RabbetedFront) {
-      say(tr(", the front's rabbets"));
-      length(tr("front's rabbet depth"), rules.frontRabbet,
-             [](Carcass& c, Length l) { c.drawers.frontRabbet = l; });
-      say(tr("deep, the back in dados"));
-      length(tr("drawer back dado depth"), rules.backDado,
-             [](Carcass& c, Length l) { c.drawers.backDado = l; });
-      say(tr("deep and set in"));
-      length(tr("drawer back set-in"), rules.backSetIn,
-             [](Carcass& c, Length l) { c.drawers.backSetIn = l; });
-    }
-    if (rules.running == Running::WoodenRunners) {
-      say(tr(", runners"));
-      length(tr("runner height"), rules.runnerHeight,
-             [](Carcass& c, Length l) { c.drawers.runnerHeight = l; });
-      say(tr("high"));
-    }
-    if (rules.running == Running::SideSlides && (body_.frame || (group_ && group_->frame))) {
-      say(tr(". Pads beside the frame are"));
-      length(tr("pad width"), rules.padWidth, [](Carcass& c, Length l) { c.drawers.padWidth = l; });
-      say(tr("wide and"));
-      choice(tr("pad length from"), {tr("as long as the slide"), tr("cut to")},
-             rules.padLength > Length{} ? 1 : 0,
-             [](Carcass& c, int i) { c.drawers.padLength = i == 0 ? Length{} : Length::mm(300); });
-      if (rules.padLength > Length{})
-        length(tr("pad length"), rules.padLength,
-               [](Carcass& c, Length l) { c.drawers.padLength = l; });
-    }
-    say(tr(". Boxes are"));
-    length(tr("drawer ease"), rules.ease, [](Carcass& c, Length l) { c.drawers.ease = l; });
-    say(tr("narrower than their place, bottoms"));
-    length(tr("drawer bottom clearance"), rules.bottomClearance,
-           [](Carcass& c, Length l) { c.drawers.bottomClearance = l; });
-    say(tr("smaller in all; behind a slide"));
-    length(tr("slide reserve"), rules.slideReserve,
-           [](Carcass& c, Length l) { c.drawers.slideReserve = l; });
-    say(tr("stays free. Behind equal fronts boxes are"));
-    choice(tr("equal boxes"), {tr("as high as those"), tr("equal shares of the clear height")},
-           rules.evenBoxes ? 1 : 0, [](Carcass& c, int i) { c.drawers.evenBoxes = i == 1; });
-    say(tr(". Below a box"));
-    length(tr("lower clearance"), rules.lowerClearance,
-           [](Carcass& c, Length l) { c.drawers.lowerClearance = l; });
-    say(tr("stays free, above it"));
-    length(tr("upper clearance"), rules.upperClearance,
-           [](Carcass& c, Length l) { c.drawers.upperClearance = l; });
-    say(tr("."));
-  }
-
-  void fronts() {
-    const FrontRules& rules = body_.fronts;
-    begin();
-    say(tr("Fronts are"));
-    choice<FrontStyle>(tr("front style"), rules.style,
-                       [](Carcass& c, FrontStyle i) { c.fronts.style = i; });
-    say(tr("of"));
-    material(tr("front material"), rules.material,
-             [](Carcass& c, const std::string& id) { c.fronts.material = id; });
-    if (rules.style == FrontStyle::Slab) {
-      say(tr("with"));
-      banding(tr("front banding"), rules.banding,
-              [](Carcass& c, const std::string& id) { c.fronts.banding = id; });
-      say(tr("round them"));
-    } else {
-      length(tr("front frame width"), rules.frameWidth,
-             [](Carcass& c, Length l) { c.fronts.frameWidth = l; });
-      say(tr("wide, panels of"));
-      material(
-          tr("front panel material"), rules.panelMaterial,
-          [](Carcass& c, const std::string& id) { c.fronts.panelMaterial = id; }, tr("the same"));
-      say(tr("let in"));
-      length(tr("front tongue"), rules.tongue, [](Carcass& c, Length l) { c.fronts.tongue = l; });
-      say(tr("and"));
-      length(tr("front panel clearance"), rules.panelClearance,
-             [](Carcass& c, Length l) { c.fronts.panelClearance = l; });
-      say(tr("smaller in all"));
-    }
-    say(tr(", "));
-    choice<FrontFit>(tr("front fit"), rules.fit, [](Carcass& c, FrontFit i) { c.fronts.fit = i; });
-    if (rules.fit == FrontFit::Overlay) {
-      length(tr("overlay"), rules.overlay, [](Carcass& c, Length l) { c.fronts.overlay = l; });
-      say(tr("at the outside"));
-    }
-    say(tr("with a gap of"));
-    length(tr("front gap"), rules.gap, [](Carcass& c, Length l) { c.fronts.gap = l; });
-    say(tr(". They are opened by"));
-    choice(tr("pull"), {tr("a pull"), tr("a bevelled edge")}, rules.fingerPull ? 1 : 0,
-           [](Carcass& c, int i) { c.fronts.fingerPull = i == 1; });
-    if (!rules.fingerPull) {
-      say(tr(", on doors"));
-      length(tr("pull from the edge"), rules.pullFromEdge,
-             [](Carcass& c, Length l) { c.fronts.pullFromEdge = l; });
-      say(tr("from the free edge"));
-    }
-    say(tr(", and they are"));
-    ownFinish(tr("front finish"), rules.finish,
-              [](Carcass& c, std::optional<Finish> finish) { c.fronts.finish = finish; });
-    say(tr("."));
-  }
-
-  void shelves() {
-    const ShelfRules& rules = body_.shelves;
-    begin();
-    say(tr("Shelves that come out are"));
-    length(tr("shelf clearance"), rules.clearance,
-           [](Carcass& c, Length l) { c.shelves.clearance = l; });
-    say(tr("short each way, set back"));
-    length(tr("shelf set-back"), rules.setBack,
-           [](Carcass& c, Length l) { c.shelves.setBack = l; });
-    say(tr(", with a lip of"));
-    length(tr("shelf lip"), rules.lip, [](Carcass& c, Length l) { c.shelves.lip = l; });
-    say(tr("below; pins are"));
-    length(tr("pin pitch"), rules.pinPitch, [](Carcass& c, Length l) { c.shelves.pinPitch = l; });
-    say(tr("apart,"));
-    length(tr("pin set-back"), rules.pinSetBack,
-           [](Carcass& c, Length l) { c.shelves.pinSetBack = l; });
-    say(tr("from front and back,"));
-    length(tr("pin diameter"), rules.pinDiameter,
-           [](Carcass& c, Length l) { c.shelves.pinDiameter = l; });
-    say(tr("wide and"));
-    length(tr("pin depth"), rules.pinDepth, [](Carcass& c, Length l) { c.shelves.pinDepth = l; });
-    say(tr("deep."));
-  }
-
   Id id_;
   const CarcassGroup* group_;
 };
@@ -379,6 +280,8 @@ std::vector<Paragraph> sentence(const Saying& in, const Carcass& /*of*/) {
   std::vector<Paragraph> out;
   if (in.selected) out = openingSentence(in.job, in.assembly, *in.selected);
   for (Paragraph& paragraph : CarcassWriter(in.job, in.assembly).run())
+    out.push_back(std::move(paragraph));
+  for (Paragraph& paragraph : fittingSentences(in.job, in.assembly))
     out.push_back(std::move(paragraph));
   return out;
 }

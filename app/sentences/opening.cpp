@@ -67,6 +67,16 @@ class OpeningWriter : public SentenceWriter<Carcass> {
                if (i > 0) o.door = Door{static_cast<Hinge>(i - 1)};
              });
            });
+    if (here.door && here.door->hinge == Hinge::Sliding) {
+      say(tr(","));
+      choice(tr("sliding panel in front"),
+             {tr("the left one in front"), tr("the right one in front")},
+             here.door->rightInFront ? 1 : 0, [path](Carcass& c, int i) {
+               change(c, path, [i](Opening& o) {
+                 if (o.door) o.door->rightInFront = i == 1;
+               });
+             });
+    }
     say(tr("."));
   }
 

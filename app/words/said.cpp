@@ -50,6 +50,13 @@ const QStringList& said<BackSchool>() {
 }
 
 template <>
+const QStringList& said<RailPlace>() {
+  static const QStringList kWords = table<RailPlace::Behind>(
+      "between the uprights", "in one piece, in notches", "in one piece, behind");
+  return kWords;
+}
+
+template <>
 const QStringList& said<PanelGrain>() {
   static const QStringList kWords = table<PanelGrain::Either>("upright", "across", "either way");
   return kWords;
@@ -157,9 +164,9 @@ const QStringList& said<Finish>() {
 
 template <>
 const QStringList& said<Hinge>() {
-  static const QStringList kWords = table<Hinge::Bottom>(
+  static const QStringList kWords = table<Hinge::Sliding>(
       "closed by a door hinged left", "closed by a door hinged right", "closed by a pair of doors",
-      "closed by a lid hinged above", "closed by a flap hinged below");
+      "closed by a lid hinged above", "closed by a flap hinged below", "closed by sliding panels");
   return kWords;
 }
 

@@ -59,6 +59,8 @@ PartRole otherSide(PartRole role) {
   static const std::vector<std::pair<PartRole, PartRole>> kPairs = {
       {LeftSide, RightSide},
       {LeftLining, RightLining},
+      {LeftExposedEnd, RightExposedEnd},
+      {LeftFiller, RightFiller},
       {BoxLeftSide, BoxRightSide},
       {SlidePad, RightSlidePad},
       {FrameLeftStile, FrameRightStile},

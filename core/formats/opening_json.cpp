@@ -34,11 +34,9 @@ void readShares(JsonReader& a, const char* name, std::vector<Share>& out) {
   }
 }
 
-const Choices<Hinge> kHinges = {{"left", Hinge::Left},
-                                {"right", Hinge::Right},
-                                {"pair", Hinge::Pair},
-                                {"top", Hinge::Top},
-                                {"bottom", Hinge::Bottom}};
+const Choices<Hinge> kHinges = {{"left", Hinge::Left},     {"right", Hinge::Right},
+                                {"pair", Hinge::Pair},     {"top", Hinge::Top},
+                                {"bottom", Hinge::Bottom}, {"sliding", Hinge::Sliding}};
 
 template <class T>
 const char* wordOf(const Choices<T>& choices, T value) {
@@ -83,6 +81,7 @@ OrderedJson writeOpening(const Opening& opening, Unit unit) {
   OrderedJson content = contentJson(opening, unit);
   for (auto& [key, value] : content.items()) out[key] = std::move(value);
   if (opening.door) out["door"] = wordOf(kHinges, opening.door->hinge);
+  if (opening.door && opening.door->rightInFront) out["rightInFront"] = true;
   return out;
 }
 
@@ -130,6 +129,7 @@ void readOpening(const OrderedJson& json, const std::string& pointer, Problems& 
   if (json.is_object() && a.get("door") != nullptr) {
     out.door = Door{};
     a.choice("door", out.door->hinge, kHinges);
+    a("rightInFront", out.door->rightInFront);
   }
   if (kind == Kind::LooseShelves) {
     LooseShelves loose;

@@ -30,7 +30,13 @@ enum class PartRole {
   ShelfLip,
   NailingStrip,
   RearRail,
+  BackRail,
   Back,
+  BackBatten,
+  LeftExposedEnd,
+  RightExposedEnd,
+  LeftFiller,
+  RightFiller,
   Cleat,
   WallSpacer,
   FootRunner,
@@ -43,7 +49,7 @@ enum class PartRole {
   BoxBack,
   BoxBottom,
   BoxRunner,
-  SlidePad,       // on the left
+  SlidePad,  // on the left
   RightSlidePad,
   // a front: whole, or the pieces of its frame
   DrawerFront,

@@ -140,7 +140,7 @@ void expectOuterSize(const Job& job, const Breakdown& breakdown) {
   for (const Body& body : bodiesOf(breakdown)) {
     bool outside = false;
     for (const char* word : {"front", "door", "lid", "frame", "cleat", "spacer", "drawer", "tray",
-                             "pull-out", "runner", "base", "stile"})
+                             "pull-out", "runner", "base", "stile", "filler"})
       outside = outside || body.name.find(word) != std::string::npos;
     if (!outside || body.name.find("stretcher") != std::string::npos) panels.push_back(body);
   }
@@ -150,7 +150,9 @@ void expectOuterSize(const Job& job, const Breakdown& breakdown) {
   RC_ASSERT(same(outer.high.x, carcass.width - carcass.wallRight));
   RC_ASSERT(same(outer.low.z, layout.foot));
   RC_ASSERT(same(outer.high.z, carcass.height));
-  RC_ASSERT(same(outer.low.y, Length{}));
+  // An end panel is flush with the frame.
+  const bool ends = layout.endLeft + layout.endRight > Length{};
+  RC_ASSERT(same(outer.low.y, ends ? std::min(Length{}, layout.frameFront) : Length{}));
   Length depth = carcass.depth;
   if (carcass.frame && carcass.frame->depthIncludes) depth += layout.frameFront;
   RC_ASSERT(same(outer.high.y, depth));

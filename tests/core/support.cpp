@@ -69,7 +69,7 @@ int pick(int from, int to) {
 Opening randomOpening(int depth) {
   Opening out;
   const int kind = depth == 0 ? pick(0, 4) : pick(0, 7);
-  if (pick(0, 3) == 0) out.door = Door{static_cast<Hinge>(pick(0, 4))};
+  if (pick(0, 3) == 0) out.door = Door{static_cast<Hinge>(pick(0, 5))};
   if (kind == 1) out.content = AdjustableShelves{pick(1, 3)};
   if (kind == 2) out.content = LooseShelves{pick(1, 2)};
   if (kind == 3 || kind == 4) {
@@ -156,7 +156,6 @@ Carcass randomCarcass() {
   carcass.liningRight = pick(0, 3) == 0;
   if (pick(0, 1) == 1) {
     carcass.toe = Toe{Length::um(pick(98'000, 120'000)), Length::um(pick(40'000, 90'000))};
-    if (pick(0, 1) == 1) carcass.baseboard = Baseboard{};
     if (carcass.top == TopSchool::Mitred) carcass.top = TopSchool::Between;
   }
   if (!carcass.toe && carcass.top != TopSchool::Mitred && pick(0, 3) == 0)
@@ -164,6 +163,16 @@ Carcass randomCarcass() {
   if (carcass.top == TopSchool::Mitred && (carcass.back.school == BackSchool::RabbetSides ||
                                            carcass.back.school == BackSchool::Channels))
     carcass.back.school = BackSchool::Groove;
+  if (carcass.top != TopSchool::Mitred && pick(0, 2) == 0) carcass.baseboard = Baseboard{};
+  if (pick(0, 4) == 0) carcass.endLeft = pick(0, 1) == 1 ? "b12" : "b18";
+  if (pick(0, 4) == 0) carcass.endRight = "b12";
+  carcass.back.pieces = pick(0, 2);
+  carcass.mitreTenons = pick(0, 3);
+  if (carcass.back.school == BackSchool::None && pick(0, 1) == 1) {
+    carcass.back.railPlace = static_cast<RailPlace>(pick(0, 2));
+    carcass.back.rails = {{Length::um(pick(0, 150'000)), Length::um(pick(40'000, 100'000))}};
+    if (pick(0, 1) == 1) carcass.back.rails.push_back({Length::mm(300), Length::mm(80)});
+  }
   if (pick(0, 1) == 1) carcass.banding = "edge";
   carcass.shelves.lip = pick(0, 2) == 0 ? Length::mm(25) : Length{};
   carcass.drawers.school = static_cast<DrawerSchool>(pick(0, 4));
@@ -184,6 +193,8 @@ rc::Gen<Job> buildableJob() {
     Assembly assembly = metricCarcass();
     Carcass carcass = randomCarcass();
     if (pick(0, 2) == 0) carcass.frame = randomFrame();
+    carcass.fillerLeft = !carcass.frame && carcass.wallLeft > Length{} && pick(0, 1) == 1;
+    carcass.fillerRight = !carcass.frame && carcass.wallRight > Length{} && pick(0, 1) == 1;
     if (!carcass.toe && pick(0, 2) == 0) {
       carcass.stand = Stand{};
       carcass.stand->kind = static_cast<StandKind>(pick(0, 3));
@@ -213,6 +224,8 @@ rc::Gen<Job> buildableGroup() {
       member.code = "B" + std::to_string(i + 1);
       if (pick(0, 2) == 0) member.lot = "B";
       Carcass carcass = first;
+      if (i > 0) carcass.endLeft.clear();
+      if (i + 1 < count) carcass.endRight.clear();
       carcass.width = Length::um(pick(400'000, 1'000'000));
       carcass.wallLeft = i == 0 ? first.wallLeft : Length{};
       carcass.wallRight = i + 1 == count ? first.wallRight : Length{};

@@ -11,6 +11,8 @@ void mirror(Opening& opening) {
       opening.door->hinge = Hinge::Right;
     else if (opening.door->hinge == Hinge::Right)
       opening.door->hinge = Hinge::Left;
+    else if (opening.door->hinge == Hinge::Sliding)
+      opening.door->rightInFront = !opening.door->rightInFront;
   }
   auto* split = std::get_if<Split>(&opening.content);
   if (split == nullptr) return;
@@ -27,6 +29,9 @@ Carcass mirrored(const Carcass& carcass) {
   Carcass out = carcass;
   std::swap(out.wallLeft, out.wallRight);
   std::swap(out.liningLeft, out.liningRight);
+  out.back.fromRight = !out.back.fromRight;
+  std::swap(out.endLeft, out.endRight);
+  std::swap(out.fillerLeft, out.fillerRight);
   if (out.frame) std::swap(out.frame->overhangLeft, out.frame->overhangRight);
   mirror(out.inside);
   return out;

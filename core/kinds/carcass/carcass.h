@@ -39,6 +39,19 @@ enum class BackSchool {
 // Which way the back's grain runs.
 enum class PanelGrain { Upright, Across, Either };
 
+// Where rails instead of a back go.
+enum class RailPlace {
+  PerBay,   // between the uprights, one in every bay
+  Notched,  // one across, in notches of the sides and dividers
+  Behind    // one across, screwed on behind
+};
+
+struct BackRail {
+  Length up;                       // its lower edge above the bottom, >= 0
+  Length width = Length::mm(100);  // > 0
+  bool operator==(const BackRail&) const = default;
+};
+
 // Rabbet and groove take their width from the back's own thickness.
 struct Back {
   BackSchool school = BackSchool::RabbetAll;
@@ -47,6 +60,11 @@ struct Back {
   Length setIn = Length::mm(12);         // Groove, Channels: from the rear edge to it, >= 0
   Length clearance = Length::um(1'500);  // in all, in each direction, >= 0
   PanelGrain grain = PanelGrain::Upright;
+  int pieces = 0;          // side by side, meeting on dividers; 0: as few as the sheets give
+  bool fromRight = false;  // they are taken from the sheets, and counted, from the right
+  // None: where rails are, from the bottom up; none: one under the top in every bay.
+  std::vector<BackRail> rails;
+  RailPlace railPlace = RailPlace::PerBay;
   bool operator==(const Back&) const = default;
 };
 
@@ -148,6 +166,7 @@ struct FrontRules {
   Length tongue = Length::mm(10);      // GroovedFrame: groove's depth; LappedFrame: rabbet's width
   Length panelClearance = Length::mm(2);  // in all
   std::optional<Finish> finish;           // none: the assembly's
+  Length slideGroove = Length::mm(5);     // sliding panels: the lower groove; the upper: twice that
   bool fingerPull = false;  // upper edge (a door's free edge) bevelled at 30 degrees behind
   Length pullFromEdge = Length::mm(60);  // doors: the pull's centre from the free edge
   bool operator==(const FrontRules&) const = default;
@@ -202,6 +221,12 @@ struct Carcass {
   Length raised;                       // the bottom above the sides' ends: they are feet, >= 0
   Length wallLeft, wallRight;          // kept free of a wall at that side, >= 0
   bool liningLeft = false, liningRight = false;  // a panel glued inside the side
+  // Ids of Materials of panels glued on outside, flush with the frame; empty: none. The width has
+  // them in it.
+  std::string endLeft, endRight;
+  bool fillerLeft = false, fillerRight = false;  // a strip closes what is kept free of a wall
+  Length scribe = Length::mm(10);                // fillers: left on for the wall's shape, >= 0
+  int mitreTenons = 0;                           // Mitred: loose tenons in each corner, 0..20
   Back back;
   std::optional<Baseboard> baseboard;
   std::optional<Toe> toe;

@@ -9,6 +9,7 @@ namespace pp {
 namespace {
 
 constexpr int kDeepestOpening = 40;
+constexpr int kMostOfBack = 20;  // pieces, or rails
 // Below it a pitch is a slip of the hand.
 constexpr Length kLeastPitch = Length::mm(5);
 
@@ -16,7 +17,9 @@ void check(Check& to, const std::string& at, const FrontRules& fronts) {
   to.knownMaterial(at + "/material", fronts.material);
   to.knownBanding(at + "/banding", fronts.banding);
   if (!fronts.panelMaterial.empty()) to.knownMaterial(at + "/panelMaterial", fronts.panelMaterial);
-  to.allPositive(at, {{"/frameWidth", fronts.frameWidth}, {"/tongue", fronts.tongue}});
+  to.allPositive(at, {{"/frameWidth", fronts.frameWidth},
+                      {"/tongue", fronts.tongue},
+                      {"/slideGroove", fronts.slideGroove}});
   to.noneNegative(at, {{"/gap", fronts.gap},
                        {"/overlay", fronts.overlay},
                        {"/panelClearance", fronts.panelClearance},
@@ -36,6 +39,16 @@ void check(Check& to, const std::string& at, const ShelfRules& rules) {
 void checkShares(Check& to, const std::string& at, const std::vector<Share>& shares) {
   for (std::size_t i = 0; i < shares.size(); ++i)
     if (shares[i].fixed) to.positive(fmt::format("{}/{}", at, i), *shares[i].fixed);
+}
+
+void checkBack(Check& to, const std::string& at, const Back& back) {
+  to.within(at + "/pieces", back.pieces, 0, kMostOfBack);
+  if (back.rails.size() > kMostOfBack)
+    to.add(at + "/rails", std::to_string(back.rails.size()), "at most 20");
+  for (std::size_t i = 0; i < back.rails.size(); ++i) {
+    to.notNegative(fmt::format("{}/rails/{}/up", at, i), back.rails[i].up);
+    to.positive(fmt::format("{}/rails/{}/width", at, i), back.rails[i].width);
+  }
 }
 
 void checkOpening(Check& to, const std::string& at, const Opening& opening, int depth) {
@@ -120,6 +133,12 @@ void check(Check& to, const std::string& at, const Carcass& carcass) {
                        {"/wallRight", carcass.wallRight},
                        {"/back/setIn", carcass.back.setIn}});
   to.notNegative(at + "/back/clearance", carcass.back.clearance);
+  checkBack(to, at + "/back", carcass.back);
+  for (const auto& [field, id] :
+       {std::pair("/endLeft", &carcass.endLeft), std::pair("/endRight", &carcass.endRight)})
+    if (!id->empty()) to.knownMaterial(at + field, *id);
+  to.notNegative(at + "/scribe", carcass.scribe);
+  to.within(at + "/mitreTenons", carcass.mitreTenons, 0, 20);
   if (carcass.toe) {
     to.positive(at + "/toe/height", carcass.toe->height);
     to.positive(at + "/toe/depth", carcass.toe->depth);
@@ -160,10 +179,14 @@ std::int64_t mostPieces(const Opening& opening, std::int64_t& openings) {
 }
 
 std::int64_t mostPieces(const Job& /*job*/, const Carcass& of) {
-  constexpr std::int64_t kCase =
-      24;  // sides, top, bottom, back and its strips, linings, toe, cleat
+  // Sides, top, bottom, back and its strips, linings, toe, cleat, ends, fillers.
+  constexpr std::int64_t kCase = 28;
   std::int64_t openings = 0;
   std::int64_t out = kCase + mostPieces(of.inside, openings);
+  // A back in pieces, each on a batten; rails in every bay.
+  out += 2 * (of.back.pieces == 0 ? kMostOfBack : of.back.pieces);
+  if (of.back.school == BackSchool::None)
+    out = std::min(kTooMany, out + static_cast<std::int64_t>(of.back.rails.size()) * openings);
   if (of.frame) out += 6 + openings;
   if (of.stand) out += mostPieces(*of.stand, of.width);
   return std::min(kTooMany, out);

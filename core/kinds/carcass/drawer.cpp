@@ -280,7 +280,10 @@ Result<std::vector<DrawerPlan>> planDrawers(const Job& job, const PartChoices& c
   const bool upmost = leaf.rect.top() == layout.clear.top();
   if (carcass.top == TopSchool::StandingRail && upmost)
     depth -= thicknessOf(layout, PanelKind::RearRail);
-  if (carcass.back.school == BackSchool::None && upmost)
+  depth -= leaf.behind;
+  if (layout.moulding && leaf.rect.z < layout.moulding->z)
+    depth = std::min(depth, layout.moulding->y - boxY);
+  if (carcass.back.school == BackSchool::None && carcass.back.rails.empty() && upmost)
     depth -= findMaterial(job, choices.material(PartRole::RearRail, leaf.id, carcass.material))
                  ->measured;
   const bool slides = rules.running == Running::SideSlides || rules.running == Running::UnderSlides;

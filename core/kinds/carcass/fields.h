@@ -7,6 +7,12 @@
 namespace pp {
 
 template <class A>
+void fields(A& a, BackRail& v) {
+  a.must("up", v.up);
+  a.must("width", v.width);
+}
+
+template <class A>
 void fields(A& a, Back& v) {
   a.choice("school", v.school,
            {{"rabbet", BackSchool::RabbetAll},
@@ -21,6 +27,13 @@ void fields(A& a, Back& v) {
   a("setIn", v.setIn);
   a("clearance", v.clearance);
   a.choice("grain", v.grain, kPanelGrains);
+  a.unlessPlain("pieces", v.pieces);
+  a.unlessPlain("fromRight", v.fromRight);
+  a.unlessPlain("rails", v.rails);
+  a.choice("railPlace", v.railPlace,
+           {{"per bay", RailPlace::PerBay},
+            {"notched", RailPlace::Notched},
+            {"behind", RailPlace::Behind}});
 }
 
 template <class A>
@@ -92,6 +105,7 @@ void fields(A& a, FrontRules& v) {
   a("tongue", v.tongue);
   a("panelClearance", v.panelClearance);
   if (a.wants("finish", v.finish)) a.choice("finish", *v.finish, kFinishes);
+  a("slideGroove", v.slideGroove);
   a("fingerPull", v.fingerPull);
   a("pullFromEdge", v.pullFromEdge);
 }
@@ -162,6 +176,12 @@ void fields(A& a, Carcass& v) {
   a("wallRight", v.wallRight);
   a("liningLeft", v.liningLeft);
   a("liningRight", v.liningRight);
+  a.unlessPlain("endLeft", v.endLeft);
+  a.unlessPlain("endRight", v.endRight);
+  a.unlessPlain("fillerLeft", v.fillerLeft);
+  a.unlessPlain("fillerRight", v.fillerRight);
+  a("scribe", v.scribe);
+  a.unlessPlain("mitreTenons", v.mitreTenons);
   a.must("back", v.back);
   a("baseboard", v.baseboard);
   a("toe", v.toe);

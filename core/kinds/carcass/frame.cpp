@@ -23,25 +23,29 @@ PartRole roleOf(MemberKind kind) {
   return PartRole::FrameMiddleRail;
 }
 
+// Over one side: an end panel stands flush with the frame, which stops at it.
+Length overhang(const std::string& end, Length wall, Length typed) {
+  if (!end.empty()) return {};
+  return wall > Length{} ? wall : typed;
+}
+
 }  // namespace
 
 FrontRect frameOutline(const FrontRect& outer, Length foot, const Carcass& carcass,
                        const FaceFrame& frame) {
-  const Length left = carcass.wallLeft > Length{} ? carcass.wallLeft : frame.overhangLeft;
-  const Length right = carcass.wallRight > Length{} ? carcass.wallRight : frame.overhangRight;
+  const Length left = overhang(carcass.endLeft, carcass.wallLeft, frame.overhangLeft);
+  const Length right = overhang(carcass.endRight, carcass.wallRight, frame.overhangRight);
   return {outer.x - left, foot, outer.width + left + right, outer.top() - foot};
 }
 
-Reason frameWidth(const Carcass& carcass, const FaceFrame& frame) {
-  const auto side = [](Reason& out, Length wall, Length overhang, const char* name) {
-    if (wall > Length{})
-      out.plus("wall allowance", wall);
-    else
-      out.plus(name, overhang);
+Reason frameWidth(const FrontRect& outer, const Carcass& carcass, const FaceFrame& frame) {
+  const auto side = [](Reason& out, const std::string& end, Length wall, Length over,
+                       const char* name) {
+    out.plus(end.empty() && wall > Length{} ? "wall allowance" : name, overhang(end, wall, over));
   };
-  Reason out("carcass width", carcass.width - carcass.wallLeft - carcass.wallRight);
-  side(out, carcass.wallLeft, frame.overhangLeft, "left overhang");
-  side(out, carcass.wallRight, frame.overhangRight, "right overhang");
+  Reason out("carcass width", outer.width);
+  side(out, carcass.endLeft, carcass.wallLeft, frame.overhangLeft, "left overhang");
+  side(out, carcass.endRight, carcass.wallRight, frame.overhangRight, "right overhang");
   return out;
 }
 
@@ -113,7 +117,7 @@ std::vector<Part> frameParts(const Maker& maker, const Carcass& carcass,
   for (const FrameMember& member : members) {
     Part part = memberPart(maker, frame, member, layout.frameFront);
     if (member.kind == MemberKind::UpperRail || member.kind == MemberKind::LowerRail)
-      part.length = frameWidth(carcass, frame).minus("stile", frame.stile, 2);
+      part.length = frameWidth(layout.outer, carcass, frame).minus("stile", frame.stile, 2);
     letIn(part, member, frame, layout, Length{});
     out.push_back(std::move(part));
   }

@@ -13,7 +13,7 @@ inline constexpr Length kMouldingAir = Length::mm(3);
 // allowance at a wall.
 FrontRect frameOutline(const FrontRect& outer, Length foot, const Carcass& carcass,
                        const FaceFrame& frame);
-Reason frameWidth(const Carcass& carcass, const FaceFrame& frame);
+Reason frameWidth(const FrontRect& outer, const Carcass& carcass, const FaceFrame& frame);
 
 // The parts of the frame of a carcass that has its own, outer stiles included.
 std::vector<Part> frameParts(const Maker& maker, const Carcass& carcass,

@@ -4,6 +4,7 @@
 #include <functional>
 
 #include "core/kinds/carcass/drawer.h"
+#include "core/kinds/carcass/sliding.h"
 
 namespace pp {
 namespace {
@@ -20,7 +21,8 @@ constexpr Length kScrewHole = Length::mm(5);
 bool hasFront(const Carcass& carcass, const OpeningRect& opening) {
   const Opening& of = *find(carcass.inside, opening.path);
   const auto* bank = std::get_if<DrawerBank>(&of.content);
-  return of.door || (bank != nullptr && bank->kind == BankKind::Drawers);
+  return (of.door && of.door->hinge != Hinge::Sliding) ||
+         (bank != nullptr && bank->kind == BankKind::Drawers);
 }
 
 // How thick the panel is that ends the opening to that side.
@@ -369,6 +371,8 @@ Result<std::vector<Part>> frontParts(const Maker& maker, const FrontRules& rules
 
 Result<std::vector<Part>> doorParts(const Maker& maker, const Carcass& carcass,
                                     const CarcassLayout& layout, const OpeningRect& door) {
+  if (find(carcass.inside, door.path)->door->hinge == Hinge::Sliding)
+    return slidingParts(maker, carcass, layout, door);
   std::vector<Part> out;
   const auto thickness = [&](PartRole role) {
     return maker.thickness(role, door.id, carcass.fronts.material);
@@ -419,6 +423,8 @@ Result<std::vector<Part>> doorParts(const Maker& maker, const Carcass& carcass,
 
 std::vector<FrontRect> doorRects(const Carcass& carcass, const CarcassLayout& layout,
                                  const OpeningRect& door) {
+  if (find(carcass.inside, door.path)->door->hinge == Hinge::Sliding)
+    return slidingRects(carcass, door);
   std::vector<FrontRect> out;
   const auto flat = [](PartRole) { return Length{}; };
   for (const Leaf& leaf : leavesOf(carcass, layout, door, flat)) out.push_back(leaf.place.rect);

@@ -8,6 +8,7 @@
 #include "core/kinds/carcass/frame.h"
 #include "core/kinds/carcass/frame_faces.h"
 #include "core/kinds/carcass/size_list.h"
+#include "core/kinds/carcass/sliding.h"
 
 namespace pp {
 namespace {
@@ -37,6 +38,10 @@ class Solver {
       out_.frameThickness =
           around_.frameThickness.value_or(findMaterial(job, out_.frame->material)->measured);
     if (around_.stand) out_.foot = around_.stand->height;
+    if (!carcass.endLeft.empty())
+      out_.endLeft = thicknessOf(PartRole::LeftExposedEnd, 0, carcass.endLeft);
+    if (!carcass.endRight.empty())
+      out_.endRight = thicknessOf(PartRole::RightExposedEnd, 0, carcass.endRight);
     doorThickness_ = thickestFront();
   }
 
@@ -50,6 +55,7 @@ class Solver {
       if (out_.frame) face = frameRoot();
       OpeningPath path;
       opening(carcass_.inside, out_.clear, face, path, Length{}, false);
+      rails();
     }
     for (PanelRect& panel : out_.panels) {
       panel.thickness = this->panel(panel.role(), panel.after);
@@ -108,10 +114,10 @@ class Solver {
     const Length right = panel(PartRole::RightSide);
     const Length lower = panel(PartRole::Bottom);
     const Length upper = topThickness();
-    const Length walls = carcass_.wallLeft + carcass_.wallRight;
-    needRoom("width", carcass_.width, walls + left + right + linings());
+    const Length beside = carcass_.wallLeft + carcass_.wallRight + out_.endLeft + out_.endRight;
+    needRoom("width", carcass_.width, beside + left + right + linings());
     needRoom("height", carcass_.height, out_.foot + under() + lower + upper);
-    out_.outer = {carcass_.wallLeft, out_.foot, carcass_.width - walls,
+    out_.outer = {carcass_.wallLeft + out_.endLeft, out_.foot, carcass_.width - beside,
                   carcass_.height - out_.foot};
     out_.inner = {out_.outer.x + left, out_.foot + under() + lower, out_.outer.width - left - right,
                   out_.outer.height - under() - lower - upper};
@@ -134,11 +140,21 @@ class Solver {
     const Length tb = out_.backThickness;
     const Length setIn = carcass_.backSetIn() ? carcass_.back.setIn : Length{};
     needRoom("depth", depth, tb + setIn);
+    out_.rear = depth;
+    if (hasRails() && carcass_.back.railPlace == RailPlace::Behind) depth -= railThickness();
     out_.sideDepth = out_.lyingDepth = depth;
     out_.clearDepth = depth - tb - setIn;
     if (carcass_.back.school == BackSchool::Behind) out_.sideDepth = out_.lyingDepth = depth - tb;
     if (carcass_.back.school == BackSchool::RabbetSides) out_.lyingDepth = depth - tb;
     if (carcass_.back.school == BackSchool::Channels) out_.lyingDepth = out_.clearDepth;
+    out_.bottomDepth = out_.lyingDepth;
+    if (!carcass_.baseboard) return;
+    const Length up = carcass_.baseboard->height + kMouldingAir;
+    const Length in = carcass_.baseboard->thickness + kMouldingAir;
+    if (out_.foot + under() >= up) return;
+    needRoom("depth", depth, in);
+    out_.moulding = {up, out_.rear - in};
+    out_.bottomDepth = std::min(out_.lyingDepth, out_.moulding->y);
   }
 
   void outside() {
@@ -215,17 +231,84 @@ class Solver {
       out_.panels.push_back(
           {PanelKind::RightLining, {in.right() - thick, in.z, thick, in.height}, {}, 0, 0, behind});
     }
-    baseboard();
+    if (out_.moulding && mitred)
+      add("baseboard", "a mitred case on the floor before it",
+          "a stand, another top, or the case held off the wall");
+    if (out_.moulding && out_.moulding->z >= in.top())
+      add("baseboard", show(carcass_.baseboard->height), "a moulding lower than the case");
+    filled("left filler", carcass_.fillerLeft, carcass_.wallLeft);
+    filled("right filler", carcass_.fillerRight, carcass_.wallRight);
   }
 
-  void baseboard() {
-    if (!carcass_.baseboard) return;
-    const Length clear = carcass_.baseboard->height + kMouldingAir;
-    if (out_.foot + under() < clear)
-      add("baseboard", show(carcass_.baseboard->height),
-          fmt::format("a moulding lower than the bottom at {}, a higher toe or stand, or the case "
-                      "held off the wall",
-                      show(out_.foot + under())));
+  void filled(const char* name, bool there, Length room) {
+    if (there && out_.frame)
+      add(name, "beside a face frame", "no filler: the frame closes what is left of the wall");
+    else if (there && room == Length{})
+      add(name, "no room for it", "an allowance at that wall, which it closes");
+  }
+
+  // Rails instead of a back, where they are said.
+  bool hasRails() const {
+    return carcass_.back.school == BackSchool::None && !carcass_.back.rails.empty();
+  }
+  Length railThickness() const { return panel(PartRole::BackRail); }
+  FrontRect railBand(const BackRail& rail) const {
+    return {out_.outer.x, out_.inner.z + rail.up, out_.outer.width, rail.width};
+  }
+  // Of the depth of an opening.
+  Length takenByRails(const FrontRect& opening) const {
+    if (!hasRails() || carcass_.back.railPlace == RailPlace::Behind) return {};
+    for (const BackRail& rail : carcass_.back.rails) {
+      const FrontRect band = railBand(rail);
+      if (band.z < opening.top() && opening.z < band.top()) return railThickness();
+    }
+    return {};
+  }
+
+  void rails() {
+    if (!hasRails()) return;
+    const bool behind = carcass_.back.railPlace == RailPlace::Behind;
+    Length above;
+    for (const BackRail& rail : carcass_.back.rails) {
+      const FrontRect band = railBand(rail);
+      const std::string where = "back rail at " + show(rail.up);
+      if (rail.up < above)
+        return add(where, show(rail.width) + " wide",
+                   "rails from the bottom up, clear of one another");
+      above = rail.up + rail.width;
+      const Length roof = carcass_.top == TopSchool::StandingRail && !behind
+                              ? out_.outer.top() - carcass_.stretcher
+                          : carcass_.top == TopSchool::None ? out_.outer.top()
+                                                            : out_.inner.top();
+      if (band.top() > roof) return add(where, show(rail.width) + " wide", "a rail under the top");
+      if (out_.moulding && band.z < out_.moulding->z)
+        return add(where, "behind it a moulding",
+                   "at least " + show(out_.moulding->z - out_.inner.z) + " up");
+      if (behind) {
+        out_.rails.push_back(band);
+        continue;
+      }
+      for (const PanelRect& panel : out_.panels)
+        if (panel.kind == PanelKind::Shelf && panel.rect.z < band.top() &&
+            band.z < panel.rect.top())
+          return add(where, "a fixed shelf there", "a rail above or below it");
+      if (carcass_.back.railPlace == RailPlace::Notched) {
+        out_.rails.push_back(band);
+        continue;
+      }
+      Length from = out_.clear.x;
+      const auto bay = [&](Length to) {
+        if (to > from) out_.rails.push_back({from, band.z, to - from, band.height});
+      };
+      for (const PanelRect& panel : out_.panels) {
+        if (panel.kind != PanelKind::Divider || panel.rect.z >= band.top() ||
+            panel.rect.top() <= band.z)
+          continue;
+        bay(panel.rect.x);
+        from = panel.rect.x + panel.rect.width;
+      }
+      bay(out_.clear.right());
+    }
   }
 
   void joints() {
@@ -280,6 +363,8 @@ class Solver {
   // Where everything behind a door begins, so that an inset one can close.
   Length behindDoor(const Door& door, Id id) const {
     constexpr Length kAir = Length::mm(2);
+    if (door.hinge == Hinge::Sliding)
+      return frameBack() + slidingDepth(slidingThickness(job_, choices_, carcass_, id)) + kAir;
     if (carcass_.fronts.fit == FrontFit::Overlay) return frameBack();
     Length thick;
     using enum PartRole;
@@ -314,7 +399,8 @@ class Solver {
     }
     const auto* split = std::get_if<Split>(&opening.content);
     if (split == nullptr) {
-      out_.leaves.push_back({path, opening.id, rect, face, std::max(setIn, frameBack())});
+      out_.leaves.push_back(
+          {path, opening.id, rect, face, std::max(setIn, frameBack()), takenByRails(rect)});
       return;
     }
     const bool dividers = split->by == SplitBy::Dividers;
@@ -386,57 +472,6 @@ class Solver {
 };
 
 }  // namespace
-
-PartRole PanelRect::role() const {
-  switch (kind) {
-    case PanelKind::LeftSide:
-      return PartRole::LeftSide;
-    case PanelKind::RightSide:
-      return PartRole::RightSide;
-    case PanelKind::Bottom:
-      return PartRole::Bottom;
-    case PanelKind::Top:
-      return PartRole::Top;
-    case PanelKind::FrontRail:
-      return PartRole::FrontStretcher;
-    case PanelKind::RearRail:
-      return PartRole::RearStretcher;
-    case PanelKind::Kick:
-      return PartRole::KickBoard;
-    case PanelKind::LeftLining:
-      return PartRole::LeftLining;
-    case PanelKind::RightLining:
-      return PartRole::RightLining;
-    case PanelKind::Divider:
-      return PartRole::Divider;
-    case PanelKind::Shelf:
-      break;
-  }
-  return PartRole::FixedShelf;
-}
-
-bool PanelRect::upright() const {
-  return kind == PanelKind::LeftSide || kind == PanelKind::RightSide ||
-         kind == PanelKind::LeftLining || kind == PanelKind::RightLining ||
-         kind == PanelKind::Divider;
-}
-
-const PanelRect* panelOf(const CarcassLayout& layout, PanelKind kind) {
-  const auto at = std::find_if(layout.panels.begin(), layout.panels.end(),
-                               [kind](const PanelRect& one) { return one.kind == kind; });
-  return at == layout.panels.end() ? nullptr : &*at;
-}
-
-Length thicknessOf(const CarcassLayout& layout, PanelKind kind) {
-  const PanelRect* panel = panelOf(layout, kind);
-  return panel == nullptr ? Length{} : panel->thickness;
-}
-
-FrontRect OpeningRect::passage() const {
-  const Length x = std::max(rect.x, face.x);
-  const Length z = std::max(rect.z, face.z);
-  return {x, z, std::min(rect.right(), face.right()) - x, std::min(rect.top(), face.top()) - z};
-}
 
 Result<CarcassLayout> layOut(const Job& job, const Carcass& carcass) {
   return Solver(job, carcass, {carcass.frame, carcass.stand}).run();

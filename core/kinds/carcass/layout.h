@@ -50,10 +50,11 @@ struct PanelRect {
 
 struct OpeningRect {
   OpeningPath path;
-  Id id = 0;       // of the opening, or the first one in it
-  FrontRect rect;  // clear opening
-  FrontRect face;  // what the face frame leaves of it; the same where there is no frame
-  Length setIn;    // what is inside begins here: behind an inset door, or a frame's back
+  Id id = 0;           // of the opening, or the first one in it
+  FrontRect rect;      // clear opening
+  FrontRect face;      // what the face frame leaves of it; the same where there is no frame
+  Length setIn;        // what is inside begins here: behind an inset door, or a frame's back
+  Length behind = {};  // what a rail or a moulding takes of the depth at its rear
   // What goes in and out passes through this.
   FrontRect passage() const;
 };
@@ -71,21 +72,31 @@ struct FrameMember {
 };
 
 struct CarcassLayout {
-  Length thickness;                // measured, of the carcass panels but those chosen otherwise
-  Length backThickness;            // measured; 0 without a back
-  Length frameThickness;           // measured; 0 without a frame
-  Length frameFront;               // y of what stands foremost: 0, or the frame's face (below 0)
-  FrontRect outer;                 // of the panels: from the wall allowance, from the stand up
-  FrontRect inner;                 // between the sides, from bottom to top
-  FrontRect clear;                 // the same less linings
-  Length sideDepth;                // of the sides, from their front edges
-  Length lyingDepth;               // of top and bottom
-  Length clearDepth;               // of shelves and dividers: to the back's face
+  Length thickness;          // measured, of the carcass panels but those chosen otherwise
+  Length backThickness;      // measured; 0 without a back
+  Length frameThickness;     // measured; 0 without a frame
+  Length frameFront;         // y of what stands foremost: 0, or the frame's face (below 0)
+  FrontRect outer;           // of the panels: from the wall allowance, from the stand up
+  FrontRect inner;           // between the sides, from bottom to top
+  FrontRect clear;           // the same less linings
+  Length sideDepth;          // of the sides, from their front edges
+  Length lyingDepth;         // of top and bottom
+  Length bottomDepth;        // of the bottom, which may stop before a moulding
+  Length clearDepth;         // of shelves and dividers: to the back's face
+  Length rear;               // y of what stands hindmost, where the wall may be
+  Length endLeft, endRight;  // measured, of panels glued on outside; 0: none
+  // What keeps clear of a moulding behind that the bottom lies lower than: above this z, or in
+  // front of this y.
+  struct Moulding {
+    Length z, y;
+  };
+  std::optional<Moulding> moulding;
   Length foot;                     // height of the stand
   std::optional<FaceFrame> frame;  // own, or the group's
   std::vector<PanelRect> panels;
   std::vector<OpeningRect> leaves;   // reading order
   std::vector<OpeningRect> doors;    // every opening with a door, leaf or not
+  std::vector<FrontRect> rails;      // at the rear instead of a back, where that is said
   std::vector<FrameMember> members;  // of the frame, those between this carcass's own sides
 };
 

@@ -62,11 +62,19 @@ struct Split {
 
 using OpeningContent = std::variant<OpenSpace, AdjustableShelves, LooseShelves, DrawerBank, Split>;
 
-enum class Hinge { Left, Right, Pair, Top, Bottom };  // Top: a lid that lifts
+enum class Hinge {
+  Left,
+  Right,
+  Pair,
+  Top,  // a lid that lifts
+  Bottom,
+  Sliding  // two panels past one another, in grooves of what is above and below
+};
 
-// A door, a pair or a lid over an opening, whatever is inside.
+// A door, a pair, a lid or sliding panels over an opening, whatever is inside.
 struct Door {
   Hinge hinge = Hinge::Left;
+  bool rightInFront = false;  // Sliding: the right one is nearer to the front
   bool operator==(const Door&) const = default;
 };
 

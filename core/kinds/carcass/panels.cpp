@@ -1,9 +1,12 @@
 #include "core/kinds/carcass/panels.h"
 
+#include "core/kinds/carcass/back.h"
+#include "core/kinds/carcass/ends.h"
 #include "core/kinds/carcass/frame.h"
 #include "core/kinds/carcass/meetings.h"
 #include "core/kinds/carcass/shelves.h"
 #include "core/kinds/carcass/sizes.h"
+#include "core/kinds/carcass/sliding.h"
 #include "core/parts/extend.h"
 
 namespace pp {
@@ -99,41 +102,15 @@ class PanelMaker {
            kind == PanelKind::Bottom || kind == PanelKind::Top;
   }
 
- public:
-  Part makeBack() const {
-    const Back& back = carcass_.back;
-    const PanelKind top = carcass_.hasRails() ? PanelKind::FrontRail : PanelKind::Top;
-    const BackReach reach =
-        backReach(carcass_, {thicknessOf(layout_, PanelKind::LeftSide),
-                             thicknessOf(layout_, PanelKind::RightSide),
-                             thicknessOf(layout_, PanelKind::Bottom), thicknessOf(layout_, top)});
-    const std::string& material = maker_.material(PartRole::Back, 0, back.material);
-    const FrontRect& in = layout_.inner;
-    const char* depth = carcass_.backSetIn()                ? "groove depth"
-                        : back.school == BackSchool::Behind ? "side"
-                                                            : "rabbet depth";
-    const char* lying = back.school == BackSchool::Behind ||
-                                back.school == BackSchool::RabbetSides ||
-                                back.school == BackSchool::Channels
-                            ? "top and bottom"
-                            : depth;
-    Part part = maker_.board(
-        PartRole::Back, material,
-        backSize("clear height", in.height, lying, reach.bottom, reach.top, reach.clearance),
-        backSize("clear width", in.width, depth, reach.left, reach.right, reach.clearance));
-    part.grain = maker_.grainOf(material, back.grain);
-    const Length half = reach.clearance / 2;
-    const Length y = back.school == BackSchool::Behind ? layout_.sideDepth : layout_.clearDepth;
-    Maker::place(
-        part, {{in.x - reach.left + half, y, in.z - reach.bottom + half}, kUp, kRight, kBackwards});
-    return part;
-  }
-
- private:
   bool mitred() const { return carcass_.top == TopSchool::Mitred; }
   Part make(PartRole role, Id opening, Reason length, Reason width) const {
     return maker_.board(role, maker_.material(role, opening, carcass_.material), std::move(length),
                         std::move(width));
+  }
+  // Less what is beside the sides.
+  Reason lessBeside(Reason width) const {
+    return width.minus("wall allowance", carcass_.wallLeft + carcass_.wallRight)
+        .minus("end panels", layout_.endLeft + layout_.endRight);
   }
   // How far an end joined so goes into what it meets.
   Length enters(Joint joint) const { return joint == Joint::Dado ? carcass_.dadoDepth : Length{}; }
@@ -166,23 +143,42 @@ class PanelMaker {
                         left ? kLeft : kRight});
     maker_.show(part, Side::Front, carcass_.banding);
     letBackIn(part);
-    if (mitred())
-      for (const Edge edge : {Edge::W1, Edge::W2}) {
-        part.machining.push_back(bevel(edge, kHalfRight, Face::Outside, "mitre"));
-        part.joins.push_back({edge, JoinKind::Mitre, edge == Edge::W1 ? "bottom" : "top"});
-      }
+    if (mitred()) mitreEnds(part, "bottom", "top");
     if (carcass_.top == TopSchool::Capping) part.joins.push_back({Edge::W2, JoinKind::Butt, "top"});
     if (carcass_.toe)
       part.machining.push_back(
           notch(part, "toe", Length{}, carcass_.toe->height, Length{}, carcass_.toe->depth));
-    if (carcass_.baseboard) {
-      const Length up = carcass_.baseboard->height + kMouldingAir - layout_.foot;
-      const Length in = carcass_.baseboard->thickness + kMouldingAir;
-      if (up > Length{})
-        part.machining.push_back(
-            notch(part, "baseboard", Length{}, up, layout_.sideDepth - in, layout_.sideDepth));
-    }
+    if (carcass_.baseboard) clearMoulding(part);
     return part;
+  }
+
+  // The moulding's own size and the air round it, off the rear lower corner.
+  void clearMoulding(Part& part) const {
+    const Pose& pose = part.poses.front();
+    const Length up = carcass_.baseboard->height + kMouldingAir - pose.origin[2];
+    const Length v0 = layout_.rear - carcass_.baseboard->thickness - kMouldingAir - pose.origin[1];
+    if (up > Length{} && v0 < part.width.total())
+      part.machining.push_back(notch(part, "baseboard", Length{}, up, v0, part.width.total()));
+  }
+
+  // Of the mitre at either end of an outside panel.
+  void mitreEnds(Part& part, const char* low, const char* high) const {
+    for (const Edge edge : {Edge::W1, Edge::W2}) {
+      const char* other = edge == Edge::W1 ? low : high;
+      part.machining.push_back(bevel(edge, kHalfRight, Face::Outside, "mitre"));
+      part.joins.push_back({edge, JoinKind::Mitre, other});
+      if (carcass_.mitreTenons == 0) continue;
+      // In the bevel, square to it.
+      Machining row = rowAtEnd(part, Cut::Mortises, other, edge, Length{}, Length::mm(20),
+                               Length::mm(10), Face::Inside);
+      const Length width = part.width.total();
+      const std::int64_t n = carcass_.mitreTenons;
+      row.holes = carcass_.mitreTenons;
+      row.pitch = width / n;
+      row.v0 = width / (2 * n);
+      row.v1 = row.v0 + (n - 1) * row.pitch;
+      part.machining.push_back(std::move(row));
+    }
   }
 
   // A bevelled end stands with its long points outside; the inside face is the one up or inwards.
@@ -195,14 +191,15 @@ class PanelMaker {
     const bool rabbeted = top && carcass_.top == TopSchool::EndRabbets;
     Length into = full ? Length{} : enters(panel.low);
     Reason length = shelfLength(panel.rect.width, panel.low, panel.high, carcass_.dadoDepth);
-    if (full)
-      length = Reason("width", carcass_.width)
-                   .minus("wall allowance", carcass_.wallLeft + carcass_.wallRight);
+    if (full) length = lessBeside(Reason("width", carcass_.width));
     if (rabbeted) {
       length = Reason("clear width", panel.rect.width).plus("rabbet depth", carcass_.topRabbet, 2);
       into = carcass_.topRabbet;
     }
-    const Length depth = shelf ? layout_.clearDepth : layout_.lyingDepth;
+    const bool bottom = panel.kind == PanelKind::Bottom;
+    const Length depth = shelf    ? layout_.clearDepth
+                         : bottom ? layout_.bottomDepth
+                                  : layout_.lyingDepth;
     // A fixed shelf beside a rail on edge stops before it.
     const Length behind = shelf && carcass_.top == TopSchool::StandingRail &&
                                   panel.rect.top() > layout_.outer.top() - carcass_.stretcher
@@ -222,13 +219,9 @@ class PanelMaker {
                         kBackwards,
                         top ? kUp : kDown});
     if (panel.kind != PanelKind::RearRail) maker_.show(part, Side::Front, carcass_.banding);
-    if (!shelf && panel.kind != PanelKind::FrontRail) letBackIn(part);
-    if (full && mitred())
-      for (const Edge edge : {Edge::W1, Edge::W2}) {
-        part.machining.push_back(bevel(edge, kHalfRight, Face::Outside, "mitre"));
-        part.joins.push_back(
-            {edge, JoinKind::Mitre, edge == Edge::W1 ? "left side" : "right side"});
-      }
+    if (!shelf && panel.kind != PanelKind::FrontRail && !(bottom && layout_.moulding))
+      letBackIn(part);
+    if (full && mitred()) mitreEnds(part, "left side", "right side");
     return part;
   }
 
@@ -253,6 +246,7 @@ class PanelMaker {
         part,
         {{panel.rect.x, panel.setIn, panel.rect.z - enters(panel.low)}, kUp, kBackwards, kRight});
     maker_.show(part, Side::Front, carcass_.banding);
+    if (layout_.moulding) clearMoulding(part);
     if (carcass_.top == TopSchool::StandingRail && panel.rect.top() == layout_.clear.top())
       part.machining.push_back(
           notch(part, "rear stretcher",
@@ -276,6 +270,7 @@ class PanelMaker {
                         kBackwards,
                         left ? kLeft : kRight});
     maker_.show(part, Side::Front, carcass_.banding);
+    if (layout_.moulding) clearMoulding(part);
     if (carcass_.top == TopSchool::StandingRail)
       part.machining.push_back(
           notch(part, "rear stretcher", part.length.total() - carcass_.stretcher + upper(),
@@ -284,11 +279,11 @@ class PanelMaker {
   }
 
   Part makeKick(const PanelRect& panel) const {
-    Part part = make(PartRole::KickBoard, 0,
-                     insideWidth(carcass_.width, thicknessOf(layout_, PanelKind::LeftSide),
-                                 thicknessOf(layout_, PanelKind::RightSide))
-                         .minus("wall allowance", carcass_.wallLeft + carcass_.wallRight),
-                     Reason("toe height", carcass_.toe->height));
+    Part part =
+        make(PartRole::KickBoard, 0,
+             lessBeside(insideWidth(carcass_.width, thicknessOf(layout_, PanelKind::LeftSide),
+                                    thicknessOf(layout_, PanelKind::RightSide))),
+             Reason("toe height", carcass_.toe->height));
     part.show = Face::Outside;
     part.joins = {{Edge::W1, JoinKind::Butt, "left side"},
                   {Edge::W2, JoinKind::Butt, "right side"}};
@@ -345,11 +340,16 @@ Result<std::vector<Part>> carcassParts(const Maker& maker, const Carcass& carcas
   if (!panels) return panels.problems();
   std::vector<Part> out = std::move(panels).value();
   joinPanels(carcass, layout, out);
+  if (const Problems problems = cutSlidingGrooves(maker, carcass, layout, out); !problems.empty())
+    return problems;
   auto shelves = shelfParts(maker, carcass, layout, out);
   if (!shelves) return shelves.problems();
+  auto back = backParts(maker, carcass, layout, out);
+  if (!back) return back.problems();
   if (const Problems deep = dadoProblems(maker, out); !deep.empty()) return deep;
-  out.insert(out.end(), shelves->begin(), shelves->end());
-  if (carcass.back.school != BackSchool::None) out.push_back(panelMaker.makeBack());
+  std::vector<Part> ends = endParts(maker, carcass, layout);
+  for (std::vector<Part>* more : {&shelves.value(), &back.value(), &ends})
+    out.insert(out.end(), more->begin(), more->end());
   return out;
 }
 

@@ -2,6 +2,8 @@
 
 #include <fmt/format.h>
 
+#include <algorithm>
+
 #include "core/kinds/carcass/meetings.h"
 #include "core/kinds/carcass/sizes.h"
 
@@ -36,25 +38,23 @@ class Filler {
     if (const auto* loose = std::get_if<LooseShelves>(&content)) shelves(leaf, loose->count, false);
     const bool drawers = std::holds_alternative<DrawerBank>(content);
     if (carcass_.back.school == BackSchool::Between && !drawers) strips(leaf);
-    if (carcass_.back.school == BackSchool::None) rails(leaf);
+    if (carcass_.back.school == BackSchool::None && carcass_.back.rails.empty()) rails(leaf);
   }
 
-  // A rail on edge stands before the back at the top of the opening.
-  bool standsBehind(const OpeningRect& leaf) const {
-    return leaf.rect.top() == layout_.clear.top() &&
-           (carcass_.top == TopSchool::StandingRail || carcass_.back.school == BackSchool::None);
-  }
-
+  // A rail on edge stands before the back at the top of the opening, or where it is said.
   Length railBehind(const OpeningRect& leaf) const {
-    return carcass_.top == TopSchool::StandingRail
-               ? thicknessOf(layout_, PanelKind::RearRail)
-               : maker_.thickness(PartRole::RearRail, leaf.id, carcass_.material);
+    const bool upmost = leaf.rect.top() == layout_.clear.top();
+    if (upmost && carcass_.top == TopSchool::StandingRail)
+      return std::max(leaf.behind, thicknessOf(layout_, PanelKind::RearRail));
+    if (upmost && carcass_.back.school == BackSchool::None && carcass_.back.rails.empty())
+      return maker_.thickness(PartRole::RearRail, leaf.id, carcass_.material);
+    return leaf.behind;
   }
 
   void shelves(const OpeningRect& leaf, int count, bool pinned) {
     const ShelfRules& rules = carcass_.shelves;
     const Length front = rules.setBack + leaf.setIn;
-    const Length behind = standsBehind(leaf) ? railBehind(leaf) : Length{};
+    const Length behind = railBehind(leaf);
     Part part = board(pinned ? PartRole::AdjustableShelf : PartRole::LooseShelf, leaf,
                       adjustableShelfLength(leaf.rect.width, rules),
                       adjustableShelfDepth(layout_.clearDepth, rules)
@@ -80,6 +80,12 @@ class Filler {
     }
     part.quantity = count;
     const Length space = air / (count + 1);
+    if (layout_.moulding && leaf.rect.z + space < layout_.moulding->z + under) {
+      problems_.push_back(cannot(pinned ? "adjustable shelves" : "loose shelves",
+                                 "the lowest before the moulding",
+                                 "fewer shelves, or a lower moulding"));
+      return;
+    }
     Part strip = board(PartRole::ShelfSupport, leaf,
                        Reason("inside depth", layout_.clearDepth)
                            .minus("clearance", rules.clearance)
@@ -121,14 +127,15 @@ class Filler {
 
   void pins(const OpeningRect& leaf, const std::optional<Meets>& meets) {
     const ShelfRules& rules = carcass_.shelves;
-    const PinRow row = pinRow(leaf.rect.height, rules.pinPitch);
+    const Length low = aboveMoulding(leaf.rect.z);
+    const PinRow row = pinRow(leaf.rect.top() - low, rules.pinPitch);
     if (!meets || row.holes == 0) return;
     Part& part = panels_[meets->panel];
     Machining holes;
     holes.cut = Cut::PinHoles;
     holes.face = meets->face;
     holes.receives = "adjustable shelf";
-    holes.u0 = leaf.rect.z + row.first - part.poses.front().origin[2];
+    holes.u0 = low + row.first - part.poses.front().origin[2];
     holes.u1 = holes.u0 + (row.holes - 1) * rules.pinPitch;
     holes.depth = rules.pinDepth;
     holes.from = Edge::L1;
@@ -142,10 +149,14 @@ class Filler {
     }
   }
 
+  Length aboveMoulding(Length z) const {
+    return layout_.moulding ? std::max(z, layout_.moulding->z) : z;
+  }
+
   // Nailing strips for a back between: above and below in every opening.
   void strips(const OpeningRect& leaf) {
     constexpr Length kStrip = Length::mm(20);
-    if (leaf.rect.height < 3 * kStrip) return;
+    if (leaf.rect.top() - aboveMoulding(leaf.rect.z) < 3 * kStrip) return;
     const bool rail =
         carcass_.top == TopSchool::StandingRail && leaf.rect.top() == layout_.clear.top();
     Part part = board(PartRole::NailingStrip, leaf, Reason("clear width", leaf.rect.width),
@@ -153,7 +164,8 @@ class Filler {
     part.quantity = rail ? 1 : 2;
     for (const Length z : {leaf.rect.z, leaf.rect.top() - kStrip})
       if (z == leaf.rect.z || !rail)
-        Maker::place(part, {{leaf.rect.x, layout_.clearDepth, z}, kRight, kUp, kForwards});
+        Maker::place(part,
+                     {{leaf.rect.x, layout_.clearDepth, aboveMoulding(z)}, kRight, kUp, kForwards});
     shelves_.push_back(part);
   }
 

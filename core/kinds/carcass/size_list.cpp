@@ -10,6 +10,7 @@ namespace pp {
 namespace {
 
 constexpr std::size_t kMostSizes = 50;
+constexpr std::size_t kMostRails = 20;
 
 std::string_view trimmed(std::string_view text) {
   while (!text.empty() && (text.front() == ' ' || text.front() == '\t')) text.remove_prefix(1);
@@ -19,6 +20,12 @@ std::string_view trimmed(std::string_view text) {
 
 Problem refused(std::string_view found, std::string expected) {
   return Problem{{}, 0, {}, "'" + shown(std::string(found)) + "'", std::move(expected)};
+}
+
+// What reads back must not be rounded.
+std::string exact(Length length, const LengthStyle& style) {
+  return offShown(length, style) == Length{} ? format(length, style)
+                                             : formatExact(length, style.unit);
 }
 
 // `N equal`: how many, 0 where the item is something else.
@@ -86,10 +93,37 @@ std::string formatSizeList(const std::vector<Share>& sizes, const LengthStyle& s
       out += "rest";
       continue;
     }
-    // What reads back must not be rounded.
-    out += offShown(*share.fixed, style) == Length{} ? format(*share.fixed, style)
-                                                     : formatExact(*share.fixed, style.unit);
+    out += exact(*share.fixed, style);
   }
+  return out;
+}
+
+Result<std::vector<BackRail>> parseRailList(std::string_view text, Unit bare) {
+  std::vector<BackRail> out;
+  if (trimmed(text).empty()) return out;
+  for (std::size_t begin = 0; begin <= text.size();) {
+    const std::size_t comma = std::min(text.find(',', begin), text.size());
+    const std::string_view item = trimmed(text.substr(begin, comma - begin));
+    const std::size_t at = item.find(" at ");
+    if (at == std::string_view::npos)
+      return refused(item, "a width and where it is, such as `100 at 0`");
+    const auto width = parseExpression(trimmed(item.substr(0, at)), bare);
+    const auto up = parseExpression(trimmed(item.substr(at + 4)), bare);
+    if (!width || *width <= Length{} || !up || *up < Length{})
+      return refused(item, "a width above 0, `at`, and a height above the bottom");
+    out.push_back({*up, *width});
+    if (out.size() > kMostRails) return refused(text, "at most 20 rails");
+    begin = comma + 1;
+  }
+  std::sort(out.begin(), out.end(),
+            [](const BackRail& a, const BackRail& b) { return a.up < b.up; });
+  return out;
+}
+
+std::string formatRailList(const std::vector<BackRail>& rails, const LengthStyle& style) {
+  std::string out;
+  for (const BackRail& rail : rails)
+    out += (out.empty() ? "" : ", ") + exact(rail.width, style) + " at " + exact(rail.up, style);
   return out;
 }
 

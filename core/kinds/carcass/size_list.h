@@ -1,11 +1,12 @@
-// The typed list that splits an opening: `9 1/2, rest, 9 1/2`, `3 equal`, `4 1/2, 6, rest`.
+// The typed lists of a carcass: what splits an opening, `9 1/2, rest, 9 1/2`, `3 equal`, `4 1/2, 6,
+// rest`; and rails instead of a back, `100 at 0, 80 at 500`.
 #pragma once
 
 #include <string>
 #include <string_view>
 #include <vector>
 
-#include "core/kinds/carcass/opening.h"
+#include "core/kinds/carcass/carcass.h"
 #include "core/length/format.h"
 #include "core/result/result.h"
 
@@ -23,6 +24,12 @@ void keepIds(std::vector<Share>& sizes, const std::vector<Share>& before);
 
 // The list that reads back as these sizes.
 std::string formatSizeList(const std::vector<Share>& sizes, const LengthStyle& style);
+
+// Reads rails separated by commas, each its width and how high its lower edge is above the bottom;
+// both may be sums. Nothing typed: none. At most 20; from the bottom up, however they were typed.
+Result<std::vector<BackRail>> parseRailList(std::string_view text, Unit bare);
+// The list that reads back as these.
+std::string formatRailList(const std::vector<BackRail>& rails, const LengthStyle& style);
 
 // The sizes themselves: `total` less nothing (the caller has taken panels and gaps off), fixed
 // sizes first, the rest in equal shares. Share k of n ends at the multiple of `step` that is

@@ -45,7 +45,9 @@ Reason adjustableShelfDepth(Length clearDepth, const ShelfRules& rules) {
 Reason backSize(const char* clearName, Length clear, const char* depthName, Length low, Length high,
                 Length clearance) {
   Reason out(clearName, clear);
-  if (low == high)
+  if (low < Length{})
+    out.minus("moulding", -low).plus(depthName, high);
+  else if (low == high)
     out.plus(depthName, low, 2);
   else
     out.plus(depthName, low).plus("to the edge", high);

@@ -1,0 +1,288 @@
+#include "core/kinds/carcass/back.h"
+
+#include <algorithm>
+
+#include "core/kinds/carcass/sizes.h"
+
+namespace pp {
+namespace {
+
+constexpr int kMostPieces = 20;
+constexpr Length kBatten = Length::mm(80);
+constexpr Length kNailingStrip = Length::mm(20);
+
+Length distance(Length a, Length b) {
+  return a > b ? a - b : b - a;
+}
+
+class BackMaker {
+ public:
+  BackMaker(const Maker& maker, const Carcass& carcass, const CarcassLayout& layout)
+      : maker_(maker),
+        carcass_(carcass),
+        layout_(layout),
+        material_(maker.material(PartRole::Back, 0, carcass.back.material)) {}
+
+  Result<std::vector<Part>> run() {
+    outline();
+    if (Problems problems = part(); !problems.empty()) return problems;
+    std::vector<Part> out;
+    for (std::size_t k = 0; k <= joints_.size(); ++k) out.push_back(piece(k));
+    for (Part& batten : battens_) out.push_back(std::move(batten));
+    return out;
+  }
+
+ private:
+  // The whole of it, its clearance taken off.
+  void outline() {
+    const PanelKind top = carcass_.hasRails() ? PanelKind::FrontRail : PanelKind::Top;
+    BackReach reach =
+        backReach(carcass_, {thicknessOf(layout_, PanelKind::LeftSide),
+                             thicknessOf(layout_, PanelKind::RightSide),
+                             thicknessOf(layout_, PanelKind::Bottom), thicknessOf(layout_, top)});
+    const FrontRect& in = layout_.inner;
+    if (layout_.moulding) reach.bottom = std::min(reach.bottom, in.z - layout_.moulding->z);
+    const BackSchool school = carcass_.back.school;
+    const char* depth = carcass_.backSetIn()           ? "groove depth"
+                        : school == BackSchool::Behind ? "side"
+                                                       : "rabbet depth";
+    const char* lying = school == BackSchool::Behind || school == BackSchool::RabbetSides ||
+                                school == BackSchool::Channels
+                            ? "top and bottom"
+                            : depth;
+    height_ = backSize("clear height", in.height, lying, reach.bottom, reach.top, reach.clearance);
+    width_ = backSize("clear width", in.width, depth, reach.left, reach.right, reach.clearance);
+    const Length half = reach.clearance / 2;
+    rect_ = {in.x - reach.left + half, in.z - reach.bottom + half, width_.total(), height_.total()};
+    y_ = school == BackSchool::Behind ? layout_.sideDepth : layout_.clearDepth;
+  }
+
+  bool fits(Length width, Length height) const {
+    return fitsSheet(maker_.job(), material_, carcass_.back.grain, width, height);
+  }
+
+  // Says where the pieces meet. One that no sheet gives and that cannot be parted stays whole, for
+  // the second look to find.
+  Problems part() {
+    if (carcass_.back.pieces > 0) return shareOut(carcass_.back.pieces, restsOn());
+    // One that would go on a sheet the other way round is not parted: the maker may turn its grain.
+    if (fits(rect_.width, rect_.height) ||
+        fitsSheet(maker_.job(), material_, PanelGrain::Either, rect_.width, rect_.height))
+      return {};
+    // Side by side where that is enough, else one above the other.
+    int count = fewest([this](int n) { return fits(rect_.width / n, rect_.height); });
+    if (count == 0) {
+      stacked_ = true;
+      count = fewest([this](int n) { return fits(rect_.width, rect_.height / n); });
+    }
+    const std::vector<Length> rests = restsOn();
+    if (count > 0 && !meetOn(rests) && !shareOut(count, rests).empty()) {
+      joints_.clear();
+      battens_.clear();
+    }
+    return {};
+  }
+
+  template <class Fits>
+  static int fewest(const Fits& fits) {
+    for (int n = 1; n <= kMostPieces; ++n)
+      if (fits(n)) return n;
+    return 0;
+  }
+
+  Length low() const { return stacked_ ? rect_.z : rect_.x; }
+  Length high() const { return stacked_ ? rect_.top() : rect_.right(); }
+  bool fitsAlong(Length size) const {
+    return stacked_ ? fits(rect_.width, size) : fits(size, rect_.height);
+  }
+
+  // The middles of the panels that two pieces can meet on, in order.
+  std::vector<Length> restsOn() const {
+    std::vector<Length> out;
+    const FrontRect& clear = layout_.clear;
+    for (const PanelRect& panel : layout_.panels) {
+      const FrontRect& r = panel.rect;
+      if (!stacked_ && panel.kind == PanelKind::Divider && r.z == clear.z && r.top() == clear.top())
+        out.push_back(r.x + r.width / 2);
+      if (stacked_ && panel.kind == PanelKind::Shelf && r.x == clear.x &&
+          r.right() == clear.right())
+        out.push_back(r.z + r.height / 2);
+    }
+    for (Length& at : out) at = turned(at);
+    std::sort(out.begin(), out.end());
+    return out;
+  }
+
+  bool fromHigh() const { return !stacked_ && carcass_.back.fromRight; }
+  // Joints are looked for from the low end; from the high one what is found is seen in a mirror.
+  Length turned(Length at) const { return fromHigh() ? low() + high() - at : at; }
+  void keep(std::vector<Length> joints) {
+    joints_.clear();
+    for (const Length at : joints) joints_.push_back(turned(at));
+    std::sort(joints_.begin(), joints_.end());
+  }
+
+  // As few pieces as the sheets give, each from one panel to another; whether there are such.
+  bool meetOn(const std::vector<Length>& rests) {
+    std::vector<Length> joints;
+    Length at = low();
+    while (!fitsAlong(high() - at)) {
+      const Length from = at;
+      for (const Length rest : rests)
+        if (rest > at && fitsAlong(rest - from)) at = rest;
+      if (at == from) return false;
+      joints.push_back(at);
+    }
+    keep(std::move(joints));
+    return true;
+  }
+
+  // So many pieces: each joint on the panel nearest to its even share, or on a batten.
+  Problems shareOut(int count, const std::vector<Length>& rests) {
+    const Length whole = high() - low();
+    const Length reach = whole / (2 * count);
+    std::vector<Length> joints, onBattens;
+    for (int k = 1; k < count; ++k) {
+      const Length even = low() + k * whole / count;
+      const auto nearest = std::min_element(rests.begin(), rests.end(), [even](Length a, Length b) {
+        return distance(a, even) < distance(b, even);
+      });
+      const bool rested = nearest != rests.end() && distance(*nearest, even) < reach;
+      joints.push_back(rested ? *nearest : even);
+      if (!rested) onBattens.push_back(even);
+    }
+    keep(std::move(joints));
+    for (const Length at : onBattens)
+      if (Problems problems = batten(turned(at)); !problems.empty()) return problems;
+    Length from = low();
+    for (std::size_t k = 0; k <= joints_.size(); ++k) {
+      const Length to = k < joints_.size() ? joints_[k] : high();
+      if (carcass_.back.pieces == 0 && !fitsAlong(to - from))
+        return {cannot("back", "a piece of " + maker_.shown(to - from),
+                       "pieces that the sheets give; say how many")};
+      from = to;
+    }
+    return {};
+  }
+
+  // Behind the back where that is set in far enough, else before it where nothing is in the way.
+  Problems batten(Length joint) {
+    const Length thick = maker_.thickness(PartRole::BackBatten, 0, carcass_.material);
+    const bool behind = carcass_.backSetIn() && carcass_.back.setIn >= thick;
+    const OpeningRect* free = nullptr;
+    for (const OpeningRect& leaf : layout_.leaves)
+      if (leaf.rect.x <= joint - kBatten / 2 && joint + kBatten / 2 <= leaf.rect.right() &&
+          leaf.rect.z == layout_.clear.z && leaf.rect.top() == layout_.clear.top() &&
+          std::holds_alternative<OpenSpace>(find(carcass_.inside, leaf.path)->content))
+        free = &leaf;
+    if (stacked_ || (!behind && free == nullptr))
+      return {cannot("back", "pieces that meet " + maker_.shown(joint - low()) + " along it",
+                     stacked_ ? "a fixed shelf there"
+                              : "a divider there, an empty opening for a batten, or a groove set "
+                                "in by more than " +
+                                    maker_.shown(thick))};
+    const FrontRect& in = layout_.inner;
+    Length from = in.z, to = in.top();
+    if (!behind && carcass_.top == TopSchool::StandingRail)
+      to = layout_.outer.top() - carcass_.stretcher;
+    if (carcass_.back.school == BackSchool::Between) {
+      from += kNailingStrip;
+      if (carcass_.top != TopSchool::StandingRail) to -= kNailingStrip;
+    }
+    if (layout_.moulding) from = std::max(from, layout_.moulding->z + from - in.z);
+    Part part = maker_.board(PartRole::BackBatten,
+                             maker_.material(PartRole::BackBatten, 0, carcass_.material),
+                             Reason("clear height", to - from), Reason("batten", kBatten));
+    const Length y =
+        behind ? layout_.clearDepth + layout_.backThickness + part.thickness : layout_.clearDepth;
+    Maker::place(part, {{joint - kBatten / 2, y, from}, kUp, kRight, kForwards});
+    battens_.push_back(std::move(part));
+    return {};
+  }
+
+  Part piece(std::size_t k) const {
+    const Length from = k == 0 ? low() : joints_[k - 1];
+    const Length to = k < joints_.size() ? joints_[k] : high();
+    const auto along = [&](const Reason& whole) {
+      return joints_.empty() ? whole : Reason("from joint to joint", to - from);
+    };
+    Part part = maker_.board(PartRole::Back, material_, stacked_ ? along(height_) : height_,
+                             stacked_ ? width_ : along(width_));
+    part.grain = maker_.grainOf(material_, carcass_.back.grain);
+    Maker::place(
+        part,
+        {{stacked_ ? rect_.x : from, y_, stacked_ ? from : rect_.z}, kUp, kRight, kBackwards});
+    return part;
+  }
+
+  const Maker& maker_;
+  const Carcass& carcass_;
+  const CarcassLayout& layout_;
+  const std::string& material_;
+  Reason width_{"", Length{}}, height_{"", Length{}};
+  FrontRect rect_;
+  Length y_;
+  bool stacked_ = false;  // the pieces lie one above the other
+  std::vector<Length> joints_;
+  std::vector<Part> battens_;
+};
+
+Result<std::vector<Part>> railParts(const Maker& maker, const Carcass& carcass,
+                                    const CarcassLayout& layout, std::vector<Part>& panels) {
+  const bool behind = carcass.back.railPlace == RailPlace::Behind;
+  std::vector<Part> out;
+  for (const FrontRect& r : layout.rails) {
+    const bool across = carcass.back.railPlace != RailPlace::PerBay;
+    Part part =
+        maker.board(PartRole::BackRail, maker.material(PartRole::BackRail, 0, carcass.material),
+                    Reason(across ? "width over the sides" : "clear width", r.width),
+                    Reason("rail width", r.height));
+    Maker::place(part,
+                 {{r.x, behind ? layout.rear : layout.clearDepth, r.z}, kRight, kUp, kForwards});
+    if (carcass.back.railPlace == RailPlace::Notched)
+      for (std::size_t i = 0; i < layout.panels.size(); ++i) {
+        const PanelRect& panel = layout.panels[i];
+        if (!panel.upright() || panel.rect.z >= r.top() || panel.rect.top() <= r.z) continue;
+        Part& other = panels[i];
+        const Pose& pose = other.poses.front();
+        const Length v0 = layout.clearDepth - part.thickness - pose.origin[1];
+        if (v0 <= Length{})
+          return cannot("back rail", maker.shown(part.thickness) + " thick",
+                        "thinner than the " + other.name + " is deep");
+        other.machining.push_back(notch(other, part.name, r.z - pose.origin[2],
+                                        r.top() - pose.origin[2], v0, other.width.total()));
+      }
+    out.push_back(std::move(part));
+  }
+  return out;
+}
+
+}  // namespace
+
+bool fitsSheet(const Job& job, const std::string& material, PanelGrain grain, Length width,
+               Length height) {
+  const bool grained = findMaterial(job, material)->grained && grain != PanelGrain::Either;
+  bool any = false;
+  for (const StockPiece& stock : job.stock) {
+    if (stock.material != material || stock.quantity == 0) continue;
+    any = true;
+    const Length trim =
+        stock.trim.value_or(stock.kind == StockKind::Sheet ? job.saw.trim : Length{});
+    const Length along = stock.length - 2 * trim;
+    const Length across = stock.width - 2 * trim;
+    const bool lies = width <= across && height <= along;  // the length upright
+    const bool turned = width <= along && height <= across;
+    const bool free = !grained || stock.grain == SheetGrain::None;
+    const bool upright = (grain == PanelGrain::Upright) == (stock.grain == SheetGrain::Length);
+    if (free ? lies || turned : upright ? lies : turned) return true;
+  }
+  return !any;
+}
+
+Result<std::vector<Part>> backParts(const Maker& maker, const Carcass& carcass,
+                                    const CarcassLayout& layout, std::vector<Part>& panels) {
+  if (carcass.back.school == BackSchool::None) return railParts(maker, carcass, layout, panels);
+  return BackMaker(maker, carcass, layout).run();
+}
+
+}  // namespace pp

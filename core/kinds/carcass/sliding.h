@@ -1,0 +1,27 @@
+// Two panels that slide past one another before an opening, in grooves of what is below and above.
+// The upper groove is twice as deep as the lower, so that they lift in and out.
+#pragma once
+
+#include "core/kinds/carcass/layout.h"
+#include "core/parts/maker.h"
+
+namespace pp {
+
+// How thick the thicker of the two is, measured. `first`: the first opening behind them.
+Length slidingThickness(const Job& job, const PartChoices& choices, const Carcass& carcass,
+                        Id first);
+
+// How far behind the front edges two such panels reach.
+Length slidingDepth(Length thickness);
+
+// Where they stand, the left one first; they lap in the middle.
+std::vector<FrontRect> slidingRects(const Carcass& carcass, const OpeningRect& door);
+
+Result<std::vector<Part>> slidingParts(const Maker& maker, const Carcass& carcass,
+                                       const CarcassLayout& layout, const OpeningRect& door);
+
+// Cuts the grooves for all of them into the panels, which are in the layout's order.
+Problems cutSlidingGrooves(const Maker& maker, const Carcass& carcass, const CarcassLayout& layout,
+                           std::vector<Part>& panels);
+
+}  // namespace pp
