@@ -54,8 +54,8 @@ int main(int argc, char** argv) {
   const QCommandLineOption demo(
       QStringLiteral("demo"),
       QStringLiteral(
-          "Open a demo job: log-wall, ringing-trolley, hide-bench, nest-boxes, porthole or "
-          "specimen-trays."),
+          "Open a demo job: log-wall, ringing-trolley, hide-bench, nest-boxes, porthole, "
+          "specimen-trays or specimen-console."),
       QStringLiteral("name"));
   const QCommandLineOption stage(
       QStringLiteral("stage"),

@@ -77,7 +77,9 @@ class CarcassWriter : public SentenceWriter<Carcass> {
     if (body_.top == TopSchool::Mitred) {
       say(tr("with"));
       count(tr("tenons in each mitre"), &Carcass::mitreTenons, 0, 20);
-      say(tr("loose tenons in each corner"));
+      say(tr("loose tenons in each corner, cut"));
+      choice<Waterfall>(tr("grain round the corners"), body_.waterfall,
+                        [](Carcass& c, Waterfall i) { c.waterfall = i; });
     }
     say(tr(". Panels are"));
     choice<Joint>(tr("joint"), body_.joint, [](Carcass& c, Joint i) { c.joint = i; });
@@ -129,7 +131,7 @@ class CarcassWriter : public SentenceWriter<Carcass> {
   }
 
   void pieces() {
-    const QString few = tr("as few pieces as the sheets give");
+    const QString few = tr("as few as sheets give");
     const int now = body_.back.pieces;
     typedList(tr("pieces of the back"),
               now == 0   ? few
@@ -144,7 +146,7 @@ class CarcassWriter : public SentenceWriter<Carcass> {
                 c.back.pieces = static_cast<int>(*n);
                 return {};
               });
-    if (now == 1) return;
+    if (now < 2) return;
     choice(tr("pieces counted"), {tr("from the left"), tr("from the right")},
            body_.back.fromRight ? 1 : 0, [](Carcass& c, int i) { c.back.fromRight = i == 1; });
   }

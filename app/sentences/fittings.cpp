@@ -137,7 +137,10 @@ class FittingsWriter : public SentenceWriter<Carcass> {
     choice<FrontFit>(tr("front fit"), rules.fit, [](Carcass& c, FrontFit i) { c.fronts.fit = i; });
     if (rules.fit == FrontFit::Overlay) {
       length(tr("overlay"), rules.overlay, [](Carcass& c, Length l) { c.fronts.overlay = l; });
-      say(tr("at the outside"));
+      say(tr("at the outside, leaving"));
+      ownLength(tr("reveal"), rules.reveal, tr("what that leaves"),
+                [](Carcass& c, std::optional<Length> l) { c.fronts.reveal = l; });
+      say(tr("of the edge to be seen"));
     }
     say(tr("with a gap of"));
     length(tr("front gap"), rules.gap, [](Carcass& c, Length l) { c.fronts.gap = l; });

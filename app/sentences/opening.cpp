@@ -17,6 +17,7 @@ class OpeningWriter : public SentenceWriter<Carcass> {
     if (here == nullptr) return {};
     begin();
     const auto layout = pp::layOut(job_, assembly_);
+    framed_ = layout && layout->frame;
     if (layout)
       for (const OpeningRect& leaf : layout->leaves)
         if (leaf.path == path)
@@ -39,6 +40,8 @@ class OpeningWriter : public SentenceWriter<Carcass> {
     }
     if (const auto* bank = std::get_if<DrawerBank>(&here->content)) bankWords(path, *bank);
     door(path, *here);
+    const auto* bank = std::get_if<DrawerBank>(&here->content);
+    if (here->door || (bank != nullptr && bank->kind == BankKind::Drawers)) ownFronts(path, *here);
     return std::move(out_);
   }
 
@@ -67,6 +70,14 @@ class OpeningWriter : public SentenceWriter<Carcass> {
                if (i > 0) o.door = Door{static_cast<Hinge>(i - 1)};
              });
            });
+    if (here.door && here.door->hinge == Hinge::Pair && framed_) {
+      choice(tr("centre stile"), {tr("that meet"), tr("with a stile of the frame between them")},
+             here.door->centreStile ? 1 : 0, [path](Carcass& c, int i) {
+               change(c, path, [i](Opening& o) {
+                 if (o.door) o.door->centreStile = i == 1;
+               });
+             });
+    }
     if (here.door && here.door->hinge == Hinge::Sliding) {
       say(tr(","));
       choice(tr("sliding panel in front"),
@@ -77,6 +88,81 @@ class OpeningWriter : public SentenceWriter<Carcass> {
                });
              });
     }
+    say(tr("."));
+  }
+
+  // What holds for its fronts alone.
+  void ownFronts(const OpeningPath& path, const Opening& here) {
+    const OpeningFronts& own = here.fronts;
+    const auto set = [path](std::optional<Length> OpeningFronts::*field) {
+      return [path, field](Carcass& c, std::optional<Length> value) {
+        change(c, path, [&](Opening& o) { o.fronts.*field = value; });
+      };
+    };
+    say(tr("Its fronts are"));
+    choice(tr("own front style"), QStringList{tr("as the others")} + said<FrontStyle>(),
+           own.style ? static_cast<int>(*own.style) + 1 : 0, [path](Carcass& c, int i) {
+             change(c, path, [i](Opening& o) {
+               o.fronts.style =
+                   i == 0 ? std::nullopt : std::optional(static_cast<FrontStyle>(i - 1));
+             });
+           });
+    say(tr(", their grain"));
+    choice(tr("own front grain"), QStringList{tr("as ruled")} + said<PanelGrain>(),
+           own.grain ? static_cast<int>(*own.grain) + 1 : 0, [path](Carcass& c, int i) {
+             change(c, path, [i](Opening& o) {
+               o.fronts.grain =
+                   i == 0 ? std::nullopt : std::optional(static_cast<PanelGrain>(i - 1));
+             });
+           });
+    say(tr(", the gap"));
+    ownLength(tr("own front gap"), own.gap, tr("as of the others"), set(&OpeningFronts::gap));
+    if (body_.fronts.fit == FrontFit::Overlay) {
+      const QString ruled = tr("by the rule");
+      say(tr(", over the left edge"));
+      ownLength(tr("own overlay left"), own.left, ruled, set(&OpeningFronts::left));
+      say(tr(", the right"));
+      ownLength(tr("own overlay right"), own.right, ruled, set(&OpeningFronts::right));
+      say(tr(", the lower"));
+      ownLength(tr("own overlay below"), own.bottom, ruled, set(&OpeningFronts::bottom));
+      say(tr(", the upper"));
+      ownLength(tr("own overlay above"), own.top, ruled, set(&OpeningFronts::top));
+    }
+    say(tr("."));
+  }
+
+  // What stands between the openings of a split, and what their fronts are cut from.
+  void between(const OpeningPath& parent, const Split& split) {
+    if (framed_) {
+      say(tr(", which are"));
+      choice(tr("sizes are of"), {tr("clear openings"), tr("what the frame leaves open")},
+             split.byFrame ? 1 : 0, [parent](Carcass& c, int i) {
+               changeContent<Split>(c, parent, [i](Split& s) { s.byFrame = i == 1; });
+             });
+    }
+    say(tr(". Between them"));
+    choice(tr("panels between"), {tr("is one panel"), tr("are two panels")}, split.doubled ? 1 : 0,
+           [parent](Carcass& c, int i) {
+             changeContent<Split>(c, parent, [i](Split& s) {
+               s.doubled = i == 0 ? std::nullopt : std::optional(Length{});
+             });
+           });
+    if (split.doubled) {
+      length(tr("gap between panels"), *split.doubled, [parent](Carcass& c, Length l) {
+        changeContent<Split>(c, parent, [l](Split& s) { s.doubled = l; });
+      });
+      say(tr("apart"));
+    }
+    if (framed_)
+      choice(tr("frame over panels"),
+             {tr("that the frame covers"), tr("that the frame leaves bare")},
+             split.uncovered ? 1 : 0, [parent](Carcass& c, int i) {
+               changeContent<Split>(c, parent, [i](Split& s) { s.uncovered = i == 1; });
+             });
+    say(tr(". Fronts in all of them are cut"));
+    choice<FrontsCut>(tr("fronts of the row"), split.fronts, [parent](Carcass& c, FrontsCut cut) {
+      changeContent<Split>(c, parent, [cut](Split& s) { s.fronts = cut; });
+    });
     say(tr("."));
   }
 
@@ -103,7 +189,7 @@ class OpeningWriter : public SentenceWriter<Carcass> {
           changeContent<Split>(c, parent, [&](Split& s) { s.sizes = sizes.value(); });
           return {};
         });
-    say(tr("."));
+    between(parent, split);
   }
 
   void bankWords(const OpeningPath& path, const DrawerBank& bank) {
@@ -139,14 +225,22 @@ class OpeningWriter : public SentenceWriter<Carcass> {
     say(tr("high."));
     if (bank.kind != BankKind::Drawers) return;
     say(tr("The fronts are cut"));
-    choice(tr("matched fronts"), {tr("one by one"), tr("as one run of grain")},
-           bank.matched ? 1 : 0, [path](Carcass& c, int i) {
-             changeContent<DrawerBank>(c, path, [i](DrawerBank& b) { b.matched = i == 1; });
-           });
+    choice<FrontsCut>(tr("matched fronts"), bank.cut, [path](Carcass& c, FrontsCut cut) {
+      changeContent<DrawerBank>(c, path, [cut](DrawerBank& b) { b.cut = cut; });
+    });
+    if (framed_) {
+      say(tr(", with"));
+      choice(tr("rails between drawers"), {tr("nothing"), tr("a rail of the frame")},
+             bank.railed ? 1 : 0, [path](Carcass& c, int i) {
+               changeContent<DrawerBank>(c, path, [i](DrawerBank& b) { b.railed = i == 1; });
+             });
+      say(tr("between them"));
+    }
     say(tr("."));
   }
 
   const Assembly& assembly_;
+  bool framed_ = false;
 };
 
 }  // namespace

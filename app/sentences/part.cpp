@@ -1,4 +1,6 @@
 // What can be chosen for one part beside what the rules say.
+#include <map>
+
 #include "app/sentences/features.h"
 #include "core/breakdown/overrides.h"
 
@@ -7,8 +9,10 @@ namespace {
 
 class PartWriter : public FeatureWriter<PartOverride> {
  public:
-  PartWriter(const Job& job, const Part& part, const PartOverride& chosen, bool alone)
+  PartWriter(const Job& job, const std::vector<Part>& parts, const Part& part,
+             const PartOverride& chosen, bool alone)
       : FeatureWriter(job, chosen, [](Edited& e) -> PartOverride& { return e.choice; }),
+        parts_(parts),
         part_(part),
         alone_(alone) {
     for (const Edge edge : kEdges) {
@@ -24,6 +28,7 @@ class PartWriter : public FeatureWriter<PartOverride> {
             .arg(qs(part_.code), qs(part_.name),
                  alone_ ? tr(", this one of %1,").arg(part_.quantity) : QString()));
     whatOf();
+    figure();
     say(tr(". It is"));
     size(tr("part length"), tr("as long"), &PartOverride::length);
     say(tr("and"));
@@ -86,16 +91,35 @@ class PartWriter : public FeatureWriter<PartOverride> {
 
   // A size of one's own, or none.
   void size(const QString& name, const QString& ruled, std::optional<Length> PartOverride::*field) {
-    const std::optional<Length>& own = body_.*field;
-    typedList(name, own ? typed(*own, style_) : ruled,
-              [ruled, field, unit = style_.unit](PartOverride& o, const QString& text) -> Problems {
-                if (text.trimmed().isEmpty() || text == ruled) {
-                  o.*field = std::nullopt;
-                  return {};
-                }
-                const auto length = parseExpression(text.toStdString(), unit);
-                if (!length) return length.problems();
-                o.*field = length.value();
+    ownLength(name, body_.*field, ruled,
+              [field](PartOverride& o, std::optional<Length> own) { o.*field = own; });
+  }
+
+  // Typed as the code of the part before.
+  void figure() {
+    std::map<QString, PartKey> known;
+    for (const Part& part : parts_)
+      if (part.code != part_.code && part.material == part_.material)
+        known[qs(part.code)] = part.keys.front();
+    const QString alone = tr("starts by itself");
+    const QString code = body_.follows ? qs(codeOf(parts_, *body_.follows)) : QString();
+    say(tr(". Its figure"));
+    typedList(tr("figure runs on from"), body_.follows ? tr("runs on from %1").arg(code) : alone,
+              [known, alone](PartOverride& o, const QString& text) -> Problems {
+                o.follows.reset();
+                const QString words = text.trimmed();
+                if (words.isEmpty() || words == alone) return {};
+                const QString last = words.section(QLatin1Char(' '), -1).toUpper();
+                const auto at = known.find(last);
+                if (at == known.end())
+                  return {{{},
+                           0,
+                           "figure",
+                           "'" + words.toStdString() + "'",
+                           "the code of another part of the same material, such as " +
+                               (known.empty() ? std::string("B1-02")
+                                              : known.begin()->first.toStdString())}};
+                o.follows = at->second;
                 return {};
               });
   }
@@ -180,17 +204,19 @@ class PartWriter : public FeatureWriter<PartOverride> {
     say(tr("beyond the rule"));
   }
 
+  const std::vector<Part>& parts_;
   const Part& part_;
   bool alone_;
 };
 
 }  // namespace
 
-Paragraph describePart(const Job& job, const Part& part, bool alone) {
+Paragraph describePart(const Job& job, const std::vector<Part>& parts, const Part& part,
+                       bool alone) {
   PartOverride chosen;
   chosen.why = QObject::tr("by hand").toStdString();
   if (const PartOverride* made = overrideOf(job, part)) chosen = *made;
-  return PartWriter(job, part, chosen, alone).run();
+  return PartWriter(job, parts, part, chosen, alone).run();
 }
 
 }  // namespace pp

@@ -40,7 +40,8 @@ std::vector<Paragraph> describe(const Job& job, const Assembly& assembly,
 
 // What can be chosen for one part of the job beside what the rules say. `alone`: for this one of
 // those that share its code.
-Paragraph describePart(const Job& job, const Part& part, bool alone = false);
+Paragraph describePart(const Job& job, const std::vector<Part>& parts, const Part& part,
+                       bool alone = false);
 
 // One sentence about what the choices of joinery cost or save, or what to mind.
 QString remark(const AssemblyBody& body);

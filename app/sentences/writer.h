@@ -106,6 +106,22 @@ class SentenceWriter {
     };
     out_.back().push_back(phrase);
   }
+  // A length of its own, or what `ruled` says.
+  void ownLength(const QString& name, const std::optional<Length>& own, const QString& ruled,
+                 std::function<void(T&, std::optional<Length>)> set) {
+    typedList(
+        name, own ? typed(*own, style_) : ruled,
+        [ruled, unit = style_.unit, set = std::move(set)](T& b, const QString& text) -> Problems {
+          if (text.trimmed().isEmpty() || text == ruled) {
+            set(b, std::nullopt);
+            return {};
+          }
+          const auto length = parseExpression(text.toStdString(), unit);
+          if (!length) return length.problems();
+          set(b, length.value());
+          return {};
+        });
+  }
   void count(const QString& name, int value, int least, int most,
              std::function<void(T&, int)> set) {
     typedList(name, QString::number(value),

@@ -28,7 +28,9 @@ inline std::vector<DemoJob> demoJobs() {
       {tr("Porthole surround"), QStringLiteral("porthole"),
        tr("Two rings of eight equal bevelled pieces, cut against one stop.")},
       {tr("Specimen trays"), QStringLiteral("specimen-trays"),
-       tr("Twelve loose trays and a spare, four drawers, by rabbet and dado, out of offcuts.")}};
+       tr("Twelve loose trays and a spare, four drawers, by rabbet and dado, out of offcuts.")},
+      {tr("Specimen console"), QStringLiteral("specimen-console"),
+       tr("A mitred case whose figure runs over its corners, with sliding panels. Millimetres.")}};
 }
 
 }  // namespace pp

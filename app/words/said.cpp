@@ -171,6 +171,20 @@ const QStringList& said<Hinge>() {
 }
 
 template <>
+const QStringList& said<FrontsCut>() {
+  static const QStringList kWords = table<FrontsCut::OneBoard>(
+      "one by one", "as one run of grain", "from one board, cut apart when fitted");
+  return kWords;
+}
+
+template <>
+const QStringList& said<Waterfall>() {
+  static const QStringList kWords = table<Waterfall::Around>(
+      "each by itself", "sides and top from one strip", "all four from one strip");
+  return kWords;
+}
+
+template <>
 const QStringList& said<StockKind>() {
   static const QStringList kWords = table<StockKind::Offcut>("sheet", "offcut");
   return kWords;

@@ -7,6 +7,7 @@
 #include <map>
 
 #include "core/breakdown/apply_choice.h"
+#include "core/breakdown/figure.h"
 #include "core/kinds/boards/rules.h"
 #include "core/kinds/carcass/layout.h"
 #include "core/kinds/kind.h"
@@ -123,7 +124,7 @@ struct Lookup {
 };
 
 Breakdown breakDown(const Job& job, const Assembly& assembly, const CarcassGroup* group,
-                    std::optional<std::size_t> row) {
+                    std::optional<std::size_t> row, const Figure& figure) {
   Made made;
   const Maker maker(job, assembly, group);
   kindOf(assembly).make(maker, assembly.body, made);
@@ -134,6 +135,7 @@ Breakdown breakDown(const Job& job, const Assembly& assembly, const CarcassGroup
   for (Trouble& trouble : out.troubles) trouble.assembly = assembly.code;
   index(out.parts);
   applyChoices(maker, assembly.code, out.parts, out.troubles);
+  figure.mark(out.parts);
   out.parts = grouped(out.parts);
   giveCodes(job, row, assembly.id, assembly.code, out.parts, out);
   return out;
@@ -142,18 +144,20 @@ Breakdown breakDown(const Job& job, const Assembly& assembly, const CarcassGroup
 }  // namespace
 
 Breakdown breakDown(const Job& job, const Assembly& assembly) {
-  return breakDown(job, assembly, groupOf(job, assembly.id), rowOf(job, assembly.id));
+  return breakDown(job, assembly, groupOf(job, assembly.id), rowOf(job, assembly.id), Figure(job));
 }
 
 Breakdown breakDown(const Job& job) {
   Breakdown out;
   const Lookup known(job);
+  const Figure figure(job);
   const auto take = [&out](std::vector<Part>&& parts) {
     out.parts.insert(out.parts.end(), std::make_move_iterator(parts.begin()),
                      std::make_move_iterator(parts.end()));
   };
   for (const Assembly& assembly : job.assemblies) {
-    Breakdown one = breakDown(job, assembly, known.group(assembly.id), known.row(assembly.id));
+    Breakdown one =
+        breakDown(job, assembly, known.group(assembly.id), known.row(assembly.id), figure);
     take(std::move(one.parts));
     out.troubles.insert(out.troubles.end(), one.troubles.begin(), one.troubles.end());
     for (std::size_t i = 0; i < one.codes.size(); ++i) out.codes.share(one.codes, i);
@@ -171,8 +175,11 @@ Breakdown breakDown(const Job& job) {
   }
   index(loose);
   applyChoices(maker, kLooseCode, loose, out.troubles);
+  figure.mark(loose);
   giveCodes(job, known.row(0), 0, kLooseCode, loose, out);
   take(std::move(loose));
+  if (!figure.empty())
+    for (Trouble& trouble : figure.troubles(out.parts)) out.troubles.push_back(std::move(trouble));
   return out;
 }
 

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <map>
+#include <set>
 #include <utility>
 
 #include "core/breakdown/breakdown.h"
@@ -24,7 +25,11 @@ class Renamed {
   PartKey operator()(PartKey key) const {
     const auto& names = isDoor(key.role) ? doors_ : panels_;
     if (isDoor(key.role) || isPanel(key.role))
-      if (const auto at = names.find(key.opening); at != names.end()) key.opening = at->second;
+      if (const auto at = names.find(key.opening); at != names.end()) {
+        // Of two layers the left one becomes the right one.
+        if (key.role == Divider && doubled_.count(key.opening) > 0) key.index = 3 - key.index;
+        key.opening = at->second;
+      }
     return key;
   }
 
@@ -45,6 +50,7 @@ class Renamed {
     for (std::size_t i = 0; i < n; ++i) {
       const std::size_t k = turned ? n - 1 - i : i;
       walk(from->children[i], to->children[k]);
+      if (i > 0 && turned && from->doubled) doubled_.insert(firstOpening(from->children[i]));
       // The panel before child i stands, where the order is turned, before the child that was i
       // - 1.
       if (i > 0)
@@ -53,6 +59,7 @@ class Renamed {
   }
 
   std::map<Id, Id> panels_, doors_;
+  std::set<Id> doubled_;  // after those dividers
 };
 
 PartRole otherSide(PartRole role) {
@@ -137,6 +144,11 @@ void mirrorAssembly(Job& job, std::size_t index) {
   const Renamed renamed(before.inside, assembly.carcass().inside);
   for (PartOverride& one : job.overrides) {
     one.part = renamed(one.part);
+    if (one.alike) one.part.index = 1;
+    if (one.follows) {
+      one.follows = renamed(*one.follows);
+      if (one.follows->assembly == id) one.follows->role = otherSide(one.follows->role);
+    }
     if (one.part.assembly != id) continue;
     one.part.role = otherSide(one.part.role);
     swapLeftAndRight(one.edges);

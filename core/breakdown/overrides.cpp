@@ -66,6 +66,8 @@ Lost dropLost(Job& job) {
   };
   const auto lost = [&has](const PartKey& key) { return !has(key.assembly) || !has(key.opening); };
   out.overrides = taken(job.overrides, [&lost](const PartOverride& one) { return lost(one.part); });
+  for (PartOverride& one : job.overrides)
+    if (one.follows && lost(*one.follows)) one.follows.reset();
   out.pins = taken(job.pins, [&](const JobPin& pin) { return lost(pin.part) || !has(pin.stock); });
   return out;
 }

@@ -102,6 +102,7 @@ void fields(A& a, PartOverride& v) {
   if (a.wants("finishOutside", v.finishOutside))
     a.choice("finishOutside", *v.finishOutside, kFinishes);
   a("oversize", v.oversize);
+  a("follows", v.follows);
   a("features", v.features);
 }
 

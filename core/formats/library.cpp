@@ -21,7 +21,7 @@ constexpr int kVersion = 2;
 bool namesMaterial(const std::string& field) {
   static const std::set<std::string> kFields = {"material",      "boxMaterial",   "bottomMaterial",
                                                 "panelMaterial", "lowerMaterial", "edgingMaterial",
-                                                "cleatMaterial"};
+                                                "cleatMaterial", "endLeft",       "endRight"};
   return kFields.count(field) > 0;
 }
 bool namesBanding(const std::string& field) {

@@ -1,4 +1,6 @@
 #include "core/formats/opening_json.h"
+
+#include "core/kinds/carcass/fields.h"
 #include "core/kinds/validate.h"
 #include "core/kinds/words.h"
 
@@ -55,7 +57,9 @@ OrderedJson contentJson(const Opening& opening, Unit unit) {
   if (const auto* bank = std::get_if<DrawerBank>(&opening.content)) {
     OrderedJson out = {{"kind", wordOf(kBankKinds, bank->kind)},
                        {"fronts", sharesJson(bank->fronts, unit)},
-                       {"matched", bank->matched}};
+                       {"matched", bank->cut == FrontsCut::Run}};
+    if (bank->cut == FrontsCut::OneBoard) out["oneBoard"] = true;
+    if (bank->railed) out["railed"] = true;
     if (!bank->fronts.empty() && bank->fronts.front().id != 0) {
       OrderedJson ids = OrderedJson::array();
       for (const Share& front : bank->fronts) ids.push_back(front.id);
@@ -67,10 +71,15 @@ OrderedJson contentJson(const Opening& opening, Unit unit) {
   if (const auto* split = std::get_if<Split>(&opening.content)) {
     OrderedJson children = OrderedJson::array();
     for (const Opening& child : split->children) children.push_back(writeOpening(child, unit));
-    return {{"kind", "split"},
-            {"by", split->by == SplitBy::Dividers ? "dividers" : "shelves"},
-            {"sizes", sharesJson(split->sizes, unit)},
-            {"children", children}};
+    OrderedJson out = {{"kind", "split"},
+                       {"by", split->by == SplitBy::Dividers ? "dividers" : "shelves"},
+                       {"sizes", sharesJson(split->sizes, unit)},
+                       {"children", children}};
+    if (split->fronts != FrontsCut::Apart) out["cutFronts"] = wordOf(kFrontsCuts, split->fronts);
+    if (split->uncovered) out["uncovered"] = true;
+    if (split->byFrame) out["byFrame"] = true;
+    if (split->doubled) out["doubled"] = lengthJson(*split->doubled, unit);
+    return out;
   }
   return {{"kind", "open"}};
 }
@@ -82,6 +91,13 @@ OrderedJson writeOpening(const Opening& opening, Unit unit) {
   for (auto& [key, value] : content.items()) out[key] = std::move(value);
   if (opening.door) out["door"] = wordOf(kHinges, opening.door->hinge);
   if (opening.door && opening.door->rightInFront) out["rightInFront"] = true;
+  if (opening.door && opening.door->centreStile) out["centreStile"] = true;
+  if (opening.fronts != OpeningFronts{}) {
+    JsonWriter a(unit);
+    OpeningFronts own = opening.fronts;
+    fields(a, own);
+    out["ownFronts"] = a.take();
+  }
   return out;
 }
 
@@ -92,6 +108,10 @@ Split readSplit(JsonReader& a, std::size_t depth) {
   Split split;
   a.choice("by", split.by, {{"dividers", SplitBy::Dividers}, {"shelves", SplitBy::Shelves}});
   readShares(a, "sizes", split.sizes);
+  a.choice("cutFronts", split.fronts, kFrontsCuts);
+  a("uncovered", split.uncovered);
+  a("byFrame", split.byFrame);
+  a("doubled", split.doubled);
   const OrderedJson* children = a.get("children");
   const std::string pointer = a.pointer() + "/children";
   if (children == nullptr || !children->is_array()) {
@@ -126,10 +146,12 @@ void readOpening(const OrderedJson& json, const std::string& pointer, Problems& 
                         "nothing",
                         "one of open, shelves, loose shelves, drawers, trays, platforms, split"});
   a.id("id", out.id);
+  a("ownFronts", out.fronts);
   if (json.is_object() && a.get("door") != nullptr) {
     out.door = Door{};
     a.choice("door", out.door->hinge, kHinges);
     a("rightInFront", out.door->rightInFront);
+    a("centreStile", out.door->centreStile);
   }
   if (kind == Kind::LooseShelves) {
     LooseShelves loose;
@@ -153,7 +175,11 @@ void readOpening(const OrderedJson& json, const std::string& pointer, Problems& 
     else
       for (std::size_t i = 0; i < ids.size(); ++i) bank.fronts[i].id = ids[i];
     a("boxHeight", bank.boxHeight);
-    a("matched", bank.matched);
+    bool matched = false, oneBoard = false;
+    a("matched", matched);
+    a("oneBoard", oneBoard);
+    bank.cut = oneBoard ? FrontsCut::OneBoard : matched ? FrontsCut::Run : FrontsCut::Apart;
+    a("railed", bank.railed);
     out.content = bank;
   } else if (kind == Kind::Split) {
     out.content = readSplit(a, depth);

@@ -11,6 +11,9 @@
 
 namespace pp {
 
+inline const Choices<RunSeries> kRunSeries = {
+    {"either", RunSeries::Either}, {"length", RunSeries::Length}, {"width", RunSeries::Width}};
+
 inline const Choices<PartGrain> kPartGrains = {
     {"length", PartGrain::Length}, {"width", PartGrain::Width}, {"any", PartGrain::Any}};
 
@@ -210,6 +213,8 @@ void fields(A& a, Part& v) {
   a("overridden", v.overridden);
   a("run", v.run);
   a("runOrder", v.runOrder);
+  a.choice("series", v.series, kRunSeries);
+  a("runsRound", v.runsRound);
   a("machining", v.machining);
   a("joins", v.joins);
   a("poses", v.poses);

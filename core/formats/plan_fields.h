@@ -159,6 +159,7 @@ void fields(A& a, PartDemand& v) {
   a.choice("grain", v.grain, kPartGrains);
   a("run", v.run);
   a("runOrder", v.runOrder);
+  a.choice("series", v.series, kRunSeries);
   a("mitred", v.mitred);
   a("shows", v.shows);
   a("lot", v.lot);

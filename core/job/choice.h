@@ -34,7 +34,8 @@ struct PartOverride {
   std::optional<Face> show;
   std::optional<Finish> finishInside, finishOutside;
   std::optional<Length> oversize;
-  std::vector<Feature> features;  // measured as the rules have the part; after all else
+  std::optional<PartKey> follows;  // the part whose figure runs on into it, cut from one strip
+  std::vector<Feature> features;   // measured as the rules have the part; after all else
   bool operator==(const PartOverride&) const = default;
 
   // What is chosen for the edge that looks to `side`, or null.

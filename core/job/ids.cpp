@@ -140,9 +140,16 @@ void addCopy(Job& job, const Assembly& original, const std::vector<PartOverride>
     if (from[i] != 0) renamed[from[i]] = to[i];
   for (PartOverride one : known) {
     if (assembly == 0 || one.part.assembly != assembly) continue;
-    one.part.assembly = added.id;
-    if (const auto at = renamed.find(one.part.opening); at != renamed.end())
-      one.part.opening = at->second;
+    const auto rename = [&](PartKey& key) {
+      key.assembly = added.id;
+      if (const auto at = renamed.find(key.opening); at != renamed.end()) key.opening = at->second;
+    };
+    rename(one.part);
+    // What runs on from a part of another assembly does so there only.
+    if (one.follows && one.follows->assembly != assembly)
+      one.follows.reset();
+    else if (one.follows)
+      rename(*one.follows);
     job.overrides.push_back(std::move(one));
   }
 }

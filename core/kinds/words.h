@@ -24,6 +24,13 @@ inline const Choices<PanelGrain> kPanelGrains = {{"upright", PanelGrain::Upright
                                                  {"across", PanelGrain::Across},
                                                  {"either", PanelGrain::Either}};
 
+inline const Choices<FrontStyle> kFrontStyles = {{"slab", FrontStyle::Slab},
+                                                 {"grooved frame", FrontStyle::GroovedFrame},
+                                                 {"lapped frame", FrontStyle::LappedFrame}};
+
+inline const Choices<FrontsCut> kFrontsCuts = {
+    {"apart", FrontsCut::Apart}, {"run", FrontsCut::Run}, {"one board", FrontsCut::OneBoard}};
+
 inline const Choices<BankKind> kBankKinds = {
     {"drawers", BankKind::Drawers}, {"trays", BankKind::Trays}, {"platforms", BankKind::Platforms}};
 

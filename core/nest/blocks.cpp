@@ -196,6 +196,18 @@ class Grouper {
     return out;
   }
 
+  // Whether the parts of a run follow one another with the dimension they are to.
+  bool inSeries(const std::vector<std::size_t>& members, bool alongX,
+                const std::vector<bool>& turned) const {
+    if (members.size() == 1) return true;
+    for (std::size_t k = 0; k < members.size(); ++k) {
+      const RunSeries series = request_.parts[members[k]].series;
+      if (series != RunSeries::Either && (series == RunSeries::Length) != (alongX != turned[k]))
+        return false;
+    }
+    return true;
+  }
+
   // Parts of grain `any` turn together; the others follow the grain, so at most four ways each.
   std::vector<Lie> liesOf(const std::vector<std::size_t>& members) const {
     std::vector<Lie> out;
@@ -209,7 +221,7 @@ class Grouper {
             turned.push_back(grain == PartGrain::Any ? anyTurned
                                                      : boundTurned == (grain == PartGrain::Length));
           }
-          addLie(out, lie(members, alongX, turned));
+          if (inSeries(members, alongX, turned)) addLie(out, lie(members, alongX, turned));
         }
     return out;
   }

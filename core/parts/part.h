@@ -17,6 +17,9 @@ enum class Hand { None, Left, Right };
 
 enum class PartGrain { Length, Width, Any };
 
+// Which dimension of the parts of a run follow one another along the strip.
+enum class RunSeries { Either, Length, Width };
+
 // The four bounding edges: 1 and 2 along the length (at v = 0 and at the full width), and along the
 // width (at u = 0 and at the full length).
 enum class Edge { L1, L2, W1, W2 };
@@ -110,6 +113,8 @@ struct Part {
   std::string overridden;  // why it is other than the rules say; empty: it is not
   std::string run;         // grain run, empty: none
   int runOrder = 0;
+  RunSeries series = RunSeries::Either;
+  bool runsRound = false;  // the run goes on round mitres, parted by two bevel cuts
   std::vector<Machining> machining;
   std::vector<Join> joins;
   std::vector<Pose> poses;  // where each copy goes; as many as quantity

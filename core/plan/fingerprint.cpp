@@ -20,6 +20,7 @@ std::string fingerprint(const NestRequest& request) {
     out.add(part.run.empty() ? std::int64_t{-1}
                              : runs.emplace(part.run, std::ssize(runs)).first->second);
     out.add(part.runOrder);
+    out.add(part.series);
     out.add(part.mitred);
     out.add(part.shows);
     out.add(part.lot);

@@ -123,6 +123,8 @@ NestRequest requestOf(const Job& job, const std::vector<Part>& parts) {
     demand.grain = part.grain;
     demand.run = part.run;
     demand.runOrder = part.runOrder;
+    demand.series = part.series;
+    demand.mitred = part.runsRound;
     demand.shows = isFront(part.role);
     demand.lot = part.lot;
     out.parts.push_back(std::move(demand));

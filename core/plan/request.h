@@ -22,6 +22,7 @@ struct PartDemand {
   PartGrain grain = PartGrain::Any;
   std::string run;  // grain run, empty: none
   std::int64_t runOrder = 0;
+  RunSeries series = RunSeries::Either;
   bool mitred = false;  // of a run: its parts are parted by two bevel cuts, so that the figure
                         // meets at the show face; the same for all parts of the run
   bool shows = false;   // should come from one lot with the others of its material that show

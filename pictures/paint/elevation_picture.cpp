@@ -4,6 +4,8 @@
 #include <cmath>
 
 #include "core/kinds/carcass/drawer.h"
+#include "core/kinds/carcass/ends.h"
+#include "core/kinds/carcass/frame.h"
 #include "pictures/paint/dimension.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
@@ -33,10 +35,14 @@ class Drawing {
     if (carcass_.wallRight > Length{}) wall(carcass_.width - carcass_.wallRight, carcass_.width);
     if (layout_.foot > Length{}) stand();
     painter_.fillRect(rect(layout_.clear), look::kCard);
+    for (std::size_t i = 0; i < layout_.rails.size(); ++i)
+      board(layout_.rails[i], choices_.material(PartRole::BackRail, 0, carcass_.material), true,
+            static_cast<unsigned>(60 + i));
     for (const OpeningRect& leaf : layout_.leaves) content(leaf);
     for (const PanelRect& panel : layout_.panels) wood(panel);
     for (const OpeningRect& door : layout_.doors) doors(door);
     if (layout_.frame) frame();
+    ends();
     if (picture_.selected && !picture_.chosen) selection();
     if (picture_.chosen) chosen(layout_.panels[*picture_.chosen].rect);
     dimensions();
@@ -68,31 +74,39 @@ class Drawing {
 
   void wood(const PanelRect& panel) {
     if (panel.kind == PanelKind::RearRail) return;  // behind the front one
-    board(panel.rect, choices_.material(panel.role(), panel.after, carcass_.material),
+    board(panel.rect,
+          panelMaterial(choices_, panel.role(), panel.after, panel.layer, carcass_.material),
           panel.rect.width > panel.rect.height, static_cast<unsigned>(panel.index + 3));
   }
 
   void frame() {
-    const Length toe = carcass_.underBottom();
-    const FrontRect& o = layout_.outer;
-    const Length left =
-        carcass_.wallLeft > Length{} ? carcass_.wallLeft : layout_.frame->overhangLeft;
-    const Length right =
-        carcass_.wallRight > Length{} ? carcass_.wallRight : layout_.frame->overhangRight;
-    const Length foot = o.z + toe;
+    const FrontRect o = frameOutline(layout_.outer, layout_.outer.z + carcass_.underBottom(),
+                                     carcass_, *layout_.frame);
     // The stiles reach from the frame's outer edge to the first opening.
     const auto rail =
         std::find_if(layout_.members.begin(), layout_.members.end(),
                      [](const FrameMember& m) { return m.kind == MemberKind::UpperRail; });
     if (rail != layout_.members.end()) {
-      board({o.x - left, foot, rail->rect.x - (o.x - left), o.top() - foot},
-            layout_.frame->material, false, 31);
-      board({rail->rect.right(), foot, o.right() + right - rail->rect.right(), o.top() - foot},
+      board({o.x, o.z, rail->rect.x - o.x, o.height}, layout_.frame->material, false, 31);
+      board({rail->rect.right(), o.z, o.right() - rail->rect.right(), o.height},
             layout_.frame->material, false, 32);
     }
     unsigned seed = 40;
     for (const FrameMember& member : layout_.members)
       board(member.rect, layout_.frame->material, !member.upright(), ++seed);
+  }
+
+  // What is glued on outside, and what closes the gap to a wall.
+  void ends() {
+    const FrontRect& o = layout_.outer;
+    const auto end = [&](PartRole role, const std::string& ruled, Length x, Length thick) {
+      if (thick > Length{})
+        board({x, o.z, thick, o.height}, choices_.material(role, 0, ruled), false, 50);
+    };
+    end(PartRole::LeftExposedEnd, carcass_.endLeft, o.x - layout_.endLeft, layout_.endLeft);
+    end(PartRole::RightExposedEnd, carcass_.endRight, o.right(), layout_.endRight);
+    for (const Filler& filler : fillersOf(carcass_, layout_))
+      board(filler.rect, carcass_.fronts.material, false, 52);
   }
 
   void content(const OpeningRect& leaf) {
@@ -170,7 +184,11 @@ class Drawing {
       painter_.setPen(QPen(look::kGraphite, 1));
       painter_.setBrush(Qt::NoBrush);
       painter_.drawRect(r);
-      if (carcass_.fronts.style != FrontStyle::Slab) {
+      if (hinge == Hinge::Sliding) {
+        slides(r, index++ == 0);
+        continue;
+      }
+      if (frontRules(carcass_, door.path).style != FrontStyle::Slab) {
         const double w = map_.size(carcass_.fronts.frameWidth);
         painter_.drawRect(r.adjusted(w, w, -w, -w));
       }
@@ -189,6 +207,19 @@ class Drawing {
       painter_.drawLine(at, b);
       ++index;
     }
+  }
+
+  // Which way a sliding panel goes.
+  void slides(const QRectF& r, bool right) {
+    constexpr double kHead = 6;
+    const double half = r.width() / 5;
+    const double y = r.bottom() - r.height() / 5;  // clear of the size of what is behind
+    const double tip = right ? r.center().x() + half : r.center().x() - half;
+    const double back = right ? tip - kHead : tip + kHead;
+    painter_.setPen(QPen(look::kPencil, 1));
+    painter_.drawLine(QPointF(r.center().x() - half, y), QPointF(r.center().x() + half, y));
+    painter_.drawLine(QPointF(back, y - kHead / 2), QPointF(tip, y));
+    painter_.drawLine(QPointF(back, y + kHead / 2), QPointF(tip, y));
   }
 
   void chosen(const FrontRect& panel) {

@@ -175,8 +175,8 @@ TEST_F(Draw, theTrolleyFromNothingByMouse) {
 }
 
 TEST_F(Draw, everyDemoJobOpensFromTheMenuAndCanBeBuilt) {
-  for (const char* demo :
-       {"log-wall", "ringing-trolley", "hide-bench", "nest-boxes", "porthole", "specimen-trays"}) {
+  for (const char* demo : {"log-wall", "ringing-trolley", "hide-bench", "nest-boxes", "porthole",
+                           "specimen-trays", "specimen-console"}) {
     open(demo);
     EXPECT_TRUE(session().breakdown().troubles.empty()) << demo;
     for (const Finding& finding : session().findings())

@@ -257,8 +257,8 @@ TEST(Page, aPageThatIsFullTakesNothing) {
 TEST(JobPicture, showsWhatIsInTheJob) {
   look::loadFonts();
   std::set<QByteArray> seen;
-  for (const char* name :
-       {"log-wall", "ringing-trolley", "hide-bench", "nest-boxes", "porthole", "specimen-trays"}) {
+  for (const char* name : {"log-wall", "ringing-trolley", "hide-bench", "nest-boxes", "porthole",
+                           "specimen-trays", "specimen-console"}) {
     const std::string path = std::string(DEMO_DIR) + "/" + name + ".plainpatch";
     const Job job = readJob(path, readFile(path).value()).value();
     const QImage image = jobPicture(job, breakDown(job), {116, 116});

@@ -51,8 +51,8 @@ struct Planned {
 
 TEST(SheetPicture, everyPartCarriesItsCodeAtEverySizeAndNothingCoversAnything) {
   look::loadFonts();
-  for (const char* name :
-       {"log-wall", "ringing-trolley", "hide-bench", "nest-boxes", "porthole", "specimen-trays"}) {
+  for (const char* name : {"log-wall", "ringing-trolley", "hide-bench", "nest-boxes", "porthole",
+                           "specimen-trays", "specimen-console"}) {
     const Planned planned(name);
     for (std::size_t s = 0; s < planned.plan.sheets.size(); ++s) {
       const SheetPicture picture = planned.picture(s);

@@ -286,8 +286,8 @@ TEST_F(Window, everyStageFitsTheSmallestWindow) {
   window_->resize(1024, 700);
   auto* room = window_->findChild<QScrollArea*>(QStringLiteral("stages"));
   ASSERT_NE(room, nullptr);
-  for (const char* demo :
-       {"log-wall", "ringing-trolley", "hide-bench", "nest-boxes", "porthole", "specimen-trays"}) {
+  for (const char* demo : {"log-wall", "ringing-trolley", "hide-bench", "nest-boxes", "porthole",
+                           "specimen-trays", "specimen-console"}) {
     ASSERT_TRUE(window_->openDemo(QString::fromLatin1(demo)));
     for (int stage = 0; stage < 4; ++stage) {
       window_->showStage(stage);

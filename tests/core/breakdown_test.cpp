@@ -291,7 +291,7 @@ TEST(Joins, everyPanelSaysWhatItsEndsMeet) {
   Split split;
   split.sizes = {Share{}, Share{}};
   split.children.resize(2);
-  assembly.carcass().inside = Opening{split, {}};
+  assembly.carcass().inside.content = split;
   const auto words = [&](const char* name) {
     std::string out;
     for (const Part& part : breakDown(test::jobWith(assembly.carcass())).parts)

@@ -202,7 +202,7 @@ TEST(DrawerBank, equalFrontsHaveEqualBoxes) {
 
 TEST(DrawerBank, matchedFrontsAreARunInOrder) {
   Job job = bankOf({{}, {}, {}});
-  std::get<DrawerBank>(job.assemblies[0].carcass().inside.content).matched = true;
+  std::get<DrawerBank>(job.assemblies[0].carcass().inside.content).cut = FrontsCut::Run;
   int order = 0;
   for (const Part& part : breakDown(job).parts) {
     if (part.name != "drawer front") continue;

@@ -238,7 +238,8 @@ TEST(Identity, aSplitOpeningKeepsWhatStandsBeforeItAndInIt) {
   rows.by = SplitBy::Shelves;
   rows.sizes = {Share{mm(300)}, Share{}};
   rows.children = {right, Opening{}};
-  right = Opening{rows, {}, 0};
+  right = Opening{};
+  right.content = rows;
   ASSERT_TRUE(desk.edit(next));
   EXPECT_EQ(named(desk.breakdown(), "divider").code, divider);
   EXPECT_EQ(named(desk.breakdown(), "adjustable shelf").code, shelf);

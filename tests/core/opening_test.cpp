@@ -168,7 +168,8 @@ void sums(const Carcass& carcass, const CarcassLayout& layout, const OpeningPath
   const bool columns = split->by == SplitBy::Dividers;
   const Length whole = columns ? rect.width : rect.height;
   const auto panels = static_cast<std::int64_t>(split->children.size()) - 1;
-  const auto sizes = shareOut(whole - panels * layout.thickness, split->sizes, {}, step);
+  const Length between = split->doubled ? 2 * layout.thickness + *split->doubled : layout.thickness;
+  const auto sizes = shareOut(whole - panels * between, split->sizes, {}, step);
   RC_ASSERT(sizes.ok());
   Length sum;
   for (std::size_t i = 0; i < sizes->size(); ++i) {
@@ -176,7 +177,7 @@ void sums(const Carcass& carcass, const CarcassLayout& layout, const OpeningPath
     if (split->sizes[i].fixed) RC_ASSERT(sizes.value()[i] == *split->sizes[i].fixed);
     OpeningPath child = path;
     child.push_back(i);
-    const Length before = sum + static_cast<std::int64_t>(i) * layout.thickness;
+    const Length before = sum + static_cast<std::int64_t>(i) * between;
     const FrontRect place =
         columns ? FrontRect{rect.x + before, rect.z, sizes.value()[i], rect.height}
                 : FrontRect{rect.x, rect.z + rect.height - before - sizes.value()[i], rect.width,
@@ -184,12 +185,19 @@ void sums(const Carcass& carcass, const CarcassLayout& layout, const OpeningPath
     sums(carcass, layout, child, place, step);
     sum += sizes.value()[i];
   }
-  RC_ASSERT(sum + panels * layout.thickness == whole);
+  RC_ASSERT(sum + panels * between == whole);
 }
 
 RC_GTEST_PROP(Layout, openingTreeSums, ()) {
   const Job job = *test::buildableJob();
-  const Carcass& carcass = job.assemblies.front().carcass();
+  Carcass carcass = job.assemblies.front().carcass();
+  const std::function<void(Opening&)> byClear = [&byClear](Opening& opening) {
+    if (auto* split = std::get_if<Split>(&opening.content)) {
+      split->byFrame = false;
+      for (Opening& child : split->children) byClear(child);
+    }
+  };
+  byClear(carcass.inside);
   const auto layout = layOut(job, carcass);
   RC_PRE(layout.ok());
   sums(carcass, layout.value(), {}, layout->clear, job.shareStep);

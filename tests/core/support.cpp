@@ -69,7 +69,17 @@ int pick(int from, int to) {
 Opening randomOpening(int depth) {
   Opening out;
   const int kind = depth == 0 ? pick(0, 4) : pick(0, 7);
-  if (pick(0, 3) == 0) out.door = Door{static_cast<Hinge>(pick(0, 5))};
+  if (pick(0, 3) == 0) {
+    out.door = Door{static_cast<Hinge>(pick(0, 5))};
+    out.door->centreStile = pick(0, 2) == 0;
+    out.door->rightInFront = pick(0, 1) == 1;
+  }
+  if (pick(0, 5) == 0) {
+    out.fronts.style = static_cast<FrontStyle>(pick(0, 2));
+    out.fronts.grain = static_cast<PanelGrain>(pick(0, 2));
+    out.fronts.left = Length::um(pick(0, 9'000));
+    out.fronts.gap = Length::um(pick(1'000, 4'000));
+  }
   if (kind == 1) out.content = AdjustableShelves{pick(1, 3)};
   if (kind == 2) out.content = LooseShelves{pick(1, 2)};
   if (kind == 3 || kind == 4) {
@@ -78,7 +88,8 @@ Opening randomOpening(int depth) {
     bank.fronts.assign(static_cast<std::size_t>(pick(1, 3)), Share{});
     if (bank.fronts.size() > 1 && pick(0, 1) == 1)
       bank.fronts[0].fixed = Length::um(pick(90'000, 110'000));
-    bank.matched = pick(0, 1) == 1;
+    bank.cut = static_cast<FrontsCut>(pick(0, 2));
+    bank.railed = pick(0, 3) == 0;
     out.content = bank;
     out.door.reset();  // a door before drawers would need them set back
   }
@@ -87,6 +98,10 @@ Opening randomOpening(int depth) {
   split.by = pick(0, 1) == 1 ? SplitBy::Dividers : SplitBy::Shelves;
   split.sizes.assign(static_cast<std::size_t>(pick(2, 3)), Share{});
   if (pick(0, 1) == 1) split.sizes[0].fixed = Length::um(pick(150'000, 300'000));
+  split.fronts = static_cast<FrontsCut>(pick(0, 2));
+  split.uncovered = pick(0, 5) == 0;
+  split.byFrame = pick(0, 3) == 0;
+  if (pick(0, 4) == 0) split.doubled = Length::um(pick(0, 10'000));
   for (std::size_t i = 0; i < split.sizes.size(); ++i)
     split.children.push_back(randomOpening(depth - 1));
   // A door over several openings is theirs alone.
@@ -168,6 +183,8 @@ Carcass randomCarcass() {
   if (pick(0, 4) == 0) carcass.endRight = "b12";
   carcass.back.pieces = pick(0, 2);
   carcass.mitreTenons = pick(0, 3);
+  carcass.waterfall = static_cast<Waterfall>(pick(0, 2));
+  if (pick(0, 3) == 0) carcass.fronts.reveal = Length::um(pick(1'000, 6'000));
   if (carcass.back.school == BackSchool::None && pick(0, 1) == 1) {
     carcass.back.railPlace = static_cast<RailPlace>(pick(0, 2));
     carcass.back.rails = {{Length::um(pick(0, 150'000)), Length::um(pick(40'000, 100'000))}};

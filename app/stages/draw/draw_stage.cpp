@@ -159,7 +159,8 @@ void DrawStage::refresh() {
     const Selection& selected = session().pointing().selection();
     std::vector<Paragraph> said = describe(session().job(), *of, selected.opening);
     if (const auto chosen = partChosen(session(), selected))
-      said.insert(said.begin(), describePart(session().job(), chosen->part, chosen->alone));
+      said.insert(said.begin(), describePart(session().job(), session().breakdown().parts,
+                                             chosen->part, chosen->alone));
     sentence_->setParagraphs(std::move(said), session().style());
     remark_->setText(remark(of->body));
   } else {

@@ -204,31 +204,8 @@ void ElevationView::movePanel(std::size_t index, Length by) {
   Opening& inside = edited.carcass().inside;
   Opening opening = *pp::find(inside, panel.path);
   auto& split = std::get<Split>(opening.content);
-  // The children's sizes as they are now, from the leaves and panels between them.
   const bool upright = panel.kind == PanelKind::Divider;
-  std::vector<Length> sizes;
-  Length from;
-  Length to;
-  bool first = true;
-  for (const OpeningRect& leaf : layout()->leaves) {
-    if (leaf.path.size() < panel.path.size() ||
-        !std::equal(panel.path.begin(), panel.path.end(), leaf.path.begin()))
-      continue;
-    const Length low = upright ? leaf.rect.x : leaf.rect.z;
-    const Length high = upright ? leaf.rect.right() : leaf.rect.top();
-    from = first ? low : std::min(from, low);
-    to = first ? high : std::max(to, high);
-    first = false;
-  }
-  std::vector<Length> edges = {upright ? from : to};
-  for (const PanelRect& other : layout()->panels)
-    if (other.path == panel.path && other.kind == panel.kind) {
-      edges.push_back(upright ? other.rect.x : other.rect.top());
-      edges.push_back(upright ? other.rect.right() : other.rect.z);
-    }
-  edges.push_back(upright ? to : from);
-  for (std::size_t i = 0; i + 1 < edges.size(); i += 2)
-    sizes.push_back(upright ? edges[i + 1] - edges[i] : edges[i] - edges[i + 1]);
+  const std::vector<Length> sizes = sizesAsTyped(*layout(), assembly()->carcass(), panel.path);
   // Shelves are counted from the top: up makes the opening above smaller.
   const auto moved = panelMoved(split, sizes, panel.index, upright ? by : -by);
   if (!moved)

@@ -158,7 +158,8 @@ void PartsStage::showPart(const Part* part) {
   part_->setPart(model_->job(), *model_->breakdown(), session().plans().shown(), part);
   if (choicesBox_->isHidden()) return;
   std::vector<Paragraph> said;
-  if (part != nullptr) said.push_back(describePart(*model_->job(), *part));
+  if (part != nullptr)
+    said.push_back(describePart(*model_->job(), model_->breakdown()->parts, *part));
   choices_->setParagraphs(std::move(said), styleOf(*model_->job()));
 }
 

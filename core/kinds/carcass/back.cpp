@@ -137,6 +137,14 @@ class BackMaker {
     return true;
   }
 
+  // The first of those that are as near as any, to a millimetre: a step of shares is no reason.
+  static std::optional<Length> nearestTo(Length at, const std::vector<Length>& rests) {
+    std::optional<Length> out;
+    for (const Length rest : rests)
+      if (!out || distance(rest, at) + Length::mm(1) < distance(*out, at)) out = rest;
+    return out;
+  }
+
   // So many pieces: each joint on the panel nearest to its even share, or on a batten.
   Problems shareOut(int count, const std::vector<Length>& rests) {
     const Length whole = high() - low();
@@ -144,10 +152,8 @@ class BackMaker {
     std::vector<Length> joints, onBattens;
     for (int k = 1; k < count; ++k) {
       const Length even = low() + k * whole / count;
-      const auto nearest = std::min_element(rests.begin(), rests.end(), [even](Length a, Length b) {
-        return distance(a, even) < distance(b, even);
-      });
-      const bool rested = nearest != rests.end() && distance(*nearest, even) < reach;
+      const auto nearest = nearestTo(even, rests);
+      const bool rested = nearest && distance(*nearest, even) < reach;
       joints.push_back(rested ? *nearest : even);
       if (!rested) onBattens.push_back(even);
     }

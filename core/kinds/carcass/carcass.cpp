@@ -6,6 +6,7 @@ namespace pp {
 namespace {
 
 void mirror(Opening& opening) {
+  std::swap(opening.fronts.left, opening.fronts.right);
   if (opening.door) {
     if (opening.door->hinge == Hinge::Left)
       opening.door->hinge = Hinge::Right;

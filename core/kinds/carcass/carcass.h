@@ -36,9 +36,6 @@ enum class BackSchool {
                 // and bottom
 };
 
-// Which way the back's grain runs.
-enum class PanelGrain { Upright, Across, Either };
-
 // Where rails instead of a back go.
 enum class RailPlace {
   PerBay,   // between the uprights, one in every bay
@@ -147,12 +144,6 @@ struct DrawerRules {
 };
 
 enum class FrontFit { Inset, Overlay };
-enum class FrontStyle {
-  Slab,
-  GroovedFrame,  // rails on tongues between the stiles, panel in a groove
-  LappedFrame    // rails and stiles half lapped, panel laid into a rabbet from behind
-};
-
 // Doors and drawer fronts.
 struct FrontRules {
   std::string material;  // id of a Material; frame pieces too
@@ -161,6 +152,7 @@ struct FrontRules {
   FrontStyle style = FrontStyle::Slab;
   Length gap = Length::mm(2);          // round an inset front and between neighbours, >= 0
   Length overlay = Length::mm(15);     // Overlay: over the edge of an outside panel, >= 0
+  std::optional<Length> reveal;        // Overlay: what is left of such an edge instead, >= 0
   std::string panelMaterial;           // of a framed door: id of a Material; empty: the front's own
   Length frameWidth = Length::mm(60);  // stiles and rails, > 0
   Length tongue = Length::mm(10);      // GroovedFrame: groove's depth; LappedFrame: rabbet's width
@@ -205,6 +197,13 @@ struct Baseboard {
   bool operator==(const Baseboard&) const = default;
 };
 
+// Mitred: which outside panels are cut from one strip, their figure running on round the corners.
+enum class Waterfall {
+  None,
+  Over,   // left side, top, right side
+  Around  // and the bottom
+};
+
 struct Carcass {
   // Outer sizes: from wall to wall where there are allowances, from the floor where it stands on
   // something; front to rear edge, fronts and frame not counted unless the frame says so.
@@ -226,7 +225,8 @@ struct Carcass {
   std::string endLeft, endRight;
   bool fillerLeft = false, fillerRight = false;  // a strip closes what is kept free of a wall
   Length scribe = Length::mm(10);                // fillers: left on for the wall's shape, >= 0
-  int mitreTenons = 0;                           // Mitred: loose tenons in each corner, 0..20
+  Waterfall waterfall = Waterfall::None;
+  int mitreTenons = 0;  // Mitred: loose tenons in each corner, 0..20
   Back back;
   std::optional<Baseboard> baseboard;
   std::optional<Toe> toe;

@@ -22,6 +22,7 @@ void check(Check& to, const std::string& at, const FrontRules& fronts) {
                       {"/slideGroove", fronts.slideGroove}});
   to.noneNegative(at, {{"/gap", fronts.gap},
                        {"/overlay", fronts.overlay},
+                       {"/reveal", fronts.reveal.value_or(Length{})},
                        {"/panelClearance", fronts.panelClearance},
                        {"/pullFromEdge", fronts.pullFromEdge}});
 }
@@ -54,6 +55,11 @@ void checkBack(Check& to, const std::string& at, const Back& back) {
 void checkOpening(Check& to, const std::string& at, const Opening& opening, int depth) {
   if (depth > kDeepestOpening)
     return to.add(at, "openings deeper than 40", "at most 40 openings inside one another");
+  const OpeningFronts& own = opening.fronts;
+  for (const auto& [field, length] :
+       {std::pair("/gap", own.gap), std::pair("/left", own.left), std::pair("/right", own.right),
+        std::pair("/bottom", own.bottom), std::pair("/top", own.top)})
+    if (length) to.notNegative(at + "/ownFronts" + field, *length);
   if (const auto* loose = std::get_if<LooseShelves>(&opening.content)) {
     to.within(at + "/count", loose->count, 1, 50);
   } else if (const auto* pins = std::get_if<AdjustableShelves>(&opening.content)) {
@@ -68,6 +74,7 @@ void checkOpening(Check& to, const std::string& at, const Opening& opening, int 
       return to.add(at + "/children", std::to_string(split->children.size()),
                     "as many openings as sizes");
     checkShares(to, at + "/sizes", split->sizes);
+    if (split->doubled) to.notNegative(at + "/doubled", *split->doubled);
     for (std::size_t i = 0; i < split->children.size(); ++i)
       checkOpening(to, fmt::format("{}/children/{}", at, i), split->children[i], depth + 1);
   }
@@ -164,7 +171,7 @@ std::int64_t mostPieces(const Stand& stand, Length width) {
 
 // Everything that stands in an opening, the panels between its children and what closes it.
 std::int64_t mostPieces(const Opening& opening, std::int64_t& openings) {
-  constexpr std::int64_t kBox = 12;  // four sides, bottom, a framed front of five, pads
+  constexpr std::int64_t kBox = 13;  // four sides, bottom, a framed front of five, pads
   constexpr std::int64_t kDoors = 10;
   ++openings;
   std::int64_t out = opening.door ? kDoors : 0;
@@ -174,7 +181,7 @@ std::int64_t mostPieces(const Opening& opening, std::int64_t& openings) {
     out += kBox * static_cast<std::int64_t>(bank->fronts.size());
   if (const auto* split = std::get_if<Split>(&opening.content))
     for (const Opening& child : split->children)
-      out = std::min(kTooMany, out + 1 + mostPieces(child, openings));
+      out = std::min(kTooMany, out + 2 + mostPieces(child, openings));
   return out;
 }
 

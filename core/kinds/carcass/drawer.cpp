@@ -245,7 +245,49 @@ Problems stackProblems(const std::vector<DrawerPlan>& drawers, const DrawerRules
   return {};
 }
 
+// The fronts of a bank and the room behind each.
+Result<std::vector<DrawerCell>> cellsOf(const Job& job, const Carcass& carcass,
+                                        const CarcassLayout& layout, const OpeningRect& leaf) {
+  const auto& bank = std::get<DrawerBank>(find(carcass.inside, leaf.path)->content);
+  const FrontRules rules = frontRules(carcass, leaf.path);
+  const bool fronts = bank.kind == BankKind::Drawers;
+  const bool railed = fronts && bank.railed && layout.frame;
+  FrontReach reach;
+  if (fronts) reach = frontReach(carcass, layout, leaf);
+  const Length between = railed   ? betweenFronts(rules, *layout.frame)
+                         : fronts ? rules.gap
+                                  : Length{};
+  auto cells = drawerCells(leaf.face.height, reach.bottom, reach.top, bank.fronts, between,
+                           styleOf(job), job.shareStep, carcass.drawers.evenBoxes && !railed);
+  if (!cells || !railed) return cells;
+  // Between two rails, or a rail and what ends the opening.
+  const Length over = (layout.frame->middle - between) / 2;
+  Length top = leaf.face.height;
+  for (std::size_t i = 0; i < cells->size(); ++i) {
+    DrawerCell& cell = cells.value()[i];
+    cell.bottom = i + 1 == cells->size() ? Length{} : cell.frontBottom + over;
+    cell.height = top - cell.bottom;
+    top = cell.bottom - layout.frame->middle;
+  }
+  return cells;
+}
+
 }  // namespace
+
+std::vector<FrontRect> bankRails(const Job& job, const Carcass& carcass,
+                                 const CarcassLayout& layout, const OpeningRect& leaf) {
+  std::vector<FrontRect> out;
+  const auto* bank = std::get_if<DrawerBank>(&find(carcass.inside, leaf.path)->content);
+  if (bank == nullptr || bank->kind != BankKind::Drawers || !bank->railed || !layout.frame)
+    return out;
+  const auto cells = cellsOf(job, carcass, layout, leaf);
+  if (!cells) return out;
+  const FrontRect& face = leaf.face;
+  for (std::size_t i = 0; i + 1 < cells->size(); ++i)
+    out.push_back({face.x, face.z + cells.value()[i].bottom - layout.frame->middle, face.width,
+                   layout.frame->middle});
+  return out;
+}
 
 Result<std::vector<DrawerPlan>> planDrawers(const Job& job, const PartChoices& choices,
                                             const Carcass& carcass, const CarcassLayout& layout,
@@ -259,9 +301,7 @@ Result<std::vector<DrawerPlan>> planDrawers(const Job& job, const PartChoices& c
   const FrontRect pass = leaf.passage();
   FrontReach reach;
   if (fronts) reach = frontReach(carcass, layout, leaf);
-  const auto cells =
-      drawerCells(face.height, reach.bottom, reach.top, bank.fronts,
-                  fronts ? carcass.fronts.gap : Length{}, style, job.shareStep, rules.evenBoxes);
+  const auto cells = cellsOf(job, carcass, layout, leaf);
   if (!cells)
     return misfit(cells.problems().front().found + " for the drawer fronts",
                   cells.problems().front().expected + " beside the gaps");

@@ -53,6 +53,10 @@ Result<std::vector<DrawerCell>> drawerCells(Length openingHeight, Length low, Le
                                             const LengthStyle& style, Length step = {},
                                             bool even = true);
 
+// The rails of the face frame between the fronts of a bank, from the top; none where it has none.
+std::vector<FrontRect> bankRails(const Job& job, const Carcass& carcass,
+                                 const CarcassLayout& layout, const OpeningRect& leaf);
+
 // The longest slide of the kind with length + reserve <= depth; null when none fits.
 const Slide* longestSlide(const std::vector<Slide>& slides, Length depth, Length reserve,
                           SlideKind kind = SlideKind::Side);

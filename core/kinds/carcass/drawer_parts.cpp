@@ -16,10 +16,10 @@ class Boxes {
         pass_(leaf.passage()),
         kind_(kind) {}
 
-  Problems add(const DrawerPlan& drawer, int order, bool matched) {
+  Problems add(const DrawerPlan& drawer) {
     drawer_ = &drawer;
     if (kind_ == BankKind::Drawers)
-      if (const Problems problems = front(order, matched); !problems.empty()) return problems;
+      if (const Problems problems = front(); !problems.empty()) return problems;
     for (Part& part : boxParts(maker_, rules_, kind_, drawer.box,
                                {drawer.id, leaf_.path, drawer.boxX, drawer.boxY, drawer.boxZ}))
       parts_.push_back(std::move(part));
@@ -39,8 +39,8 @@ class Boxes {
     return part;
   }
 
-  Problems front(int order, bool matched) {
-    FrontRules rules = carcass_.fronts;
+  Problems front() {
+    FrontRules rules = frontRules(carcass_, leaf_.path);
     rules.material = maker_.material(PartRole::DrawerFront, drawer_->id, rules.material);
     // A drawer too low for a frame has a plain front.
     if (drawer_->front.rect.height < 3 * rules.frameWidth) rules.style = FrontStyle::Slab;
@@ -48,11 +48,7 @@ class Boxes {
                            {PartRole::DrawerFront, drawer_->id, leaf_.path}, false);
     if (!made) return made.problems();
     for (Part& part : made.value()) {
-      if (matched && part.role == PartRole::DrawerFront) {
-        part.run = maker_.assembly().code + "-fronts";
-        for (const std::size_t index : leaf_.path) part.run += fmt::format("-{}", index + 1);
-        part.runOrder = order;
-      }
+      turnGrain(maker_, carcass_, leaf_.path, false, part);
       if (part.role == PartRole::DrawerFront || part.role == PartRole::DrawerFrontUpperRail) {
         const Length width = part.width.total();
         part.machining.push_back(opener(rules, part, Edge::L2, width - width / 2));
@@ -136,11 +132,8 @@ Result<std::vector<Part>> drawerParts(const Maker& maker, const Carcass& carcass
                                       const OpeningRect& leaf) {
   const auto& bank = std::get<DrawerBank>(find(carcass.inside, leaf.path)->content);
   Boxes boxes(maker, carcass, leaf, bank.kind);
-  int order = 0;
   for (const DrawerPlan& drawer : drawers)
-    if (const Problems problems = boxes.add(drawer, ++order, bank.matched && drawers.size() > 1);
-        !problems.empty())
-      return problems;
+    if (const Problems problems = boxes.add(drawer); !problems.empty()) return problems;
   return boxes.take();
 }
 

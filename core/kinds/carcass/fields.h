@@ -90,16 +90,25 @@ void fields(A& a, FaceFrame& v) {
 }
 
 template <class A>
+void fields(A& a, OpeningFronts& v) {
+  if (a.wants("style", v.style)) a.choice("style", *v.style, kFrontStyles);
+  if (a.wants("grain", v.grain)) a.choice("grain", *v.grain, kPanelGrains);
+  a("gap", v.gap);
+  a("left", v.left);
+  a("right", v.right);
+  a("bottom", v.bottom);
+  a("top", v.top);
+}
+
+template <class A>
 void fields(A& a, FrontRules& v) {
   a.must("material", v.material);
   a("banding", v.banding);
   a.choice("fit", v.fit, {{"inset", FrontFit::Inset}, {"overlay", FrontFit::Overlay}});
-  a.choice("style", v.style,
-           {{"slab", FrontStyle::Slab},
-            {"grooved frame", FrontStyle::GroovedFrame},
-            {"lapped frame", FrontStyle::LappedFrame}});
+  a.choice("style", v.style, kFrontStyles);
   a("gap", v.gap);
   a("overlay", v.overlay);
+  a("reveal", v.reveal);
   a("panelMaterial", v.panelMaterial);
   a("frameWidth", v.frameWidth);
   a("tongue", v.tongue);
@@ -182,6 +191,8 @@ void fields(A& a, Carcass& v) {
   a.unlessPlain("fillerRight", v.fillerRight);
   a("scribe", v.scribe);
   a.unlessPlain("mitreTenons", v.mitreTenons);
+  a.choice("waterfall", v.waterfall,
+           {{"none", Waterfall::None}, {"over", Waterfall::Over}, {"around", Waterfall::Around}});
   a.must("back", v.back);
   a("baseboard", v.baseboard);
   a("toe", v.toe);

@@ -5,6 +5,7 @@
 #include <algorithm>
 
 #include "core/job/ids.h"
+#include "core/kinds/carcass/size_list.h"
 
 namespace pp {
 
@@ -42,7 +43,42 @@ Length memberAt(const FaceFrame& frame, Length panel, Length thickness, bool div
   }
 }
 
+// The other way: the low edge of the panel behind a member.
+Length panelBehind(const FaceFrame& frame, Length member, Length thickness, bool divider) {
+  return member + (member - memberAt(frame, member, thickness, divider));
+}
+
 }  // namespace
+
+Result<std::vector<Length>> clearBehind(const Split& split, const std::vector<Length>& panels,
+                                        const FrontRect& rect, const FrontRect& face,
+                                        const FaceFrame& frame, const LengthStyle& style,
+                                        Length step) {
+  const bool dividers = split.by == SplitBy::Dividers;
+  const auto n = static_cast<std::int64_t>(split.sizes.size());
+  const Length whole = dividers ? face.width : face.height;
+  const auto open = shareOut(whole - (n - 1) * frame.middle, split.sizes, style, step);
+  if (!open) return open.problems();
+  std::vector<Length> out;
+  Length from = dividers ? rect.x : rect.top();  // of the next clear opening
+  Length at = dividers ? face.x : face.top();    // of the next one in the frame
+  for (std::size_t i = 0; i < open->size(); ++i) {
+    const Length size = open.value()[i];
+    if (i + 1 == open->size()) {
+      out.push_back(dividers ? rect.right() - from : from - rect.z);
+      break;
+    }
+    const Length thick = panels[i + 1];
+    const Length member = dividers ? at + size : at - size - frame.middle;
+    const Length panel = panelBehind(frame, member, thick, dividers);
+    out.push_back(dividers ? panel - from : from - panel - thick);
+    if (out.back() <= Length{})
+      return Problem{{}, 0, "face frame", "an opening that the frame closes", "narrower members"};
+    from = dividers ? panel + thick : panel;
+    at = dividers ? member + frame.middle : member;
+  }
+  return out;
+}
 
 Result<FramedFaces> framedFaces(const SplitRow& row, const FrontRect& face, const FaceFrame& frame,
                                 const LengthStyle& style) {
@@ -51,7 +87,7 @@ Result<FramedFaces> framedFaces(const SplitRow& row, const FrontRect& face, cons
   FramedFaces out;
   const Length middle = frame.middle;
   const auto n = static_cast<std::int64_t>(row.sizes.size());
-  const bool alike = frame.middleAt == FrameMiddle::Equal &&
+  const bool alike = frame.middleAt == FrameMiddle::Equal && !row.split.byFrame &&
                      std::none_of(row.split.sizes.begin(), row.split.sizes.end(),
                                   [](const Share& share) { return share.fixed.has_value(); });
   const Length whole = dividers ? face.width : face.height;

@@ -23,6 +23,14 @@ struct FramedFaces {
   std::vector<FrontRect> faces;
   std::vector<FrameMember> members;
 };
+// The clear sizes of a split's children whose typed sizes are what the frame leaves of each.
+// `panels`: as in a row; `rect`: the room of them all, panels included; `face`: what the frame
+// leaves of that. A problem where they do not add up.
+Result<std::vector<Length>> clearBehind(const Split& split, const std::vector<Length>& panels,
+                                        const FrontRect& rect, const FrontRect& face,
+                                        const FaceFrame& frame, const LengthStyle& style,
+                                        Length step);
+
 Result<FramedFaces> framedFaces(const SplitRow& row, const FrontRect& face, const FaceFrame& frame,
                                 const LengthStyle& style);
 

@@ -40,6 +40,20 @@ Length behindEdge(const CarcassLayout& layout, const OpeningRect& opening, Side 
   return layout.thickness;
 }
 
+// Whether a member of the frame ends the opening to that side.
+bool memberBeside(const CarcassLayout& layout, const OpeningRect& opening, Side side) {
+  const FrontRect& r = opening.face;
+  return std::any_of(layout.members.begin(), layout.members.end(), [&](const FrameMember& member) {
+    const FrontRect& m = member.rect;
+    const bool level = side == Side::Left || side == Side::Right;
+    const bool along = level ? m.z < r.top() && r.z < m.top() : m.x < r.right() && r.x < m.right();
+    return along && (side == Side::Left     ? m.right() == r.x
+                     : side == Side::Right  ? m.x == r.right()
+                     : side == Side::Bottom ? m.top() == r.z
+                                            : m.z == r.top());
+  });
+}
+
 // Whether another front comes up to the panel that ends the opening to that side.
 bool meets(const Carcass& carcass, const CarcassLayout& layout, const OpeningRect& opening,
            Side side) {
@@ -61,16 +75,39 @@ bool meets(const Carcass& carcass, const CarcassLayout& layout, const OpeningRec
          std::any_of(layout.doors.begin(), layout.doors.end(), isBeside);
 }
 
+// Typed for that edge of the opening.
+std::optional<Length> typedOver(const OpeningFronts& own, Side side) {
+  return side == Side::Left     ? own.left
+         : side == Side::Right  ? own.right
+         : side == Side::Bottom ? own.bottom
+                                : own.top;
+}
+
+// Over an outside edge: up to the reveal where one is said.
+Length overOutside(const FrontRules& rules, const CarcassLayout& layout, const OpeningRect& opening,
+                   Side side) {
+  if (!rules.reveal) return rules.overlay;
+  const Length edge = !layout.frame         ? behindEdge(layout, opening, side)
+                      : side == Side::Left  ? layout.frameLeft
+                      : side == Side::Right ? layout.frameRight
+                                            : layout.frame->rail;
+  return edge - *rules.reveal;
+}
+
 // How far a front goes over an edge of its opening: over an inner panel half of it, less half the
 // gap, where it shares that with another front.
 Length overEdge(const Carcass& carcass, const CarcassLayout& layout, const OpeningRect& opening,
                 Side side, bool outside) {
-  const FrontRules& rules = carcass.fronts;
+  const FrontRules rules = frontRules(carcass, opening.path);
   if (rules.fit == FrontFit::Inset) return -rules.gap;
+  if (const auto typed = typedOver(find(carcass.inside, opening.path)->fronts, side)) return *typed;
   // Where it is open above a front ends with the sides.
   if (outside)
-    return side == Side::Top && carcass.top == TopSchool::None ? Length{} : rules.overlay;
-  const Length panel = layout.frame ? layout.frame->middle : behindEdge(layout, opening, side);
+    return side == Side::Top && carcass.top == TopSchool::None
+               ? Length{}
+               : overOutside(rules, layout, opening, side);
+  const Length panel = memberBeside(layout, opening, side) ? layout.frame->middle
+                                                           : behindEdge(layout, opening, side);
   return std::min(rules.overlay,
                   meets(carcass, layout, opening, side) ? (panel - rules.gap) / 2 : panel);
 }
@@ -263,12 +300,16 @@ struct Leaf {
 std::vector<Leaf> leavesOf(const Carcass& carcass, const CarcassLayout& layout,
                            const OpeningRect& door,
                            const std::function<Length(PartRole)>& thickness) {
-  const Hinge hinge = find(carcass.inside, door.path)->door->hinge;
-  const FrontRules& rules = carcass.fronts;
+  const Door& of = *find(carcass.inside, door.path)->door;
+  const Hinge hinge = of.hinge;
+  const FrontRules rules = frontRules(carcass, door.path);
   const FrontReach reach = frontReach(carcass, layout, door);
   const std::int64_t count = hinge == Hinge::Pair ? 2 : 1;
   FrontPlace place;
-  place.width = frontWidth(door.face.width, reach.left, reach.right, rules.gap, count);
+  const bool stile = hinge == Hinge::Pair && of.centreStile && layout.frame;
+  place.width = frontWidth(door.face.width, reach.left, reach.right,
+                           stile ? betweenFronts(rules, *layout.frame) : rules.gap, count,
+                           stile ? "at the stile" : "gap");
   place.height = frontWidth(door.face.height, reach.bottom, reach.top, rules.gap, 1);
   place.rect = {door.face.x - reach.left, door.face.z - reach.bottom, place.width.total(),
                 place.height.total()};
@@ -296,6 +337,31 @@ Machining opener(const FrontRules& rules, const Part& part, Edge free, Length in
   return out;
 }
 
+FrontRules frontRules(const Carcass& carcass, const OpeningPath& opening) {
+  FrontRules out = carcass.fronts;
+  const OpeningFronts& own = find(carcass.inside, opening)->fronts;
+  if (own.style) out.style = *own.style;
+  if (own.gap) out.gap = *own.gap;
+  return out;
+}
+
+Length betweenFronts(const FrontRules& rules, const FaceFrame& frame) {
+  if (rules.fit == FrontFit::Inset) return frame.middle + 2 * rules.gap;
+  return frame.middle - 2 * std::min(rules.overlay, (frame.middle - rules.gap) / 2);
+}
+
+void turnGrain(const Maker& maker, const Carcass& carcass, const OpeningPath& opening, bool upright,
+               Part& part) {
+  const auto grain = find(carcass.inside, opening)->fronts.grain;
+  const FrontPiece piece = *frontPieceOf(part.role);
+  if (!grain || (piece != FrontPiece::Whole && piece != FrontPiece::Panel) ||
+      !findMaterial(maker.job(), part.material)->grained)
+    return;
+  part.grain = *grain == PanelGrain::Either                 ? PartGrain::Any
+               : (*grain == PanelGrain::Upright) == upright ? PartGrain::Length
+                                                            : PartGrain::Width;
+}
+
 FrontReach frontReach(const Carcass& carcass, const CarcassLayout& layout,
                       const OpeningRect& opening) {
   const FrontRect& r = opening.rect;
@@ -307,8 +373,8 @@ FrontReach frontReach(const Carcass& carcass, const CarcassLayout& layout,
           over(Side::Bottom, r.z == clear.z), over(Side::Top, r.top() == clear.top())};
 }
 
-Reason frontWidth(Length opening, Length reachLow, Length reachHigh, Length gap,
-                  std::int64_t count) {
+Reason frontWidth(Length opening, Length reachLow, Length reachHigh, Length gap, std::int64_t count,
+                  const char* between) {
   Reason out("opening", opening);
   if (reachLow < Length{} && reachLow == reachHigh)
     out.minus("gap", -reachLow, 2);
@@ -316,7 +382,7 @@ Reason frontWidth(Length opening, Length reachLow, Length reachHigh, Length gap,
     out.plus("overlay", reachLow, 2);
   else
     out.plus("overlay", reachLow).plus("overlay", reachHigh);
-  out.minus("gap", gap, count - 1);
+  out.minus(between, gap, count - 1);
   return count > 1 ? out.shared(count) : out;
 }
 
@@ -378,7 +444,7 @@ Result<std::vector<Part>> doorParts(const Maker& maker, const Carcass& carcass,
     return maker.thickness(role, door.id, carcass.fronts.material);
   };
   for (const Leaf& leaf : leavesOf(carcass, layout, door, thickness)) {
-    FrontRules rules = carcass.fronts;
+    FrontRules rules = frontRules(carcass, door.path);
     rules.material = maker.material(leaf.role, door.id, rules.material);
     const Material& material = *findMaterial(maker.job(), rules.material);
     const bool flap = leaf.hinge == Hinge::Top || leaf.hinge == Hinge::Bottom;
@@ -395,6 +461,7 @@ Result<std::vector<Part>> doorParts(const Maker& maker, const Carcass& carcass,
                          static_cast<double>(material.density);
     const std::vector<Span> blocked = behind(maker, carcass, layout, r, flap);
     for (Part& part : parts) {
+      turnGrain(maker, carcass, door.path, !flap, part);
       const bool slab = rules.style == FrontStyle::Slab;
       const FrontPiece piece = *frontPieceOf(part.role);
       const bool stile = piece == FrontPiece::LeftStile || piece == FrontPiece::RightStile;

@@ -13,6 +13,17 @@ struct FrontPlace {
   Length face;  // y of its face
 };
 
+// What holds for the fronts of one opening.
+FrontRules frontRules(const Carcass& carcass, const OpeningPath& opening);
+
+// Between two fronts that meet on a middle member of a frame with nothing behind it.
+Length betweenFronts(const FrontRules& rules, const FaceFrame& frame);
+
+// Turns the grain of a front, whole or its panel, where its opening has it otherwise. `upright`: it
+// runs up by the rules.
+void turnGrain(const Maker& maker, const Carcass& carcass, const OpeningPath& opening, bool upright,
+               Part& part);
+
 // How far a front lies over each edge of its opening; below zero: how far inside it stays.
 struct FrontReach {
   Length left, right, bottom, top;
@@ -21,8 +32,9 @@ FrontReach frontReach(const Carcass& carcass, const CarcassLayout& layout,
                       const OpeningRect& opening);
 
 // One of `count` fronts side by side over an opening.
-Reason frontWidth(Length opening, Length reachLow, Length reachHigh, Length gap,
-                  std::int64_t count);
+// `between` is what lies between two neighbours.
+Reason frontWidth(Length opening, Length reachLow, Length reachHigh, Length gap, std::int64_t count,
+                  const char* between = "gap");
 
 // Frame and panel, from the front's own size.
 Reason railLength(const Reason& width, const FrontRules& rules);

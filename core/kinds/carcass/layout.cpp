@@ -5,6 +5,7 @@
 #include <algorithm>
 
 #include "core/job/ids.h"
+#include "core/kinds/carcass/drawer.h"
 #include "core/kinds/carcass/frame.h"
 #include "core/kinds/carcass/frame_faces.h"
 #include "core/kinds/carcass/size_list.h"
@@ -58,19 +59,37 @@ class Solver {
       rails();
     }
     for (PanelRect& panel : out_.panels) {
-      panel.thickness = this->panel(panel.role(), panel.after);
-      panel.low = jointAt(panel.role(), panel.after, panel.upright() ? Side::Bottom : Side::Left);
-      panel.high = jointAt(panel.role(), panel.after, panel.upright() ? Side::Top : Side::Right);
+      panel.thickness = this->panel(panel.role(), panel.after, panel.layer);
+      panel.low = jointAt(panel, panel.upright() ? Side::Bottom : Side::Left);
+      panel.high = jointAt(panel, panel.upright() ? Side::Top : Side::Right);
       // Under an open top a divider's upper end is free.
       if (carcass_.top == TopSchool::None && panel.kind == PanelKind::Divider &&
           panel.rect.top() == out_.clear.top())
         panel.high = Joint::Butt;
     }
     if (!problems_.empty()) return problems_;
+    loneMembers();
     return std::move(out_);
   }
 
  private:
+  // Members of the frame with nothing behind them: between the doors of a pair and between drawers.
+  void loneMembers() {
+    if (!out_.frame) return;
+    const Length middle = out_.frame->middle;
+    for (const OpeningRect& door : out_.doors) {
+      const Door& of = *find(carcass_.inside, door.path)->door;
+      if (of.hinge != Hinge::Pair || !of.centreStile) continue;
+      const FrontRect& face = door.face;
+      out_.members.push_back({MemberKind::MiddleStile,
+                              {face.x + (face.width - middle) / 2, face.z, middle, face.height},
+                              door.id});
+    }
+    for (const OpeningRect& leaf : out_.leaves)
+      for (const FrontRect& rail : bankRails(job_, carcass_, out_, leaf))
+        out_.members.push_back({MemberKind::MiddleRail, rail, leaf.id});
+  }
+
   void add(std::string field, const std::string& found, const std::string& expected) {
     problems_.push_back({{}, 0, std::move(field), found, expected});
   }
@@ -79,8 +98,9 @@ class Solver {
   Length thicknessOf(PartRole role, Id opening, const std::string& ruled) const {
     return findMaterial(job_, choices_.material(role, opening, ruled))->measured;
   }
-  Length panel(PartRole role, Id opening = 0) const {
-    return thicknessOf(role, opening, carcass_.material);
+  Length panel(PartRole role, Id opening = 0, int layer = 1) const {
+    return findMaterial(job_, panelMaterial(choices_, role, opening, layer, carcass_.material))
+        ->measured;
   }
   Length under() const { return carcass_.underBottom(); }
   Length topThickness() const {
@@ -99,8 +119,8 @@ class Solver {
     return out;
   }
   // Chosen for an end of a panel, or as the carcass has it.
-  Joint jointAt(PartRole role, Id opening, Side side) const {
-    const PartOverride* one = choices_.of(role, opening);
+  Joint jointAt(const PanelRect& panel, Side side) const {
+    const PartOverride* one = choices_.of(panel.role(), panel.after, panel.layer);
     const EdgeChoice* edge = one == nullptr ? nullptr : one->edge(side);
     return edge != nullptr && edge->joint ? *edge->joint : carcass_.joint;
   }
@@ -342,6 +362,8 @@ class Solver {
         around_.neighbourLeft ? out_.outer.x + (frame.middle - half) : outline.x + frame.stile;
     const Length right =
         around_.neighbourRight ? out_.outer.right() - half : outline.right() - frame.stile;
+    out_.frameLeft = around_.neighbourLeft ? frame.middle - half : frame.stile;
+    out_.frameRight = around_.neighbourRight ? half : frame.stile;
     const Length lower = frame.lowerRail ? frame.rail : Length{};
     FrontRect face{left, outline.z + lower, right - left, outline.height - frame.rail - lower};
     if (face.width <= Length{} || face.height <= Length{}) {
@@ -390,6 +412,18 @@ class Solver {
     return out_.frame ? std::max(Length{}, out_.frameFront + out_.frameThickness) : Length{};
   }
 
+  // The clear sizes of a split's children, as they are typed or so that the frame leaves those
+  // open.
+  Result<std::vector<Length>> sizesOf(const Split& split, const std::vector<Length>& panels,
+                                      const FrontRect& rect, const FrontRect& face, bool framed) {
+    const bool dividers = split.by == SplitBy::Dividers;
+    if (split.byFrame && framed)
+      return clearBehind(split, panels, rect, face, *out_.frame, style_, shareStep_);
+    Length room = dividers ? rect.width : rect.height;
+    for (const Length thick : panels) room -= thick;
+    return shareOut(room, split.sizes, style_, shareStep_);
+  }
+
   void opening(const Opening& opening, const FrontRect& rect, const FrontRect& face,
                OpeningPath& path, Length setIn, bool covered) {
     if (opening.door) {
@@ -406,12 +440,15 @@ class Solver {
     const bool dividers = split->by == SplitBy::Dividers;
     // Of the panel before each child; none before the first.
     std::vector<Length> panels(1);
-    for (std::size_t i = 1; i < split->children.size(); ++i)
-      panels.push_back(panel(dividers ? PartRole::Divider : PartRole::FixedShelf,
-                             firstOpening(split->children[i])));
-    Length room = dividers ? rect.width : rect.height;
-    for (const Length thick : panels) room -= thick;
-    const auto sizes = shareOut(room, split->sizes, style_, shareStep_);
+    for (std::size_t i = 1; i < split->children.size(); ++i) {
+      const PartRole role = dividers ? PartRole::Divider : PartRole::FixedShelf;
+      const Id after = firstOpening(split->children[i]);
+      Length thick = panel(role, after);
+      if (split->doubled) thick += *split->doubled + panel(role, after, 2);
+      panels.push_back(thick);
+    }
+    const bool framed = out_.frame && !covered && !split->uncovered;
+    const auto sizes = sizesOf(*split, panels, rect, face, framed);
     if (!sizes) {
       add(dividers ? "openings side by side" : "openings one above the other",
           sizes.problems().front().found, sizes.problems().front().expected);
@@ -419,14 +456,14 @@ class Solver {
     }
     const SplitRow row{*split, sizes.value(), panels, rect};
     std::vector<FrontRect> faces;
-    if (out_.frame && !covered) {
-      auto framed = framedFaces(row, face, *out_.frame, style_);
-      if (!framed) {
-        problems_.push_back(framed.problems().front());
+    if (framed) {
+      auto made = framedFaces(row, face, *out_.frame, style_);
+      if (!made) {
+        problems_.push_back(made.problems().front());
         return;
       }
-      faces = std::move(framed.value().faces);
-      for (FrameMember& member : framed.value().members) out_.members.push_back(member);
+      faces = std::move(made.value().faces);
+      for (FrameMember& member : made.value().members) out_.members.push_back(member);
     } else {
       faces = plainFaces(row, face);
     }
@@ -435,18 +472,17 @@ class Solver {
       const Length size = sizes.value()[i];
       if (i > 0) {
         if (!dividers) at -= panels[i];
-        out_.panels.push_back(dividers ? PanelRect{PanelKind::Divider,
-                                                   {at, rect.z, panels[i], rect.height},
-                                                   path,
-                                                   i - 1,
-                                                   firstOpening(split->children[i]),
-                                                   setIn}
-                                       : PanelRect{PanelKind::Shelf,
-                                                   {rect.x, at, rect.width, panels[i]},
-                                                   path,
-                                                   i - 1,
-                                                   firstOpening(split->children[i]),
-                                                   setIn});
+        const PanelKind kind = dividers ? PanelKind::Divider : PanelKind::Shelf;
+        const Id after = firstOpening(split->children[i]);
+        for (int layer = 1; layer <= (split->doubled ? 2 : 1); ++layer) {
+          PanelRect one{kind, {}, path, i - 1, after, setIn};
+          one.layer = layer;
+          const Length thick = panel(one.role(), after, layer);
+          const Length from = layer == 1 ? Length{} : panels[i] - thick;
+          one.rect = dividers ? FrontRect{at + from, rect.z, thick, rect.height}
+                              : FrontRect{rect.x, at + from, rect.width, thick};
+          out_.panels.push_back(std::move(one));
+        }
         if (dividers) at += panels[i];
       }
       if (!dividers) at -= size;

@@ -43,6 +43,7 @@ struct PanelRect {
   Joint low = Joint::Butt, high = Joint::Butt;
 
   Length thickness = {};  // measured
+  int layer = 1;          // 2: the second of two, the right or upper one
 
   PartRole role() const;
   bool upright() const;  // its length runs up
@@ -72,19 +73,20 @@ struct FrameMember {
 };
 
 struct CarcassLayout {
-  Length thickness;          // measured, of the carcass panels but those chosen otherwise
-  Length backThickness;      // measured; 0 without a back
-  Length frameThickness;     // measured; 0 without a frame
-  Length frameFront;         // y of what stands foremost: 0, or the frame's face (below 0)
-  FrontRect outer;           // of the panels: from the wall allowance, from the stand up
-  FrontRect inner;           // between the sides, from bottom to top
-  FrontRect clear;           // the same less linings
-  Length sideDepth;          // of the sides, from their front edges
-  Length lyingDepth;         // of top and bottom
-  Length bottomDepth;        // of the bottom, which may stop before a moulding
-  Length clearDepth;         // of shelves and dividers: to the back's face
-  Length rear;               // y of what stands hindmost, where the wall may be
-  Length endLeft, endRight;  // measured, of panels glued on outside; 0: none
+  Length thickness;              // measured, of the carcass panels but those chosen otherwise
+  Length backThickness;          // measured; 0 without a back
+  Length frameThickness;         // measured; 0 without a frame
+  Length frameLeft, frameRight;  // seen of the frame over either side
+  Length frameFront;             // y of what stands foremost: 0, or the frame's face (below 0)
+  FrontRect outer;               // of the panels: from the wall allowance, from the stand up
+  FrontRect inner;               // between the sides, from bottom to top
+  FrontRect clear;               // the same less linings
+  Length sideDepth;              // of the sides, from their front edges
+  Length lyingDepth;             // of top and bottom
+  Length bottomDepth;            // of the bottom, which may stop before a moulding
+  Length clearDepth;             // of shelves and dividers: to the back's face
+  Length rear;                   // y of what stands hindmost, where the wall may be
+  Length endLeft, endRight;      // measured, of panels glued on outside; 0: none
   // What keeps clear of a moulding behind that the bottom lies lower than: above this z, or in
   // front of this y.
   struct Moulding {
@@ -108,6 +110,15 @@ Result<CarcassLayout> layOut(const Job& job, const Carcass& carcass);
 Result<CarcassLayout> layOut(const Job& job, const Assembly& assembly);
 // The same where the group it stands in is known; null: in none.
 Result<CarcassLayout> layOut(const Job& job, const Assembly& assembly, const CarcassGroup* group);
+
+// The material of a panel where `ruled` is what the rules say.
+const std::string& panelMaterial(const PartChoices& choices, PartRole role, Id after, int layer,
+                                 const std::string& ruled);
+
+// The sizes of the children of the split at `path` as they are now, of what is typed for them:
+// clear openings, or what the face frame leaves open.
+std::vector<Length> sizesAsTyped(const CarcassLayout& layout, const Carcass& carcass,
+                                 const OpeningPath& path);
 
 // The panel of that kind, of those there is one of; null where there is none.
 const PanelRect* panelOf(const CarcassLayout& layout, PanelKind kind);

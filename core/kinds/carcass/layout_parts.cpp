@@ -39,6 +39,34 @@ bool PanelRect::upright() const {
          kind == PanelKind::Divider;
 }
 
+const std::string& panelMaterial(const PartChoices& choices, PartRole role, Id after, int layer,
+                                 const std::string& ruled) {
+  const PartOverride* one = choices.of(role, after, layer);
+  return one != nullptr && one->material ? *one->material : ruled;
+}
+
+std::vector<Length> sizesAsTyped(const CarcassLayout& layout, const Carcass& carcass,
+                                 const OpeningPath& path) {
+  const auto& split = std::get<Split>(find(carcass.inside, path)->content);
+  const bool across = split.by == SplitBy::Dividers;
+  std::vector<Length> low(split.children.size()), high(split.children.size());
+  std::vector<bool> seen(split.children.size());
+  for (const OpeningRect& leaf : layout.leaves) {
+    if (leaf.path.size() <= path.size() || !std::equal(path.begin(), path.end(), leaf.path.begin()))
+      continue;
+    const FrontRect& r = split.byFrame && layout.frame ? leaf.face : leaf.rect;
+    const std::size_t i = leaf.path[path.size()];
+    const Length from = across ? r.x : r.z;
+    const Length to = across ? r.right() : r.top();
+    low[i] = seen[i] ? std::min(low[i], from) : from;
+    high[i] = seen[i] ? std::max(high[i], to) : to;
+    seen[i] = true;
+  }
+  std::vector<Length> out;
+  for (std::size_t i = 0; i < low.size(); ++i) out.push_back(high[i] - low[i]);
+  return out;
+}
+
 const PanelRect* panelOf(const CarcassLayout& layout, PanelKind kind) {
   const auto at = std::find_if(layout.panels.begin(), layout.panels.end(),
                                [kind](const PanelRect& one) { return one.kind == kind; });

@@ -12,6 +12,22 @@
 
 namespace pp {
 
+// Which way the grain of a back or a front runs.
+enum class PanelGrain { Upright, Across, Either };
+
+enum class FrontStyle {
+  Slab,
+  GroovedFrame,  // rails on tongues between the stiles, panel in a groove
+  LappedFrame    // rails and stiles half lapped, panel laid into a rabbet from behind
+};
+
+// What fronts beside or above one another are cut from. Slabs only.
+enum class FrontsCut {
+  Apart,
+  Run,      // one strip, in order, so that the figure runs on
+  OneBoard  // one board that is cut apart when it has been fitted
+};
+
 // One size in a row of openings: a fixed clear size, or an equal share of what is left over.
 struct Share {
   std::optional<Length> fixed;  // > 0
@@ -45,7 +61,8 @@ struct DrawerBank {
   BankKind kind = BankKind::Drawers;
   std::vector<Share> fronts = {Share{}};  // heights of the fronts; gaps come off the opening first
   std::optional<Length> boxHeight;        // none: what the clearances leave
-  bool matched = false;                   // the fronts are cut as one grain run
+  FrontsCut cut = FrontsCut::Apart;
+  bool railed = false;  // rails of the face frame between the fronts, nothing behind them
   bool operator==(const DrawerBank&) const = default;
 };
 
@@ -57,6 +74,11 @@ struct Split {
   SplitBy by = SplitBy::Dividers;
   std::vector<Share> sizes;  // as many as children, at least two
   std::vector<Opening> children;
+  // Of all fronts in it: rows across where it is split by dividers, else columns, grain upright.
+  FrontsCut fronts = FrontsCut::Apart;
+  bool uncovered = false;              // the frame has no members over its panels
+  bool byFrame = false;                // the sizes are what a face frame leaves open
+  std::optional<Length> doubled = {};  // two panels instead of one, so far apart, >= 0
   bool operator==(const Split& other) const;
 };
 
@@ -75,18 +97,31 @@ enum class Hinge {
 struct Door {
   Hinge hinge = Hinge::Left;
   bool rightInFront = false;  // Sliding: the right one is nearer to the front
+  bool centreStile = false;   // Pair: a stile of the face frame between them, nothing behind it
   bool operator==(const Door&) const = default;
+};
+
+// What the fronts of one opening have otherwise than the carcass says.
+struct OpeningFronts {
+  std::optional<FrontStyle> style;
+  std::optional<PanelGrain> grain;
+  std::optional<Length> gap;                       // >= 0
+  std::optional<Length> left, right, bottom, top;  // Overlay: over that edge, >= 0
+  bool operator==(const OpeningFronts&) const = default;
 };
 
 struct Opening {
   OpeningContent content = OpenSpace{};
   std::optional<Door> door;
+  OpeningFronts fronts;
   Id id = 0;  // none where it is split: then the first one inside stands for it
   bool operator==(const Opening& other) const = default;
 };
 
 inline bool Split::operator==(const Split& other) const {
-  return by == other.by && sizes == other.sizes && children == other.children;
+  return by == other.by && sizes == other.sizes && children == other.children &&
+         fronts == other.fronts && uncovered == other.uncovered && byFrame == other.byFrame &&
+         doubled == other.doubled;
 }
 
 // The way from the whole inside to one opening: the child's index at every split.

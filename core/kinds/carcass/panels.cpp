@@ -1,5 +1,7 @@
 #include "core/kinds/carcass/panels.h"
 
+#include <algorithm>
+
 #include "core/kinds/carcass/back.h"
 #include "core/kinds/carcass/ends.h"
 #include "core/kinds/carcass/frame.h"
@@ -49,7 +51,7 @@ class PanelMaker {
 
   // What is chosen for its edges. Those that meet another panel stay there.
   Problems extend(const PanelRect& panel, Part& part) const {
-    const PartOverride* chosen = maker_.choices().of(panel.role(), panel.after);
+    const PartOverride* chosen = maker_.choices().of(panel.role(), panel.after, panel.layer);
     if (chosen == nullptr) return {};
     for (const EdgeChoice& choice : chosen->edges) {
       const auto edge = part.edgeAt(choice.side);
@@ -103,9 +105,10 @@ class PanelMaker {
   }
 
   bool mitred() const { return carcass_.top == TopSchool::Mitred; }
-  Part make(PartRole role, Id opening, Reason length, Reason width) const {
-    return maker_.board(role, maker_.material(role, opening, carcass_.material), std::move(length),
-                        std::move(width));
+  Part make(PartRole role, Id opening, Reason length, Reason width, int layer = 1) const {
+    return maker_.board(role,
+                        panelMaterial(maker_.choices(), role, opening, layer, carcass_.material),
+                        std::move(length), std::move(width));
   }
   // Less what is beside the sides.
   Reason lessBeside(Reason width) const {
@@ -209,7 +212,8 @@ class PanelMaker {
                      rail ? Reason("stretcher width", carcass_.stretcher)
                           : depthReason(depth, "back")
                                 .minus("behind the door", panel.setIn)
-                                .minus("rear rail", behind));
+                                .minus("rear rail", behind),
+                     panel.layer);
     part.opening = panel.path;
     part.keys.front().opening = panel.after;
     const Length y =
@@ -239,7 +243,8 @@ class PanelMaker {
   Part makeDivider(const PanelRect& panel) const {
     Part part = make(PartRole::Divider, panel.after,
                      dividerLength(panel.rect.height, panel.low, panel.high, carcass_.dadoDepth),
-                     depthReason(layout_.clearDepth, "back").minus("behind the door", panel.setIn));
+                     depthReason(layout_.clearDepth, "back").minus("behind the door", panel.setIn),
+                     panel.layer);
     part.opening = panel.path;
     part.keys.front().opening = panel.after;
     Maker::place(
@@ -331,6 +336,22 @@ Result<std::vector<Part>> panelParts(const PanelMaker& panels, const CarcassLayo
   return out;
 }
 
+// One strip over the corners of a mitred case: left side, top, right side, bottom.
+void runRound(const Maker& maker, const Carcass& carcass, std::vector<Part>& panels) {
+  if (carcass.top != TopSchool::Mitred || carcass.waterfall == Waterfall::None) return;
+  using enum PartRole;
+  std::vector<PartRole> order = {LeftSide, Top, RightSide};
+  if (carcass.waterfall == Waterfall::Around) order.push_back(Bottom);
+  for (Part& part : panels) {
+    const auto at = std::find(order.begin(), order.end(), part.role);
+    if (at == order.end()) continue;
+    part.run = maker.assembly().code + "-round";
+    part.runOrder = static_cast<int>(at - order.begin()) + 1;
+    part.runsRound = true;
+    part.series = RunSeries::Length;
+  }
+}
+
 }  // namespace
 
 Result<std::vector<Part>> carcassParts(const Maker& maker, const Carcass& carcass,
@@ -344,6 +365,7 @@ Result<std::vector<Part>> carcassParts(const Maker& maker, const Carcass& carcas
     return problems;
   auto shelves = shelfParts(maker, carcass, layout, out);
   if (!shelves) return shelves.problems();
+  runRound(maker, carcass, out);
   auto back = backParts(maker, carcass, layout, out);
   if (!back) return back.problems();
   if (const Problems deep = dadoProblems(maker, out); !deep.empty()) return deep;

@@ -2,6 +2,7 @@
 
 #include "core/kinds/carcass/drawer.h"
 #include "core/kinds/carcass/frame.h"
+#include "core/kinds/carcass/fronts_cut.h"
 #include "core/kinds/carcass/panels.h"
 #include "core/kinds/carcass/stand.h"
 #include "core/kinds/kind.h"
@@ -25,8 +26,7 @@ namespace {
 void hang(const Maker& maker, const Carcass& carcass, const CarcassLayout& layout, Made& out) {
   const Cleat& cleat = *carcass.cleat;
   const FrontRect& outer = layout.outer;
-  const Length rear = layout.sideDepth +
-                      (carcass.back.school == BackSchool::Behind ? layout.backThickness : Length{});
+  const Length rear = layout.rear;
   const Reason length("width", outer.width);
   auto part = cleatPart(maker, cleat.material, length, cleat.height, outer.x, rear,
                         outer.top() - cleat.height);
@@ -53,6 +53,9 @@ void make(const Maker& maker, const Carcass& carcass, Made& out) {
   }
   for (const OpeningRect& door : layout->doors)
     out.take(doorParts(maker, carcass, layout.value(), door), door.path);
+  refuseFrontsThatMeet(maker, out);
+  if (const Problems problems = cutFronts(maker, carcass, out.parts); !problems.empty())
+    out.refuse(problems);
   if (layout->frame && !(group != nullptr && group->frame))
     out.take(frameParts(maker, carcass, layout.value()));
   if (carcass.stand && !(group != nullptr && group->stand))

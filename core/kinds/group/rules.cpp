@@ -130,11 +130,7 @@ class GroupMaker {
     const Length to = right() + members_.back().carcass->wallRight;
     top.width = to - from;
     Length depth;
-    for (const Member& member : members_)
-      depth = std::max({depth, member.layout.sideDepth,
-                        member.carcass->back.school == BackSchool::Behind
-                            ? member.layout.sideDepth + member.layout.backThickness
-                            : Length{}});
+    for (const Member& member : members_) depth = std::max(depth, member.layout.rear);
     top.depth = depth - first.frameFront;
     return topParts(maker_, top, {from, first.frameFront, first.outer.top()});
   }
