@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <iterator>
 #include <map>
+#include <tuple>
 
 #include "core/breakdown/apply_choice.h"
 #include "core/breakdown/figure.h"
@@ -72,6 +73,17 @@ void index(std::vector<Part>& parts) {
   for (Part& part : parts) part.keys.front().index = ++seen[part.keys.front()];
 }
 
+// Each copy keeps its place.
+void sortKeys(Part& part) {
+  if (part.keys.size() != part.poses.size()) return std::sort(part.keys.begin(), part.keys.end());
+  std::vector<std::pair<PartKey, Pose>> copies;
+  for (std::size_t i = 0; i < part.keys.size(); ++i)
+    copies.emplace_back(part.keys[i], part.poses[i]);
+  std::sort(copies.begin(), copies.end(),
+            [](const auto& a, const auto& b) { return a.first < b.first; });
+  for (std::size_t i = 0; i < copies.size(); ++i) std::tie(part.keys[i], part.poses[i]) = copies[i];
+}
+
 // Gives the parts of one assembly their codes, as far as the job's book has them in that row. The
 // book is kept as the job has it where it did not change, so that undo need not
 // keep it twice.
@@ -82,7 +94,7 @@ void giveCodes(const Job& job, std::optional<std::size_t> row, Id assembly, cons
   book.assembly = assembly;
   std::vector<std::vector<PartKey>> groups;
   for (Part& part : parts) {
-    std::sort(part.keys.begin(), part.keys.end());
+    sortKeys(part);
     groups.push_back(part.keys);
   }
   const std::vector<int> numbers = numbered(groups, book);

@@ -2,7 +2,6 @@
 
 #include <algorithm>
 #include <map>
-#include <set>
 #include <utility>
 
 #include "core/breakdown/breakdown.h"
@@ -25,16 +24,14 @@ class Renamed {
   PartKey operator()(PartKey key) const {
     const auto& names = isDoor(key.role) ? doors_ : panels_;
     if (isDoor(key.role) || isPanel(key.role))
-      if (const auto at = names.find(key.opening); at != names.end()) {
-        // Of two layers the left one becomes the right one.
-        if (key.role == Divider && doubled_.count(key.opening) > 0) key.index = 3 - key.index;
-        key.opening = at->second;
-      }
+      if (const auto at = names.find(key.opening); at != names.end()) key.opening = at->second;
     return key;
   }
 
  private:
-  static bool isDoor(PartRole role) { return isFront(role) && !isDrawerFront(role); }
+  static bool isDoor(PartRole role) {
+    return (isFront(role) && !isDrawerFront(role)) || role == FrameCentreStile;
+  }
   static bool isPanel(PartRole role) {
     return role == Divider || role == FixedShelf || role == FrameMiddleStile ||
            role == FrameMiddleRail || role == FrameUpperRail || role == FrameLowerRail;
@@ -50,7 +47,6 @@ class Renamed {
     for (std::size_t i = 0; i < n; ++i) {
       const std::size_t k = turned ? n - 1 - i : i;
       walk(from->children[i], to->children[k]);
-      if (i > 0 && turned && from->doubled) doubled_.insert(firstOpening(from->children[i]));
       // The panel before child i stands, where the order is turned, before the child that was i
       // - 1.
       if (i > 0)
@@ -59,7 +55,6 @@ class Renamed {
   }
 
   std::map<Id, Id> panels_, doors_;
-  std::set<Id> doubled_;  // after those dividers
 };
 
 PartRole otherSide(PartRole role) {
@@ -132,6 +127,30 @@ std::vector<Pose> posesOf(const Breakdown& breakdown, const PartOverride& one) {
   return out;
 }
 
+// Of several beside one another in one role of one opening, such as the pieces of a back, the one
+// that is as far from the right as that is from the left: they are counted from the left. What has
+// a role of its own on either side is counted from that.
+PartKey fromOtherSide(const Breakdown& breakdown, const PartKey& key) {
+  std::vector<std::pair<Length, PartKey>> level;  // by where they begin
+  const auto roomOf = [](const Part& part, std::size_t copy) {
+    return part.poses[copy].place(part.board()).low;
+  };
+  std::optional<std::array<Length, 3>> own;
+  for (const Part& part : breakdown.parts)
+    for (std::size_t i = 0; i < std::min(part.keys.size(), part.poses.size()); ++i)
+      if (part.keys.size() == part.poses.size() && part.keys[i] == key) own = roomOf(part, i);
+  if (!own || otherSide(key.role) != key.role) return key;
+  for (const Part& part : breakdown.parts)
+    for (std::size_t i = 0; i < std::min(part.keys.size(), part.poses.size()); ++i)
+      if (part.keys.size() == part.poses.size() && part.keys[i].isLike(key) &&
+          roomOf(part, i)[2] == (*own)[2])
+        level.push_back({roomOf(part, i)[0], part.keys[i]});
+  std::sort(level.begin(), level.end());
+  for (std::size_t i = 0; i < level.size(); ++i)
+    if (level[i].second == key) return level[level.size() - 1 - i].second;
+  return key;
+}
+
 }  // namespace
 
 void mirrorAssembly(Job& job, std::size_t index) {
@@ -142,21 +161,23 @@ void mirrorAssembly(Job& job, std::size_t index) {
   assembly.body = mirrored(before);
   const Id id = assembly.id;
   const Renamed renamed(before.inside, assembly.carcass().inside);
+  const auto inMirror = [&](const PartKey& key) {
+    return renamed(key.assembly == id ? fromOtherSide(partsBefore, key) : key);
+  };
   for (PartOverride& one : job.overrides) {
-    one.part = renamed(one.part);
-    if (one.alike) one.part.index = 1;
+    one.part = one.alike ? renamed(one.part) : inMirror(one.part);
     if (one.follows) {
-      one.follows = renamed(*one.follows);
+      one.follows = inMirror(*one.follows);
       if (one.follows->assembly == id) one.follows->role = otherSide(one.follows->role);
     }
     if (one.part.assembly != id) continue;
     one.part.role = otherSide(one.part.role);
     swapLeftAndRight(one.edges);
   }
-  for (JobPin& pin : job.pins) pin.part = renamed(pin.part);
+  for (JobPin& pin : job.pins) pin.part = inMirror(pin.part);
   for (std::size_t i = 0; i < job.codes.size(); ++i) {
     AssemblyCodes codes = std::as_const(job).codes[i];
-    for (PartNumbers& row : codes.parts) row.part = renamed(row.part);
+    for (PartNumbers& row : codes.parts) row.part = inMirror(row.part);
     std::sort(codes.parts.begin(), codes.parts.end(),
               [](const PartNumbers& a, const PartNumbers& b) { return a.part < b.part; });
     if (codes != std::as_const(job).codes[i]) job.codes[i] = std::move(codes);

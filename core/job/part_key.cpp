@@ -91,6 +91,8 @@ constexpr std::array kRoles = {
     Row{FrameUpperRail, "frame upper rail", "frame upper rail"},
     Row{FrameLowerRail, "frame lower rail", "frame lower rail"},
     Row{FrameMiddleRail, "frame middle rail", "frame middle rail"},
+    Row{FrameCentreStile, "frame centre stile", "frame centre stile"},
+    Row{FrameDrawerRail, "frame drawer rail", "frame drawer rail"},
     Row{TopSheet, "top sheet", "top"},
     Row{TopLowerLayer, "top lower layer", "top lower layer"},
     Row{FrontLongStrip, "front long strip", "build-up strip, long"},

@@ -89,6 +89,8 @@ enum class PartRole {
   FrameUpperRail,
   FrameLowerRail,
   FrameMiddleRail,
+  FrameCentreStile,  // between the doors of a pair
+  FrameDrawerRail,   // above a drawer
   // a worktop
   TopSheet,
   TopLowerLayer,

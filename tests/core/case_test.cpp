@@ -187,6 +187,22 @@ TEST(Case, beforeAMouldingOnTheFloor) {
   EXPECT_EQ(troubleOf(carcass), "baseboard");
 }
 
+// A groove set in by 20: the back, at 534 to 540, stands wholly before the moulding at 543 and in
+// the bottom's groove as ever.
+TEST(Case, aBackSetInBeforeTheMouldingStaysInTheBottom) {
+  Carcass carcass = divided();
+  carcass.back.school = BackSchool::Groove;
+  carcass.back.setIn = mm(20);
+  carcass.baseboard = Baseboard{};
+  const Breakdown out = breakDown(test::jobWith(carcass));
+  ASSERT_TRUE(out.troubles.empty());
+  EXPECT_EQ(said(out, PartRole::Bottom), "576 × 543 at 0");
+  EXPECT_EQ(said(out, PartRole::Back), "700.5 × 580.5 at 9.75");
+  EXPECT_EQ(cutsFor(out, PartRole::Bottom, "back"), "576 × 6 at 0, 534");
+  EXPECT_EQ(cutsFor(out, PartRole::Divider, "baseboard"), "");
+  EXPECT_EQ(test::clashes(out), "");
+}
+
 // 543 deep at the foot: a slide of 500 and 10 fits, one of 550 does not; with a moulding 70 thick
 // 487 are left, and 450 is the longest.
 TEST(Case, drawersBeforeAMouldingHaveSlidesThatStopBeforeIt) {

@@ -323,7 +323,7 @@ TEST(LoneMember, aStileBetweenTheDoorsOfAPair) {
   const Breakdown out = breakDown(jobOf(carcass));
   ASSERT_TRUE(out.troubles.empty());
   EXPECT_EQ(partsIn(out, PartRole::LeftDoor)[0].width.total(), mm(236));
-  const Part stile = partsIn(out, PartRole::FrameMiddleStile)[0];
+  const Part stile = partsIn(out, PartRole::FrameCentreStile)[0];
   EXPECT_EQ(stile.length.total(), mm(640));
   EXPECT_EQ(stile.poses[0].place(stile.board()).low[0], mm(280));
   EXPECT_TRUE(partsIn(out, PartRole::Divider).empty());
@@ -342,7 +342,7 @@ TEST(LoneMember, railsBetweenDrawers) {
   const Breakdown out = breakDown(jobOf(carcass));
   ASSERT_TRUE(out.troubles.empty());
   EXPECT_EQ(partsIn(out, PartRole::DrawerFront)[0].width.total(), mm(296));
-  const Part rail = partsIn(out, PartRole::FrameMiddleRail)[0];
+  const Part rail = partsIn(out, PartRole::FrameDrawerRail)[0];
   EXPECT_EQ(rail.length.total(), mm(520));
   EXPECT_EQ(rail.poses[0].place(rail.board()).low[2], mm(340));
   for (const Part& side : partsIn(out, PartRole::BoxLeftSide))

@@ -41,7 +41,11 @@ class BackMaker {
                              thicknessOf(layout_, PanelKind::RightSide),
                              thicknessOf(layout_, PanelKind::Bottom), thicknessOf(layout_, top)});
     const FrontRect& in = layout_.inner;
-    if (layout_.moulding) reach.bottom = std::min(reach.bottom, in.z - layout_.moulding->z);
+    if (layout_.backMeetsMoulding()) {
+      reach.bottom = std::min(reach.bottom, in.z - layout_.moulding->z);
+      // The bottom has no rabbet for it then.
+      if (layout_.bottomDepth > layout_.clearDepth) reach.bottom = std::min(reach.bottom, Length{});
+    }
     const BackSchool school = carcass_.back.school;
     const char* depth = carcass_.backSetIn()           ? "groove depth"
                         : school == BackSchool::Behind ? "side"
@@ -158,8 +162,10 @@ class BackMaker {
       if (!rested) onBattens.push_back(even);
     }
     keep(std::move(joints));
+    for (Length& at : onBattens) at = turned(at);
+    std::sort(onBattens.begin(), onBattens.end());
     for (const Length at : onBattens)
-      if (Problems problems = batten(turned(at)); !problems.empty()) return problems;
+      if (Problems problems = batten(at); !problems.empty()) return problems;
     Length from = low();
     for (std::size_t k = 0; k <= joints_.size(); ++k) {
       const Length to = k < joints_.size() ? joints_[k] : high();

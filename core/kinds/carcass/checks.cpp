@@ -185,6 +185,15 @@ std::int64_t mostPieces(const Opening& opening, std::int64_t& openings) {
   return out;
 }
 
+std::int64_t mostMembers(const Opening& opening) {
+  std::int64_t out = 2;  // beside it, and in the middle of a pair
+  if (const auto* bank = std::get_if<DrawerBank>(&opening.content))
+    out += static_cast<std::int64_t>(bank->fronts.size());
+  if (const auto* split = std::get_if<Split>(&opening.content))
+    for (const Opening& child : split->children) out = std::min(kTooMany, out + mostMembers(child));
+  return out;
+}
+
 std::int64_t mostPieces(const Job& /*job*/, const Carcass& of) {
   // Sides, top, bottom, back and its strips, linings, toe, cleat, ends, fillers.
   constexpr std::int64_t kCase = 28;
@@ -194,7 +203,7 @@ std::int64_t mostPieces(const Job& /*job*/, const Carcass& of) {
   out += 2 * (of.back.pieces == 0 ? kMostOfBack : of.back.pieces);
   if (of.back.school == BackSchool::None)
     out = std::min(kTooMany, out + static_cast<std::int64_t>(of.back.rails.size()) * openings);
-  if (of.frame) out += 6 + openings;
+  if (of.frame) out += 6 + mostMembers(of.inside);
   if (of.stand) out += mostPieces(*of.stand, of.width);
   return std::min(kTooMany, out);
 }

@@ -268,6 +268,9 @@ Result<std::vector<DrawerCell>> cellsOf(const Job& job, const Carcass& carcass,
     cell.bottom = i + 1 == cells->size() ? Length{} : cell.frontBottom + over;
     cell.height = top - cell.bottom;
     top = cell.bottom - layout.frame->middle;
+    if (cell.height <= Length{})
+      return misfit("a front " + formatWithUnit(cell.frontHeight.total(), styleOf(job)) + " high",
+                    "one that leaves an opening between its rails");
   }
   return cells;
 }

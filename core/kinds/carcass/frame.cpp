@@ -17,6 +17,10 @@ PartRole roleOf(MemberKind kind) {
       return PartRole::FrameUpperRail;
     case MemberKind::LowerRail:
       return PartRole::FrameLowerRail;
+    case MemberKind::CentreStile:
+      return PartRole::FrameCentreStile;
+    case MemberKind::DrawerRail:
+      return PartRole::FrameDrawerRail;
     case MemberKind::MiddleRail:
       break;
   }

@@ -16,6 +16,11 @@ bool isWholeFront(const Part& part) {
   return piece && *piece == FrontPiece::Whole && part.show == Face::Outside;
 }
 
+// In the plane of the fronts.
+bool isFiller(const Part& part) {
+  return part.role == PartRole::LeftFiller || part.role == PartRole::RightFiller;
+}
+
 Box roomOf(const Part& part) {
   return part.poses.front().place(part.board());
 }
@@ -201,11 +206,13 @@ class FrontsCutter {
 void refuseFrontsThatMeet(const Maker& maker, Made& out) {
   std::vector<const Part*> fronts;
   for (const Part& part : out.parts)
-    if (isFront(part.role) && part.show == Face::Outside) fronts.push_back(&part);
+    if ((isFront(part.role) && part.show == Face::Outside) || isFiller(part))
+      fronts.push_back(&part);
   std::set<OpeningPath> refused;
   for (std::size_t i = 0; i < fronts.size(); ++i)
     for (std::size_t k = i + 1; k < fronts.size(); ++k) {
-      if (fronts[i]->opening == fronts[k]->opening) continue;
+      const bool filled = isFiller(*fronts[i]) || isFiller(*fronts[k]);
+      if (!filled && fronts[i]->opening == fronts[k]->opening) continue;
       const Box a = roomOf(*fronts[i]);
       const Box b = roomOf(*fronts[k]);
       bool apart = false;
@@ -213,7 +220,7 @@ void refuseFrontsThatMeet(const Maker& maker, Made& out) {
       for (std::size_t axis = 0; axis < 3; ++axis) {
         const Length common =
             std::min(a.high[axis], b.high[axis]) - std::max(a.low[axis], b.low[axis]);
-        apart = apart || common <= Length{};
+        apart = apart || common <= Length::um(1);  // rounding
         if (axis != 1) least = axis == 0 ? common : std::min(least, common);
       }
       if (apart) continue;

@@ -81,13 +81,16 @@ class Solver {
       const Door& of = *find(carcass_.inside, door.path)->door;
       if (of.hinge != Hinge::Pair || !of.centreStile) continue;
       const FrontRect& face = door.face;
-      out_.members.push_back({MemberKind::MiddleStile,
+      out_.members.push_back({MemberKind::CentreStile,
                               {face.x + (face.width - middle) / 2, face.z, middle, face.height},
                               door.id});
     }
-    for (const OpeningRect& leaf : out_.leaves)
+    for (const OpeningRect& leaf : out_.leaves) {
+      const auto* bank = std::get_if<DrawerBank>(&find(carcass_.inside, leaf.path)->content);
+      std::size_t drawer = 0;
       for (const FrontRect& rail : bankRails(job_, carcass_, out_, leaf))
-        out_.members.push_back({MemberKind::MiddleRail, rail, leaf.id});
+        out_.members.push_back({MemberKind::DrawerRail, rail, bank->fronts[++drawer].id});
+    }
   }
 
   void add(std::string field, const std::string& found, const std::string& expected) {

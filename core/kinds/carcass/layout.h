@@ -60,7 +60,16 @@ struct OpeningRect {
   FrontRect passage() const;
 };
 
-enum class MemberKind { LeftStile, RightStile, MiddleStile, UpperRail, LowerRail, MiddleRail };
+enum class MemberKind {
+  LeftStile,
+  RightStile,
+  MiddleStile,
+  UpperRail,
+  LowerRail,
+  MiddleRail,
+  CentreStile,  // between the doors of a pair, nothing behind it
+  DrawerRail    // above a drawer, nothing behind it
+};
 
 struct FrameMember {
   MemberKind kind = MemberKind::LeftStile;
@@ -69,7 +78,9 @@ struct FrameMember {
   // before; else 0.
   Id opening = 0;
   bool outer() const { return kind == MemberKind::LeftStile || kind == MemberKind::RightStile; }
-  bool upright() const { return outer() || kind == MemberKind::MiddleStile; }
+  bool upright() const {
+    return outer() || kind == MemberKind::MiddleStile || kind == MemberKind::CentreStile;
+  }
 };
 
 struct CarcassLayout {
@@ -93,6 +104,7 @@ struct CarcassLayout {
     Length z, y;
   };
   std::optional<Moulding> moulding;
+  bool backMeetsMoulding() const { return moulding && clearDepth + backThickness > moulding->y; }
   Length foot;                     // height of the stand
   std::optional<FaceFrame> frame;  // own, or the group's
   std::vector<PanelRect> panels;

@@ -223,7 +223,7 @@ class PanelMaker {
                         kBackwards,
                         top ? kUp : kDown});
     if (panel.kind != PanelKind::RearRail) maker_.show(part, Side::Front, carcass_.banding);
-    if (!shelf && panel.kind != PanelKind::FrontRail && !(bottom && layout_.moulding))
+    if (!shelf && panel.kind != PanelKind::FrontRail && !(bottom && layout_.backMeetsMoulding()))
       letBackIn(part);
     if (full && mitred()) mitreEnds(part, "left side", "right side");
     return part;

@@ -16,6 +16,8 @@ void check(Check& to, const std::string& at, const DrawerRules& of);
 std::int64_t mostPieces(const Stand& stand, Length width);
 // Of what stands in an opening and in those inside it; they are added to `openings`.
 std::int64_t mostPieces(const Opening& opening, std::int64_t& openings);
+// Members of a face frame in the opening.
+std::int64_t mostMembers(const Opening& opening);
 // Pin holes for adjustable shelves, as an upper limit.
 std::int64_t mostPinHoles(const Carcass& carcass);
 

@@ -152,15 +152,15 @@ Length widthOf(const Job& job, const CarcassGroup& of) {
 
 std::int64_t mostPieces(const Job& job, const CarcassGroup& of) {
   Length width;
-  std::int64_t openings = 0;
+  std::int64_t members = 0;
   for (const Id id : of.members) {
     const Assembly* member = findAssembly(job, id);
     if (member == nullptr || !member->isCarcass()) continue;
     width += member->carcass().width;
-    mostPieces(member->carcass().inside, openings);
+    members += 2 + mostMembers(member->carcass().inside);
   }
   std::int64_t out = 0;
-  if (of.frame) out += 6 + 2 * openings;
+  if (of.frame) out += 6 + members;
   if (of.stand) out += mostPieces(*of.stand, width);
   if (of.top) out += mostPieces(*of.top, width);
   return std::min(kTooMany, out);
