@@ -5,6 +5,7 @@
 #include <algorithm>
 
 #include "core/job/ids.h"
+#include "core/kinds/carcass/drawer.h"
 #include "core/kinds/carcass/size_list.h"
 
 namespace pp {
@@ -131,6 +132,25 @@ Result<FramedFaces> framedFaces(const SplitRow& row, const FrontRect& face, cons
     if (dividers) panel += thick;
   }
   return out;
+}
+
+void addLoneMembers(const Job& job, const Carcass& carcass, CarcassLayout& layout) {
+  if (!layout.frame) return;
+  const Length middle = layout.frame->middle;
+  for (const OpeningRect& door : layout.doors) {
+    const Door& of = *find(carcass.inside, door.path)->door;
+    if (of.hinge != Hinge::Pair || !of.centreStile) continue;
+    const FrontRect& face = door.face;
+    layout.members.push_back({MemberKind::CentreStile,
+                              {face.x + (face.width - middle) / 2, face.z, middle, face.height},
+                              door.id});
+  }
+  for (const OpeningRect& leaf : layout.leaves) {
+    const auto* bank = std::get_if<DrawerBank>(&find(carcass.inside, leaf.path)->content);
+    std::size_t drawer = 0;
+    for (const FrontRect& rail : bankRails(job, carcass, layout, leaf))
+      layout.members.push_back({MemberKind::DrawerRail, rail, bank->fronts[++drawer].id});
+  }
 }
 
 }  // namespace pp

@@ -34,4 +34,8 @@ Result<std::vector<Length>> clearBehind(const Split& split, const std::vector<Le
 Result<FramedFaces> framedFaces(const SplitRow& row, const FrontRect& face, const FaceFrame& frame,
                                 const LengthStyle& style);
 
+// The members with nothing behind them: between the doors of a pair, and between drawers. For a
+// layout that has all else.
+void addLoneMembers(const Job& job, const Carcass& carcass, CarcassLayout& layout);
+
 }  // namespace pp

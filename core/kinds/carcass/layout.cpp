@@ -5,9 +5,9 @@
 #include <algorithm>
 
 #include "core/job/ids.h"
-#include "core/kinds/carcass/drawer.h"
 #include "core/kinds/carcass/frame.h"
 #include "core/kinds/carcass/frame_faces.h"
+#include "core/kinds/carcass/rear_rails.h"
 #include "core/kinds/carcass/size_list.h"
 #include "core/kinds/carcass/sliding.h"
 
@@ -56,7 +56,8 @@ class Solver {
       if (out_.frame) face = frameRoot();
       OpeningPath path;
       opening(carcass_.inside, out_.clear, face, path, Length{}, false);
-      rails();
+      for (Problem& problem : layRails(carcass_, style_, out_))
+        problems_.push_back(std::move(problem));
     }
     for (PanelRect& panel : out_.panels) {
       panel.thickness = this->panel(panel.role(), panel.after, panel.layer);
@@ -68,31 +69,11 @@ class Solver {
         panel.high = Joint::Butt;
     }
     if (!problems_.empty()) return problems_;
-    loneMembers();
+    addLoneMembers(job_, carcass_, out_);
     return std::move(out_);
   }
 
  private:
-  // Members of the frame with nothing behind them: between the doors of a pair and between drawers.
-  void loneMembers() {
-    if (!out_.frame) return;
-    const Length middle = out_.frame->middle;
-    for (const OpeningRect& door : out_.doors) {
-      const Door& of = *find(carcass_.inside, door.path)->door;
-      if (of.hinge != Hinge::Pair || !of.centreStile) continue;
-      const FrontRect& face = door.face;
-      out_.members.push_back({MemberKind::CentreStile,
-                              {face.x + (face.width - middle) / 2, face.z, middle, face.height},
-                              door.id});
-    }
-    for (const OpeningRect& leaf : out_.leaves) {
-      const auto* bank = std::get_if<DrawerBank>(&find(carcass_.inside, leaf.path)->content);
-      std::size_t drawer = 0;
-      for (const FrontRect& rail : bankRails(job_, carcass_, out_, leaf))
-        out_.members.push_back({MemberKind::DrawerRail, rail, bank->fronts[++drawer].id});
-    }
-  }
-
   void add(std::string field, const std::string& found, const std::string& expected) {
     problems_.push_back({{}, 0, std::move(field), found, expected});
   }
@@ -164,7 +145,8 @@ class Solver {
     const Length setIn = carcass_.backSetIn() ? carcass_.back.setIn : Length{};
     needRoom("depth", depth, tb + setIn);
     out_.rear = depth;
-    if (hasRails() && carcass_.back.railPlace == RailPlace::Behind) depth -= railThickness();
+    if (hasBackRails(carcass_) && carcass_.back.railPlace == RailPlace::Behind)
+      depth -= panel(PartRole::BackRail);
     out_.sideDepth = out_.lyingDepth = depth;
     out_.clearDepth = depth - tb - setIn;
     if (carcass_.back.school == BackSchool::Behind) out_.sideDepth = out_.lyingDepth = depth - tb;
@@ -270,68 +252,9 @@ class Solver {
       add(name, "no room for it", "an allowance at that wall, which it closes");
   }
 
-  // Rails instead of a back, where they are said.
-  bool hasRails() const {
-    return carcass_.back.school == BackSchool::None && !carcass_.back.rails.empty();
-  }
-  Length railThickness() const { return panel(PartRole::BackRail); }
-  FrontRect railBand(const BackRail& rail) const {
-    return {out_.outer.x, out_.inner.z + rail.up, out_.outer.width, rail.width};
-  }
   // Of the depth of an opening.
   Length takenByRails(const FrontRect& opening) const {
-    if (!hasRails() || carcass_.back.railPlace == RailPlace::Behind) return {};
-    for (const BackRail& rail : carcass_.back.rails) {
-      const FrontRect band = railBand(rail);
-      if (band.z < opening.top() && opening.z < band.top()) return railThickness();
-    }
-    return {};
-  }
-
-  void rails() {
-    if (!hasRails()) return;
-    const bool behind = carcass_.back.railPlace == RailPlace::Behind;
-    Length above;
-    for (const BackRail& rail : carcass_.back.rails) {
-      const FrontRect band = railBand(rail);
-      const std::string where = "back rail at " + show(rail.up);
-      if (rail.up < above)
-        return add(where, show(rail.width) + " wide",
-                   "rails from the bottom up, clear of one another");
-      above = rail.up + rail.width;
-      const Length roof = carcass_.top == TopSchool::StandingRail && !behind
-                              ? out_.outer.top() - carcass_.stretcher
-                          : carcass_.top == TopSchool::None ? out_.outer.top()
-                                                            : out_.inner.top();
-      if (band.top() > roof) return add(where, show(rail.width) + " wide", "a rail under the top");
-      if (out_.moulding && band.z < out_.moulding->z)
-        return add(where, "behind it a moulding",
-                   "at least " + show(out_.moulding->z - out_.inner.z) + " up");
-      if (behind) {
-        out_.rails.push_back(band);
-        continue;
-      }
-      for (const PanelRect& panel : out_.panels)
-        if (panel.kind == PanelKind::Shelf && panel.rect.z < band.top() &&
-            band.z < panel.rect.top())
-          return add(where, "a fixed shelf there", "a rail above or below it");
-      if (carcass_.back.railPlace == RailPlace::Notched) {
-        out_.rails.push_back(band);
-        continue;
-      }
-      Length from = out_.clear.x;
-      const auto bay = [&](Length to) {
-        if (to > from) out_.rails.push_back({from, band.z, to - from, band.height});
-      };
-      for (const PanelRect& panel : out_.panels) {
-        if (panel.kind != PanelKind::Divider || panel.rect.z >= band.top() ||
-            panel.rect.top() <= band.z)
-          continue;
-        bay(panel.rect.x);
-        from = panel.rect.x + panel.rect.width;
-      }
-      bay(out_.clear.right());
-    }
+    return standBehind(carcass_, out_, opening) ? panel(PartRole::BackRail) : Length{};
   }
 
   void joints() {
