@@ -44,9 +44,9 @@ class CarcassWriter : public SentenceWriter<Carcass> {
     length(tr("right wall allowance"), &Carcass::wallRight);
     filler(tr("right filler"), body_.wallRight, &Carcass::fillerRight);
     if (body_.fillerLeft || body_.fillerRight) {
-      say(tr(", cut"));
+      say(tr("; fillers are cut"));
       length(tr("scribe"), &Carcass::scribe);
-      say(tr("larger to be scribed"));
+      say(tr("larger, to be scribed"));
     }
     say(tr(". Outside on the left it has"));
     material(tr("left end panel"), &Carcass::endLeft, tr("no end panel"));

@@ -156,7 +156,10 @@ Breakdown breakDown(const Job& job, const Assembly& assembly, const CarcassGroup
 }  // namespace
 
 Breakdown breakDown(const Job& job, const Assembly& assembly) {
-  return breakDown(job, assembly, groupOf(job, assembly.id), rowOf(job, assembly.id), Figure(job));
+  Breakdown out =
+      breakDown(job, assembly, groupOf(job, assembly.id), rowOf(job, assembly.id), Figure(job));
+  noteRuns(out.parts);
+  return out;
 }
 
 Breakdown breakDown(const Job& job) {
@@ -190,6 +193,7 @@ Breakdown breakDown(const Job& job) {
   figure.mark(loose);
   giveCodes(job, known.row(0), 0, kLooseCode, loose, out);
   take(std::move(loose));
+  noteRuns(out.parts);
   if (!figure.empty())
     for (Trouble& trouble : figure.troubles(out.parts)) out.troubles.push_back(std::move(trouble));
   return out;

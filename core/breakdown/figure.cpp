@@ -1,5 +1,7 @@
 #include "core/breakdown/figure.h"
 
+#include <fmt/format.h>
+
 #include <algorithm>
 
 #include "core/parts/maker.h"
@@ -69,6 +71,22 @@ std::vector<Trouble> Figure::troubles(const std::vector<Part>& parts) const {
       refuse("a bar", "parts of a sheet");
   }
   return out;
+}
+
+void noteRuns(std::vector<Part>& parts) {
+  std::map<std::string, std::vector<Part*>> runs;
+  for (Part& part : parts)
+    if (!part.run.empty()) runs[part.run].push_back(&part);
+  for (auto& [name, members] : runs) {
+    std::sort(members.begin(), members.end(),
+              [](const Part* a, const Part* b) { return a->runOrder < b->runOrder; });
+    for (std::size_t i = 0; i < members.size(); ++i) {
+      std::string note = fmt::format("{} of {} in a run", i + 1, members.size());
+      if (i + 1 < members.size()) note += ", on to " + members[i + 1]->code;
+      std::string& known = members[i]->note;
+      known += (known.empty() ? "" : "; ") + note;
+    }
+  }
 }
 
 }  // namespace pp

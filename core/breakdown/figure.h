@@ -30,4 +30,8 @@ class Figure {
   std::map<PartKey, int> followers_;  // of each part that has any
 };
 
+// Notes on every part of a run which of how many it is and where its figure runs on to: "2 of 3 in
+// a run, on to B1-07". For parts that have their codes.
+void noteRuns(std::vector<Part>& parts);
+
 }  // namespace pp

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <map>
 
 #include <QObject>
 
@@ -34,6 +35,7 @@ class Drawing {
     for (std::size_t i = 0; i < picture_.sheet->placements.size(); ++i) kerf(i);
     for (const Leftover& leftover : picture_.sheet->leftovers) tag(leftover);
     for (std::size_t i = 0; i < picture_.sheet->placements.size(); ++i) part(i);
+    pyramids();
     painter_.setPen(QPen(look::kGraphite, 1.5));
     painter_.setBrush(Qt::NoBrush);
     painter_.drawRect(sheet);
@@ -53,6 +55,37 @@ class Drawing {
     painter_.fillRect(
         rect(p).adjusted(-k, -k, k, k) & map_.rect(Length{}, Length{}, stock_.length, stock_.width),
         look::kPencil);
+  }
+
+  // The pyramid over parts whose figure runs on, as it is drawn in chalk before they are cut: its
+  // foot along the first to the last, so that each piece of it says where its part belongs.
+  void pyramids() {
+    std::map<std::pair<std::string, std::int64_t>, std::map<std::int64_t, QRectF>> runs;
+    for (const Placement& p : picture_.sheet->placements) {
+      const PartDemand& part = picture_.request->parts[p.part];
+      if (!part.run.empty()) runs[{part.run, p.copy}][part.runOrder] = rect(p);
+    }
+    for (const auto& [name, members] : runs) {
+      if (members.size() < 2) continue;
+      const QRectF first = members.begin()->second;
+      const QRectF last = members.rbegin()->second;
+      QRectF all;
+      for (const auto& [order, room] : members) all |= room;
+      const bool across = std::abs(last.center().x() - first.center().x()) >
+                          std::abs(last.center().y() - first.center().y());
+      const QPointF a = across ? all.bottomLeft() : all.bottomRight();
+      const QPointF b = across ? all.bottomRight() : all.topRight();
+      const QPointF apex =
+          across ? QPointF(all.center().x(), all.top()) : QPointF(all.left(), all.center().y());
+      painter_.setPen(QPen(look::kPencil, 1.2));
+      for (const auto& [order, room] : members) {
+        painter_.save();
+        painter_.setClipRect(room);
+        painter_.drawLine(a, apex);
+        painter_.drawLine(apex, b);
+        painter_.restore();
+      }
+    }
   }
 
   void tag(const Leftover& leftover) {

@@ -161,15 +161,20 @@ void paintLabel(Page& page, const QRectF& cell, const Job& job, const Part& part
   page.text(x, y + 12.7, w, 4.2, figures(part.length.total(), part.width.total(), style) + unit,
             11.5, true);
   page.text(x, y + 16.8, w, 3.4, materialName(*findMaterial(job, part.material), style), 8.5);
-  // A part that has something to be minded is seldom banded; then there is room for it.
   const QStringList minded = qs(part.note).split(QStringLiteral("; "), Qt::SkipEmptyParts);
   const bool banded = std::any_of(part.bands.begin(), part.bands.end(),
                                   [](const std::string& band) { return !band.empty(); });
   if (banded || minded.isEmpty()) page.text(x, y + 20.2, w, 3.2, bandsLine(part), 7);
-  for (qsizetype i = 0; i < std::min<qsizetype>(minded.size(), 2); ++i)
-    page.text(x, y + 20.2 + 2.8 * static_cast<double>(i + (banded ? 1 : 0)), w, 3.2, minded[i], 7);
-  const double left = cell.height() - 25.5;
-  if (left > 7) paintMarks(page, part, QRectF(x + 4, y + 26, cell.width() - qr - 14, left - 4.5));
+  constexpr double kLine = 2.8;
+  const auto lines = std::min<qsizetype>(minded.size(), 2);
+  for (qsizetype i = 0; i < lines; ++i)
+    page.text(x, y + 20.2 + kLine * static_cast<double>(i + (banded ? 1 : 0)), w, 3.2, minded[i],
+              7);
+  // What stands under the bandings takes of the room for the drawing.
+  const double more = banded ? kLine * static_cast<double>(lines) : 0;
+  const double left = cell.height() - 25.5 - more;
+  if (left > 7)
+    paintMarks(page, part, QRectF(x + 4, y + 26 + more, cell.width() - qr - 14, left - 4.5));
   paintQr(page.painter(), cell.right() - qr - 1.5, y, qr, qrCode);
   const QString face =
       part.show == Face::Inside ? QStringLiteral("inside face") : QStringLiteral("show face");

@@ -266,7 +266,7 @@ TEST(JobPicture, showsWhatIsInTheJob) {
     seen.insert(QByteArray(reinterpret_cast<const char*>(image.constBits()),
                            static_cast<qsizetype>(image.sizeInBytes())));
   }
-  EXPECT_EQ(seen.size(), 6U);
+  EXPECT_EQ(seen.size(), 7U);
   const auto ink = [](const Job& job) {
     const QImage image = jobPicture(job, breakDown(job), {116, 116});
     int out = 0;

@@ -1,6 +1,8 @@
 // The pictures of the sheets: every part can be found on them, and nothing covers anything.
 #include <gtest/gtest.h>
 
+#include <QImage>
+#include <QPainter>
 #include <QSlider>
 #include <cmath>
 #include <random>
@@ -48,6 +50,29 @@ struct Planned {
     return out;
   }
 };
+
+// What a run's parts have in common is drawn over them, and over no others.
+TEST(SheetPicture, partsOfARunCarryTheirPyramid) {
+  look::loadFonts();
+  Planned planned("specimen-console");
+  const QSize size(900, 480);
+  const auto drawn = [&](std::size_t sheet) {
+    QImage out(size, QImage::Format_RGB32);
+    out.fill(Qt::white);
+    QPainter painter(&out);
+    planned.picture(sheet).paint(painter, QRectF(QPointF(0, 0), QSizeF(size)));
+    return out;
+  };
+  std::vector<QImage> with;
+  for (std::size_t s = 0; s < planned.plan.sheets.size(); ++s) with.push_back(drawn(s));
+  std::vector<bool> has(with.size());
+  for (std::size_t s = 0; s < has.size(); ++s)
+    for (const Placement& one : planned.plan.sheets[s].placements)
+      if (!planned.request.parts[one.part].run.empty()) has[s] = true;
+  for (PartDemand& part : planned.request.parts) part.run.clear();
+  for (std::size_t s = 0; s < has.size(); ++s) EXPECT_EQ(drawn(s) != with[s], has[s]) << s;
+  EXPECT_TRUE(std::find(has.begin(), has.end(), true) != has.end());
+}
 
 TEST(SheetPicture, everyPartCarriesItsCodeAtEverySizeAndNothingCoversAnything) {
   look::loadFonts();

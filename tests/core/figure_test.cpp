@@ -69,6 +69,10 @@ TEST(Figure, runsOverTheCornersOfAMitredCase) {
   EXPECT_EQ(runOf(partsIn(out, PartRole::Top)[0]), "B1-round 2 length");
   EXPECT_EQ(runOf(partsIn(out, PartRole::RightSide)[0]), "B1-round 3 length");
   EXPECT_EQ(partsIn(out, PartRole::Bottom)[0].run, "");
+  // Each says where the figure runs on to.
+  EXPECT_EQ(partsIn(out, PartRole::LeftSide)[0].note,
+            "1 of 3 in a run, on to " + partsIn(out, PartRole::Top)[0].code);
+  EXPECT_EQ(partsIn(out, PartRole::RightSide)[0].note, "3 of 3 in a run");
   // 720 + 600 + 720 end to end on a sheet of 2 440, parted by two bevel cuts each, seen by the
   // check that knows nothing of the search.
   const NestRequest request = requestOf(job, sheetParts(out.parts));
@@ -114,6 +118,24 @@ TEST(Figure, runsDownADoorAndTheDrawerUnderIt) {
   EXPECT_EQ(door.grain, PartGrain::Length);
   EXPECT_EQ(runOf(front), "B1-fronts 2 width");
   EXPECT_EQ(front.grain, PartGrain::Width);
+}
+
+// A door and the drawer under it from one board: it is the door's by its code and its choices.
+TEST(Figure, aBoardForADoorAndADrawerIsTheDoors) {
+  Carcass carcass = test::metricCarcass().carcass();
+  carcass.fronts.fit = FrontFit::Overlay;
+  Opening closed;
+  closed.door = Door{Hinge::Top};
+  Split split{SplitBy::Shelves, {{}, Share{mm(200)}}, {closed, bankOpening(1)}};
+  split.fronts = FrontsCut::OneBoard;
+  carcass.inside.content = split;
+  const Breakdown out = breakDown(jobOf(carcass));
+  ASSERT_TRUE(out.troubles.empty());
+  EXPECT_TRUE(partsIn(out, PartRole::DrawerFront).empty());
+  const Part board = partsIn(out, PartRole::Lid)[0];
+  EXPECT_EQ(board.keys.size(), 1U);
+  // 684 and the overlay of 15 above and below.
+  EXPECT_EQ(board.width.total(), mm(714));
 }
 
 // A rail between them, or a divider, is no cut.
@@ -226,6 +248,7 @@ TEST_F(Chosen, figureRunsOnFromPartToPart) {
     EXPECT_EQ(parts[i].runOrder, static_cast<int>(i) + 1);
   }
   EXPECT_FALSE(parts[0].run.empty());
+  EXPECT_EQ(parts[1].note, "2 of 3 in a run, on to L-03");
   // It stands in the file.
   const Job again = readJob("j", writeJob(job_)).value();
   EXPECT_EQ(again.overrides, job_.overrides);

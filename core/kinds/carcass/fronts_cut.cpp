@@ -173,7 +173,9 @@ class FrontsCutter {
         "cut apart when fitted, from the " + std::string(row.across ? "left" : "top") + ": " + cuts;
     for (std::size_t k = 1; k < row.parts.size(); ++k) {
       const Part& part = parts_[row.parts[k]];
-      board.keys.insert(board.keys.end(), part.keys.begin(), part.keys.end());
+      // A code means one role for ever: a drawer's front is not to have that of the door over it.
+      if (part.role == board.role)
+        board.keys.insert(board.keys.end(), part.keys.begin(), part.keys.end());
       gone_.insert(row.parts[k]);
     }
     parts_[row.parts.front()] = std::move(board);
