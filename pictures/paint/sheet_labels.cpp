@@ -2,6 +2,8 @@
 
 #include <algorithm>
 #include <array>
+#include <map>
+#include <tuple>
 
 #include "pictures/paint/look.h"
 #include "pictures/paint/set_text.h"
@@ -20,10 +22,23 @@ double lineHeight(int pixels) {
   return pixels + 3.0;
 }
 
+// The text's letters beside one another, not fitted to each other. Shaping a text takes so long
+// that thousands of labels, each tried in several sizes, would keep the window from answering.
+double lettersWide(const QString& text, int pixels, bool bold) {
+  thread_local std::map<std::tuple<int, bool, char16_t>, double> known;
+  double out = 0;
+  for (const QChar letter : text) {
+    const auto [at, fresh] = known.try_emplace({pixels, bold, letter.unicode()});
+    if (fresh) at->second = textWidth(look::text(pixels, bold), QString(letter));
+    out += at->second;
+  }
+  return out;
+}
+
 bool fits(const std::vector<Line>& lines, int pixels, double along, double across) {
   if (static_cast<double>(lines.size()) * lineHeight(pixels) > across) return false;
   return std::all_of(lines.begin(), lines.end(), [&](const Line& line) {
-    return textWidth(look::text(pixels, line.bold), line.text) + 2 * kAside <= along;
+    return lettersWide(line.text, pixels, line.bold) + 2 * kAside <= along;
   });
 }
 
@@ -55,6 +70,10 @@ bool inside(std::vector<SheetLabel>& out, std::size_t of, const LabelWanted& wan
       std::vector<Line>{{wanted.name + QStringLiteral("  ") + wanted.more, true}},
       std::vector<Line>{{wanted.name, true}}};
   const QRectF& room = wanted.room;
+  // Measuring is slow, and on a sheet drawn small most have no room even for this.
+  if (!fits(says[2], look::kLeast, room.width(), room.height()) &&
+      !fits(says[2], look::kLeast, room.height(), room.width()))
+    return false;
   for (const bool all : {true, false})
     for (const int pixels : {look::kFigure, 14, look::kLeast})
       for (std::size_t i = all ? 0 : 2; i < (all ? 2U : 3U); ++i)

@@ -35,11 +35,11 @@ class Drawing {
     for (std::size_t i = 0; i < picture_.sheet->placements.size(); ++i) kerf(i);
     for (const Leftover& leftover : picture_.sheet->leftovers) tag(leftover);
     for (std::size_t i = 0; i < picture_.sheet->placements.size(); ++i) part(i);
-    pyramids();
     painter_.setPen(QPen(look::kGraphite, 1.5));
     painter_.setBrush(Qt::NoBrush);
     painter_.drawRect(sheet);
     const std::vector<SheetLabel> labels = picture_.labels(map_);
+    pyramids(labels);
     for (const SheetLabel& label : labels)
       if (label.leader) lead(*label.leader);
     for (const SheetLabel& label : labels) write(label);
@@ -59,7 +59,9 @@ class Drawing {
 
   // The pyramid over parts whose figure runs on, as it is drawn in chalk before they are cut: its
   // foot along the first to the last, so that each piece of it says where its part belongs.
-  void pyramids() {
+  void pyramids(const std::vector<SheetLabel>& labels) {
+    QRegion written;
+    for (const SheetLabel& label : labels) written += label.box.adjusted(-3, 0, 3, 0).toRect();
     std::map<std::pair<std::string, std::int64_t>, std::map<std::int64_t, QRectF>> runs;
     for (const Placement& p : picture_.sheet->placements) {
       const PartDemand& part = picture_.request->parts[p.part];
@@ -80,7 +82,7 @@ class Drawing {
       painter_.setPen(QPen(look::kPencil, 1.2));
       for (const auto& [order, room] : members) {
         painter_.save();
-        painter_.setClipRect(room);
+        painter_.setClipRegion(QRegion(room.toRect()) - written);
         painter_.drawLine(a, apex);
         painter_.drawLine(apex, b);
         painter_.restore();
