@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <map>
+#include <tuple>
 #include <utility>
 
 #include "core/breakdown/breakdown.h"
@@ -127,28 +128,26 @@ std::vector<Pose> posesOf(const Breakdown& breakdown, const PartOverride& one) {
   return out;
 }
 
-// Of several beside one another in one role of one opening, such as the pieces of a back, the one
-// that is as far from the right as that is from the left: they are counted from the left. What has
-// a role of its own on either side is counted from that.
-PartKey fromOtherSide(const Breakdown& breakdown, const PartKey& key) {
-  std::vector<std::pair<Length, PartKey>> level;  // by where they begin
-  const auto roomOf = [](const Part& part, std::size_t copy) {
-    return part.poses[copy].place(part.board()).low;
-  };
-  std::optional<std::array<Length, 3>> own;
-  for (const Part& part : breakdown.parts)
-    for (std::size_t i = 0; i < std::min(part.keys.size(), part.poses.size()); ++i)
-      if (part.keys.size() == part.poses.size() && part.keys[i] == key) own = roomOf(part, i);
-  if (!own || otherSide(key.role) != key.role) return key;
-  for (const Part& part : breakdown.parts)
-    for (std::size_t i = 0; i < std::min(part.keys.size(), part.poses.size()); ++i)
-      if (part.keys.size() == part.poses.size() && part.keys[i].isLike(key) &&
-          roomOf(part, i)[2] == (*own)[2])
-        level.push_back({roomOf(part, i)[0], part.keys[i]});
-  std::sort(level.begin(), level.end());
-  for (std::size_t i = 0; i < level.size(); ++i)
-    if (level[i].second == key) return level[level.size() - 1 - i].second;
-  return key;
+// Of several beside one another in one role of one opening, such as the pieces of a back, each is
+// known in a mirror by the one that is as far from the right: they are counted from the left. What
+// has a role of its own on either side is counted from that.
+std::map<PartKey, PartKey> fromOtherSide(const Breakdown& breakdown) {
+  using Level = std::tuple<PartRole, Id, Length>;  // and how high they begin
+  std::map<Level, std::vector<std::pair<Length, PartKey>>> levels;
+  for (const Part& part : breakdown.parts) {
+    if (part.keys.size() != part.poses.size() || otherSide(part.role) != part.role) continue;
+    for (std::size_t i = 0; i < part.keys.size(); ++i) {
+      const Point low = part.poses[i].place(part.board()).low;
+      levels[{part.role, part.keys[i].opening, low[2]}].push_back({low[0], part.keys[i]});
+    }
+  }
+  std::map<PartKey, PartKey> out;
+  for (auto& [level, row] : levels) {
+    std::sort(row.begin(), row.end());
+    for (std::size_t i = 0; i < row.size(); ++i)
+      out[row[i].second] = row[row.size() - 1 - i].second;
+  }
+  return out;
 }
 
 }  // namespace
@@ -161,8 +160,10 @@ void mirrorAssembly(Job& job, std::size_t index) {
   assembly.body = mirrored(before);
   const Id id = assembly.id;
   const Renamed renamed(before.inside, assembly.carcass().inside);
+  const std::map<PartKey, PartKey> others = fromOtherSide(partsBefore);
   const auto inMirror = [&](const PartKey& key) {
-    return renamed(key.assembly == id ? fromOtherSide(partsBefore, key) : key);
+    const auto other = others.find(key);
+    return renamed(other == others.end() ? key : other->second);
   };
   for (PartOverride& one : job.overrides) {
     one.part = one.alike ? renamed(one.part) : inMirror(one.part);

@@ -70,10 +70,6 @@ bool inside(std::vector<SheetLabel>& out, std::size_t of, const LabelWanted& wan
       std::vector<Line>{{wanted.name + QStringLiteral("  ") + wanted.more, true}},
       std::vector<Line>{{wanted.name, true}}};
   const QRectF& room = wanted.room;
-  // Measuring is slow, and on a sheet drawn small most have no room even for this.
-  if (!fits(says[2], look::kLeast, room.width(), room.height()) &&
-      !fits(says[2], look::kLeast, room.height(), room.width()))
-    return false;
   for (const bool all : {true, false})
     for (const int pixels : {look::kFigure, 14, look::kLeast})
       for (std::size_t i = all ? 0 : 2; i < (all ? 2U : 3U); ++i)

@@ -36,11 +36,7 @@ class Draw : public test::Drawing {
 void Draw::drawTheTrolley() {
   open("ringing-trolley");
   const std::string wanted = partsOf(session().job(), first());
-  begin(QStringLiteral("Remove assembly"));
-  ASSERT_TRUE(session().job().assemblies.empty());
-  begin(QStringLiteral("Add assembly"));
-  pick(QStringLiteral("plain carcass"));
-  ASSERT_EQ(session().job().assemblies.size(), 1U);
+  beginPlain();
   set("width", "30");
   set("height", "32");
   set("depth", "20");

@@ -67,6 +67,14 @@ class Drawing : public ShownWindow {
     type(QString::fromUtf8(value));
     press(Qt::Key_Return);
   }
+  // Nothing but a plain carcass, of what the open job has in its rack.
+  void beginPlain() {
+    begin(QStringLiteral("Remove assembly"));
+    ASSERT_TRUE(job().assemblies.empty());
+    begin(QStringLiteral("Add assembly"));
+    pick(QStringLiteral("plain carcass"));
+    ASSERT_EQ(job().assemblies.size(), 1U);
+  }
   void chooseOpening(const OpeningPath& path, Qt::Key arrow) {
     QApplication::processEvents();
     QApplication::setActiveWindow(window_.get());

@@ -20,12 +20,6 @@ class DrawnUp : public test::Drawing {
                formatMm(part.length.total()) + " × " + formatMm(part.width.total());
     return out;
   }
-  void beginPlain() {
-    begin(QStringLiteral("Remove assembly"));
-    begin(QStringLiteral("Add assembly"));
-    pick(QStringLiteral("plain carcass"));
-    ASSERT_EQ(job().assemblies.size(), 1U);
-  }
 };
 
 // The demo's mitred console, but for the bevelled front edges that were chosen part by part.

@@ -2,14 +2,14 @@
 
 #include <algorithm>
 
+#include "core/kinds/carcass/shelves.h"
+#include "core/kinds/carcass/size_list.h"
 #include "core/kinds/carcass/sizes.h"
 
 namespace pp {
 namespace {
 
-constexpr int kMostPieces = 20;
 constexpr Length kBatten = Length::mm(80);
-constexpr Length kNailingStrip = Length::mm(20);
 
 Length distance(Length a, Length b) {
   return a > b ? a - b : b - a;
@@ -89,7 +89,7 @@ class BackMaker {
 
   template <class Fits>
   static int fewest(const Fits& fits) {
-    for (int n = 1; n <= kMostPieces; ++n)
+    for (int n = 1; n <= kMostOfBack; ++n)
       if (fits(n)) return n;
     return 0;
   }

@@ -3,13 +3,13 @@
 
 #include "core/kinds/base_frame/rules.h"
 #include "core/kinds/carcass/rules.h"
+#include "core/kinds/carcass/size_list.h"
 #include "core/kinds/count.h"
 
 namespace pp {
 namespace {
 
 constexpr int kDeepestOpening = 40;
-constexpr int kMostOfBack = 20;  // pieces, or rails
 // Below it a pitch is a slip of the hand.
 constexpr Length kLeastPitch = Length::mm(5);
 

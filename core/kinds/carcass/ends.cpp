@@ -1,6 +1,6 @@
 #include "core/kinds/carcass/ends.h"
 
-#include "core/kinds/carcass/frame.h"
+#include "core/kinds/carcass/meetings.h"
 
 namespace pp {
 namespace {
@@ -25,13 +25,7 @@ Part exposedEnd(const Maker& maker, const Carcass& carcass, const CarcassLayout&
   if (carcass.toe)
     part.machining.push_back(notch(part, "toe", Length{}, carcass.toe->height, Length{},
                                    carcass.toe->depth - layout.frameFront));
-  if (carcass.baseboard) {
-    const Length up = carcass.baseboard->height + kMouldingAir - layout.foot;
-    const Length in = carcass.baseboard->thickness + kMouldingAir;
-    const Length width = part.width.total();
-    if (up > Length{})
-      part.machining.push_back(notch(part, "baseboard", Length{}, up, width - in, width));
-  }
+  if (carcass.baseboard) clearMoulding(carcass, layout, part);
   return part;
 }
 

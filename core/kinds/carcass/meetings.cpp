@@ -4,6 +4,8 @@
 
 #include <algorithm>
 
+#include "core/kinds/carcass/frame.h"
+
 namespace pp {
 namespace {
 
@@ -162,6 +164,14 @@ std::optional<Meets> upright(const CarcassLayout& layout, Length x, Length z, bo
 void joinPanels(const Carcass& carcass, const CarcassLayout& layout, std::vector<Part>& panels) {
   Joiner joiner(carcass, layout, panels);
   for (std::size_t i = 0; i < panels.size(); ++i) joiner.join(i);
+}
+
+void clearMoulding(const Carcass& carcass, const CarcassLayout& layout, Part& part) {
+  const Pose& pose = part.poses.front();
+  const Length up = carcass.baseboard->height + kMouldingAir - pose.origin[2];
+  const Length v0 = layout.rear - carcass.baseboard->thickness - kMouldingAir - pose.origin[1];
+  if (up > Length{} && v0 < part.width.total())
+    part.machining.push_back(notch(part, "baseboard", Length{}, up, v0, part.width.total()));
 }
 
 Problems dadoProblems(const Maker& maker, const std::vector<Part>& panels) {

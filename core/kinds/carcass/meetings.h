@@ -19,6 +19,10 @@ std::optional<Meets> upright(const CarcassLayout& layout, Length x, Length z, bo
 // Joins the panels, one for each of the layout's and in its order, as the carcass has it.
 void joinPanels(const Carcass& carcass, const CarcassLayout& layout, std::vector<Part>& panels);
 
+// Cuts the moulding's own size and the air round it off a part's rear lower corner, as far as the
+// part reaches it. Precondition: there is a moulding.
+void clearMoulding(const Carcass& carcass, const CarcassLayout& layout, Part& part);
+
 // A panel cut through: by a dado, or because two lie opposite one another in its two faces.
 Problems dadoProblems(const Maker& maker, const std::vector<Part>& panels);
 

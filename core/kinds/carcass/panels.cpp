@@ -151,17 +151,8 @@ class PanelMaker {
     if (carcass_.toe)
       part.machining.push_back(
           notch(part, "toe", Length{}, carcass_.toe->height, Length{}, carcass_.toe->depth));
-    if (carcass_.baseboard) clearMoulding(part);
+    if (carcass_.baseboard) clearMoulding(carcass_, layout_, part);
     return part;
-  }
-
-  // The moulding's own size and the air round it, off the rear lower corner.
-  void clearMoulding(Part& part) const {
-    const Pose& pose = part.poses.front();
-    const Length up = carcass_.baseboard->height + kMouldingAir - pose.origin[2];
-    const Length v0 = layout_.rear - carcass_.baseboard->thickness - kMouldingAir - pose.origin[1];
-    if (up > Length{} && v0 < part.width.total())
-      part.machining.push_back(notch(part, "baseboard", Length{}, up, v0, part.width.total()));
   }
 
   // Of the mitre at either end of an outside panel.
@@ -251,7 +242,7 @@ class PanelMaker {
         part,
         {{panel.rect.x, panel.setIn, panel.rect.z - enters(panel.low)}, kUp, kBackwards, kRight});
     maker_.show(part, Side::Front, carcass_.banding);
-    if (layout_.moulding) clearMoulding(part);
+    if (layout_.moulding) clearMoulding(carcass_, layout_, part);
     if (carcass_.top == TopSchool::StandingRail && panel.rect.top() == layout_.clear.top())
       part.machining.push_back(
           notch(part, "rear stretcher",
@@ -275,7 +266,7 @@ class PanelMaker {
                         kBackwards,
                         left ? kLeft : kRight});
     maker_.show(part, Side::Front, carcass_.banding);
-    if (layout_.moulding) clearMoulding(part);
+    if (layout_.moulding) clearMoulding(carcass_, layout_, part);
     if (carcass_.top == TopSchool::StandingRail)
       part.machining.push_back(
           notch(part, "rear stretcher", part.length.total() - carcass_.stretcher + upper(),

@@ -65,7 +65,7 @@ class Filler {
     const Length t = part.thickness;
     const Length air = leaf.rect.height - count * t;
     const Length under = (pinned ? rules.lip : kStrip) +
-                         (carcass_.back.school == BackSchool::Between ? kStrip : Length{});
+                         (carcass_.back.school == BackSchool::Between ? kNailingStrip : Length{});
     // A strip on either side carries a loose one.
     const Length ledge = maker_.thickness(PartRole::ShelfSupport, leaf.id, carcass_.material);
     const bool tooNarrow = !pinned && leaf.rect.width <= 2 * ledge;
@@ -155,14 +155,13 @@ class Filler {
 
   // Nailing strips for a back between: above and below in every opening.
   void strips(const OpeningRect& leaf) {
-    constexpr Length kStrip = Length::mm(20);
-    if (leaf.rect.top() - aboveMoulding(leaf.rect.z) < 3 * kStrip) return;
+    if (leaf.rect.top() - aboveMoulding(leaf.rect.z) < 3 * kNailingStrip) return;
     const bool rail =
         carcass_.top == TopSchool::StandingRail && leaf.rect.top() == layout_.clear.top();
     Part part = board(PartRole::NailingStrip, leaf, Reason("clear width", leaf.rect.width),
-                      Reason("strip", kStrip));
+                      Reason("strip", kNailingStrip));
     part.quantity = rail ? 1 : 2;
-    for (const Length z : {leaf.rect.z, leaf.rect.top() - kStrip})
+    for (const Length z : {leaf.rect.z, leaf.rect.top() - kNailingStrip})
       if (z == leaf.rect.z || !rail)
         Maker::place(part,
                      {{leaf.rect.x, layout_.clearDepth, aboveMoulding(z)}, kRight, kUp, kForwards});

@@ -10,7 +10,6 @@ namespace pp {
 namespace {
 
 constexpr std::size_t kMostSizes = 50;
-constexpr std::size_t kMostRails = 20;
 
 std::string_view trimmed(std::string_view text) {
   while (!text.empty() && (text.front() == ' ' || text.front() == '\t')) text.remove_prefix(1);
@@ -112,7 +111,7 @@ Result<std::vector<BackRail>> parseRailList(std::string_view text, Unit bare) {
     if (!width || *width <= Length{} || !up || *up < Length{})
       return refused(item, "a width above 0, `at`, and a height above the bottom");
     out.push_back({*up, *width});
-    if (out.size() > kMostRails) return refused(text, "at most 20 rails");
+    if (out.size() > kMostOfBack) return refused(text, "at most 20 rails");
     begin = comma + 1;
   }
   std::sort(out.begin(), out.end(),

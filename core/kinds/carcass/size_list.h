@@ -12,6 +12,8 @@
 
 namespace pp {
 
+inline constexpr int kMostOfBack = 20;  // pieces of a back, or rails instead of it
+
 // Reads a list of sizes separated by commas. An item is a length or a sum of lengths, `rest` (one
 // share of what is left), `N equal` (N such shares), or `centred` and a size (a share, the size, a
 // share). A lone whole number N means `N equal` when

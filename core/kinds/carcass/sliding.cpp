@@ -17,6 +17,11 @@ Length trackAt(Length thickness, std::size_t track) {
   return kIn + static_cast<std::int64_t>(track) * (thickness + kEase + kBetween);
 }
 
+// Behind the panels' front edges, or behind a frame that stands on a tongue.
+Length tracksBegin(const CarcassLayout& layout) {
+  return layout.frame ? std::max(Length{}, layout.frameFront + layout.frameThickness) : Length{};
+}
+
 // What bounds the opening below or above; none where nothing does so over its whole width.
 std::optional<std::size_t> lyingAt(const CarcassLayout& layout, const FrontRect& r, bool below) {
   for (std::size_t i = 0; i < layout.panels.size(); ++i) {
@@ -56,8 +61,6 @@ Result<std::vector<Part>> slidingParts(const Maker& maker, const Carcass& carcas
   const FrontRules& rules = carcass.fronts;
   const Length thick = slidingThickness(maker.job(), maker.choices(), carcass, door.id);
   const std::vector<FrontRect> rects = slidingRects(carcass, door);
-  const Length frameBack =
-      layout.frame ? std::max(Length{}, layout.frameFront + layout.frameThickness) : Length{};
   std::vector<Part> out;
   for (std::size_t i = 0; i < rects.size(); ++i) {
     const PartRole role = i == 0 ? PartRole::LeftDoor : PartRole::RightDoor;
@@ -72,7 +75,8 @@ Result<std::vector<Part>> slidingParts(const Maker& maker, const Carcass& carcas
     part.keys.front().opening = door.id;
     if (rules.finish) part.finish = *rules.finish;
     const bool front = (i == 0) != find(carcass.inside, door.path)->door->rightInFront;
-    const Length y = frameBack + trackAt(thick, front ? 0 : 1) + kEase / 2 + part.thickness;
+    const Length y =
+        tracksBegin(layout) + trackAt(thick, front ? 0 : 1) + kEase / 2 + part.thickness;
     Maker::place(part, {{rects[i].x, y, rects[i].z}, kUp, kRight, kForwards});
     // Near the edge that is pushed.
     Machining hole;
@@ -94,8 +98,6 @@ Result<std::vector<Part>> slidingParts(const Maker& maker, const Carcass& carcas
 Problems cutSlidingGrooves(const Maker& maker, const Carcass& carcass, const CarcassLayout& layout,
                            std::vector<Part>& panels) {
   const Length groove = carcass.fronts.slideGroove;
-  const Length frameBack =
-      layout.frame ? std::max(Length{}, layout.frameFront + layout.frameThickness) : Length{};
   for (const OpeningRect& door : layout.doors) {
     if (find(carcass.inside, door.path)->door->hinge != Hinge::Sliding) continue;
     const FrontRect& r = door.rect;
@@ -116,7 +118,7 @@ Problems cutSlidingGrooves(const Maker& maker, const Carcass& carcass, const Car
       const Pose& pose = part.poses.front();
       const bool whole = panel.rect.x == r.x && panel.rect.right() == r.right();
       for (std::size_t track = 0; track < 2; ++track) {
-        const Length v0 = frameBack + trackAt(thick, track) - pose.origin[1];
+        const Length v0 = tracksBegin(layout) + trackAt(thick, track) - pose.origin[1];
         if (v0 < Length{} || v0 + thick + kEase > part.width.total())
           return {cannot("sliding panels", "their groove beside the " + part.name,
                          "a panel that reaches as far as they do")};
