@@ -1,5 +1,8 @@
 #include "core/parts/maker.h"
 
+#include <algorithm>
+#include <array>
+
 namespace pp {
 namespace {
 
@@ -48,6 +51,17 @@ void Maker::place(Part& part, const Pose& pose) {
   part.edges = {sideAt(pose.v, false), sideAt(pose.v, true), sideAt(pose.u, false),
                 sideAt(pose.u, true)};
   part.poses.push_back(pose);
+}
+
+void Maker::stand(std::vector<Part>& parts, const Standing& standing) {
+  constexpr std::array kRound = {Side::Front, Side::Right, Side::Back, Side::Left};
+  for (Part& part : parts) {
+    for (Pose& pose : part.poses) pose = pose.in(standing);
+    for (Side& side : part.edges)
+      if (const auto at = std::find(kRound.begin(), kRound.end(), side); at != kRound.end())
+        side = kRound[static_cast<std::size_t>(at - kRound.begin() + standing.quarters) %
+                      kRound.size()];
+  }
 }
 
 void Maker::show(Part& part, Side side, const std::string& banding) const {

@@ -24,6 +24,9 @@ class Maker {
   // Says which way the edges look, for a board that lies as `pose` has it: L1, L2, W1, W2 in turn.
   static void place(Part& part, const Pose& pose);
 
+  // Puts parts that were made in coordinates of their own where they stand.
+  static void stand(std::vector<Part>& parts, const Standing& standing);
+
   // The edge is seen when all is built; it is banded where a banding is named.
   void show(Part& part, Side side, const std::string& banding) const;
 

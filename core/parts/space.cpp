@@ -44,4 +44,28 @@ Box Pose::place(const Box& own) const {
   return out;
 }
 
+Direction Standing::place(Direction own) const {
+  for (int i = 0; i < quarters && own.axis != Axis::Z; ++i)
+    own = own.axis == Axis::X ? Direction{Axis::Y, own.sign} : Direction{Axis::X, -own.sign};
+  return own;
+}
+
+Point Standing::place(const Point& own) const {
+  Point out = own;
+  for (int i = 0; i < quarters; ++i) out = {-out[1], out[0], out[2]};
+  for (std::size_t i = 0; i < 3; ++i) out[i] += at[i];
+  return out;
+}
+
+Pose Pose::in(const Standing& standing) const {
+  Pose out{standing.place(origin), standing.place(u), standing.place(v), standing.place(w), turn};
+  if (!turn) return out;
+  // About an axis that now points the other way, it turns the other way.
+  const Direction axis = standing.place(Direction{turn->axis, 1});
+  out.turn->axis = axis.axis;
+  out.turn->angle = Angle::millidegrees(axis.sign * turn->angle.inMillidegrees());
+  out.turn->about = standing.place(turn->about);
+  return out;
+}
+
 }  // namespace pp

@@ -43,6 +43,17 @@ struct Turn {
   bool operator==(const Turn&) const = default;
 };
 
+// Something that was said in coordinates of its own and stands elsewhere: turned by quarters about
+// its own origin, from x towards y, and moved to `at`.
+struct Standing {
+  Point at{};
+  int quarters = 0;  // 0..3
+  bool operator==(const Standing&) const = default;
+
+  Point place(const Point& own) const;
+  Direction place(Direction own) const;
+};
+
 // Where a part's own frame lies: u along its length from end 1, v along its width from edge 1, w
 // through its thickness from the inside face.
 struct Pose {
@@ -53,6 +64,8 @@ struct Pose {
 
   // The box in space of a box given in the part's own frame, before any turn.
   Box place(const Box& own) const;
+  // The same pose for something that stands there.
+  Pose in(const Standing& standing) const;
 };
 
 }  // namespace pp
