@@ -3,6 +3,8 @@
 #include <QObject>
 
 #include "app/grid/cells.h"
+#include "core/breakdown/bought.h"
+#include "pictures/paint/figures.h"
 
 namespace pp {
 namespace {
@@ -129,6 +131,8 @@ std::vector<GridColumn> slideColumns() {
                            }),
       moneyColumn(tr("Price"),
                   [](Job& job, std::size_t row) -> Money& { return job.slides[row].price; }),
+      lengthColumn(tr("Set back"),
+                   [](Job& job, std::size_t row) -> Length& { return job.slides[row].setBack; }),
   };
 }
 
@@ -153,7 +157,35 @@ std::vector<GridColumn> bandingColumns() {
   };
 }
 
+namespace {
+
+// Where a thing bought in goes: "B1", or "B1.2" for the second opening of B1.
+GridColumn placeColumn() {
+  GridColumn out;
+  out.title = tr("Goes in");
+  out.shown = out.typed = [](const Job& job, std::size_t row) {
+    return QString::fromStdString(placeOf(job, job.bought[row]));
+  };
+  out.set = [](Job& job, std::size_t row, const QString& text) {
+    return setPlace(job, job.bought[row], text.trimmed().toStdString());
+  };
+  out.tip = [](const Job& job, std::size_t row) {
+    const BoughtSize size = sizeOf(job, job.bought[row]);
+    if (size.length == Length{} && size.width == Length{})
+      return tr("A code, such as B1, or B1.2 for its second opening, whose size it then has.");
+    return tr("Ordered %1 × %2")
+        .arg(figure(size.length, styleOf(job)), figure(size.width, styleOf(job)));
+  };
+  return out;
+}
+
+}  // namespace
+
 std::vector<GridColumn> boughtColumns() {
+  const auto size = [](const QString& title, Length BoughtIn::*member) {
+    return lengthColumn(
+        title, [member](Job& job, std::size_t row) -> Length& { return job.bought[row].*member; });
+  };
   return {
       textColumn(tr("What"),
                  [](Job& job, std::size_t row) -> std::string& { return job.bought[row].name; }),
@@ -164,6 +196,17 @@ std::vector<GridColumn> boughtColumns() {
                   [](Job& job, std::size_t row) -> Money& { return job.bought[row].price; }),
       textColumn(tr("Note"),
                  [](Job& job, std::size_t row) -> std::string& { return job.bought[row].note; }),
+      countColumn(tr("Have"), 0, 10'000,
+                  [](Job& job, std::size_t row) -> std::int64_t& { return job.bought[row].have; }),
+      textColumn(
+          tr("Of"),
+          [](Job& job, std::size_t row) -> std::string& { return job.bought[row].material; }),
+      size(tr("Length"), &BoughtIn::length),
+      size(tr("Width"), &BoughtIn::width),
+      size(tr("Thick"), &BoughtIn::thickness),
+      size(tr("Oversize"), &BoughtIn::oversize),
+      placeColumn(),
+      size(tr("Clear"), &BoughtIn::clearance),
   };
 }
 

@@ -21,6 +21,20 @@ class BaseFrameWriter : public SentenceWriter<BaseFrame> {
     say(tr("or less, in sections of at most"));
     length(tr("longest section"), &BaseFrame::longest);
     say(tr("."));
+    begin();
+    const bool legs = body_.legs > Length{};
+    choice(tr("base legs"), {tr("Its rails stand on the floor"), tr("Legs hold its rails up by")},
+           legs ? 1 : 0, [](BaseFrame& f, int i) { f.legs = i == 1 ? f.height / 2 : Length{}; });
+    if (legs) {
+      length(tr("rails above the floor"), &BaseFrame::legs);
+      say(tr("; they are"));
+      length(tr("leg width"), &BaseFrame::legWidth);
+      say(tr("wide, of"));
+      material(tr("leg material"), &BaseFrame::legMaterial, tr("the same"));
+      say(tr(", inside the corners and never further apart than"));
+      length(tr("leg spacing"), &BaseFrame::legEvery);
+    }
+    say(tr("."));
     return std::move(out_);
   }
 };

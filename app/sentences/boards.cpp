@@ -1,6 +1,7 @@
 #include <algorithm>
 
 #include "app/sentences/features.h"
+#include "core/kinds/carcass/size_list.h"
 
 namespace pp {
 namespace {
@@ -67,7 +68,75 @@ class BoardsWriter : public FeatureWriter<Boards> {
     features(
         one.features, of, [i](Boards& b) -> std::vector<Feature>& { return b.boards[i].features; },
         one.length, one.width, findMaterial(job_, one.material)->measured);
+    say(tr("; they are"));
+    choice<BoardHand>(tr("hand %1").arg(of), one.hand,
+                      [i](Boards& b, BoardHand h) { b.boards[i].hand = h; });
+    say(tr(", show"));
+    choice<Face>(tr("show face %1").arg(of), one.show,
+                 [i](Boards& b, Face f) { b.boards[i].show = f; });
+    say(tr("and stand with"));
+    choice(tr("front %1").arg(of),
+           {tr("no edge in particular"), tr("the lower edge"), tr("the upper edge"),
+            tr("the first end"), tr("the far end")},
+           one.front ? 1 + static_cast<int>(*one.front) : 0, [i](Boards& b, int e) {
+             b.boards[i].front =
+                 e == 0 ? std::nullopt : std::optional(static_cast<BoardEdge>(e - 1));
+           });
+    say(tr("in front;"));
+    layers(i, of);
     say(tr("."));
+  }
+
+  void layers(std::size_t i, const QString& of) {
+    const LooseBoard& one = body_.boards[i];
+    for (std::size_t k = 0; k < one.layers.size(); ++k) {
+      const BoardLayer& layer = one.layers[k];
+      const QString where = tr("layer %1 %2").arg(k + 2).arg(of);
+      say(tr("under it"));
+      material(
+          tr("material of %1").arg(where), layer.material,
+          [i, k](Boards& b, const std::string& id) { b.boards[i].layers[k].material = id; },
+          tr("the same"));
+      say(tr("cut"));
+      length(tr("oversize of %1").arg(where), layer.oversize,
+             [i, k](Boards& b, Length l) { b.boards[i].layers[k].oversize = l; });
+      say(tr("over,"));
+      gaps(i, k, where);
+      features(
+          layer.features, where,
+          [i, k](Boards& b) -> std::vector<Feature>& { return b.boards[i].layers[k].features; },
+          one.length, one.width,
+          findMaterial(job_, layer.material.empty() ? one.material : layer.material)->measured);
+      say(tr(";"));
+    }
+    QStringList offers = {one.layers.empty() ? tr("it is one board") : tr("and that is all")};
+    offers << tr("glue a layer under it");
+    if (!one.layers.empty()) offers << tr("take the last layer off");
+    choice(tr("layers %1").arg(of), offers, 0, [i](Boards& b, int chosen) {
+      if (chosen == 1) b.boards[i].layers.emplace_back();
+      if (chosen == 2) b.boards[i].layers.pop_back();
+    });
+  }
+
+  // "60 at 100, 60 at 400"
+  void gaps(std::size_t i, std::size_t k, const QString& where) {
+    std::vector<BackRail> rows;
+    for (const LayerGap& gap : body_.boards[i].layers[k].gaps) rows.push_back({gap.at, gap.length});
+    say(tr("with gaps"));
+    typedList(tr("gaps of %1").arg(where),
+              rows.empty() ? tr("none") : qs(formatRailList(rows, style_)),
+              [i, k, unit = style_.unit](Boards& b, const QString& text) -> Problems {
+                auto& gaps = b.boards[i].layers[k].gaps;
+                if (text.trimmed().isEmpty() || text.trimmed() == tr("none")) {
+                  gaps.clear();
+                  return {};
+                }
+                const auto typed = parseRailList(text.toStdString(), unit);
+                if (!typed) return typed.problems();
+                gaps.clear();
+                for (const BackRail& row : typed.value()) gaps.push_back({row.up, row.width});
+                return {};
+              });
   }
 };
 

@@ -62,6 +62,16 @@ Feature begunFeature(FeatureKind kind, Length length, Length width, Length thick
     case FeatureKind::Bevel:
       out.edge = BoardEdge::Short2;
       break;
+    case FeatureKind::Recess:
+      out.along = length / 4;
+      out.across = out.width = width / 4;
+      out.size = std::min(out.length, out.width) / 4;
+      break;
+    case FeatureKind::RoundOver:
+    case FeatureKind::Chamfer:
+      out.edge = BoardEdge::Long2;
+      out.size = std::min(Length::mm(2), thickness / 4);
+      break;
   }
   return withoutUnused(out);
 }

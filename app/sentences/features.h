@@ -196,6 +196,28 @@ class FeatureWriter : public SentenceWriter<T> {
         if (one.size == Length{}) say(tr("(half the width)"));
         return flag(tr("end of"), at, one, &Feature::farEnd, tr("at %1").arg(edges_[2]),
                     tr("at %1").arg(edges_[3]));
+      case FeatureKind::Recess:
+        measure(tr("length of"), at, one, &Feature::length);
+        say(tr("by"));
+        measure(tr("width of"), at, one, &Feature::width);
+        say(tr("at"));
+        along(at, one);
+        say(tr("and"));
+        across(at, one);
+        say(tr(", corners of radius"));
+        measure(tr("radius of"), at, one, &Feature::size);
+        say(tr(","));
+        return deep(at, one);
+      case FeatureKind::RoundOver:
+      case FeatureKind::Chamfer:
+        say(tr("of"));
+        measure(tr("size of"), at, one, &Feature::size);
+        say(tr("along"));
+        edge(at, one);
+        face(at, one);
+        flag(tr("faces of"), at, one, &Feature::bothFaces, tr("alone"), tr("and in the other"));
+        return flag(tr("when of"), at, one, &Feature::assembled, tr("before it is put in"),
+                    tr("when it has been put in"));
       case FeatureKind::Bevel:
         this->typedList(tr("angle of %1").arg(at.where), degreesText(one.angle),
                         [at](T& t, const QString& text) {

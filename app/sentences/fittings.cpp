@@ -153,6 +153,18 @@ class FittingsWriter : public SentenceWriter<Carcass> {
              [](Carcass& c, Length l) { c.fronts.pullFromEdge = l; });
       say(tr("from the free edge"));
     }
+    if (any(body_.inside, [](const Opening& o) {
+          return o.door && (o.door->hinge == Hinge::Top || o.door->hinge == Hinge::Bottom);
+        })) {
+      say(tr(". Lids and flaps turn"));
+      choice<LidHinge>(tr("lid hinges"), rules.lidHinge,
+                       [](Carcass& c, LidHinge h) { c.fronts.lidHinge = h; });
+      if (rules.lidHinge != LidHinge::Cups) {
+        say(tr("with"));
+        length(tr("knuckle"), rules.knuckle, [](Carcass& c, Length l) { c.fronts.knuckle = l; });
+        say(tr("for their knuckles"));
+      }
+    }
     if (any(body_.inside,
             [](const Opening& o) { return o.door && o.door->hinge == Hinge::Sliding; })) {
       say(tr(". Sliding panels stand in grooves"));

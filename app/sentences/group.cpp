@@ -3,6 +3,8 @@
 #include "app/sentences/top.h"
 #include "app/sentences/writer.h"
 #include "core/job/ids.h"
+#include "core/kinds/group/lines.h"
+#include "core/kinds/group/rules.h"
 
 namespace pp {
 namespace {
@@ -12,6 +14,7 @@ class GroupWriter : public SentenceWriter<CarcassGroup> {
   using SentenceWriter::SentenceWriter;
   std::vector<Paragraph> run() {
     members();
+    legs();
     stand();
     frame();
     top();
@@ -21,29 +24,101 @@ class GroupWriter : public SentenceWriter<CarcassGroup> {
  private:
   std::string firstMaterial() const { return job_.materials.front().id; }
 
-  void members() {
+  // Typed as codes with commas between them; `none`, where it has words, for an empty list.
+  void codeList(const QString& name, const std::vector<Id>& ids, const QString& none,
+                std::function<std::vector<Id>&(CarcassGroup&)> list) {
     QStringList codes;
+    for (const Id id : ids)
+      if (const Assembly* member = findAssembly(job_, id)) codes << qs(member->code);
     std::map<std::string, Id> carcasses;
     for (const Assembly& one : job_.assemblies)
       if (one.isCarcass()) carcasses.emplace(one.code, one.id);
-    for (const Id id : body_.members)
-      if (const Assembly* member = findAssembly(job_, id)) codes << qs(member->code);
+    typedList(name, codes.isEmpty() ? none : codes.join(QStringLiteral(", ")),
+              [carcasses, none, list](CarcassGroup& g, const QString& text) -> Problems {
+                std::vector<Id> out;
+                if (none.isEmpty() || text.trimmed() != none)
+                  for (const QString& word : text.split(QLatin1Char(','), Qt::SkipEmptyParts)) {
+                    const auto at = carcasses.find(word.trimmed().toStdString());
+                    if (at == carcasses.end())
+                      return {{{},
+                               0,
+                               "members",
+                               "'" + word.trimmed().toStdString() + "'",
+                               "the code of a carcass of this job"}};
+                    out.push_back(at->second);
+                  }
+                list(g) = std::move(out);
+                return {};
+              });
+  }
+
+  void members() {
     begin();
     say(tr("The carcasses"));
-    typedList(
-        tr("members of the group"), codes.join(QStringLiteral(", ")),
-        [carcasses](CarcassGroup& g, const QString& text) -> Problems {
-          g.members.clear();
-          for (const QString& word : text.split(QLatin1Char(','), Qt::SkipEmptyParts)) {
-            const std::string code = word.trimmed().toStdString();
-            const auto at = carcasses.find(code);
-            if (at == carcasses.end())
-              return {{{}, 0, "members", "'" + code + "'", "the code of a carcass of this job"}};
-            g.members.push_back(at->second);
-          }
-          return {};
-        });
-    say(tr("stand side by side, from the left."));
+    codeList(tr("members of the group"), body_.members, {},
+             [](CarcassGroup& g) -> std::vector<Id>& { return g.members; });
+    say(tr("stand side by side along the rear wall, from the left,"));
+    const bool typed = body_.width.has_value();
+    choice(tr("width of the group"), {tr("each as wide as it is"), tr("together as wide as")},
+           typed ? 1 : 0, [now = wide()](CarcassGroup& g, int i) {
+             g.width = i == 0 ? std::nullopt : std::optional(now);
+             g.fixed.clear();
+           });
+    if (typed) {
+      length(tr("typed width of the group"), *body_.width,
+             [](CarcassGroup& g, Length l) { g.width = l; });
+      say(tr(", shared by all but"));
+      codeList(tr("members that keep their width"), body_.fixed, tr("none"),
+               [](CarcassGroup& g) -> std::vector<Id>& { return g.fixed; });
+    }
+    say(tr("."));
+  }
+
+  Length wide() const {
+    if (const auto lines = groupLines(job_, body_)) return lines->wall;
+    return widthOf(job_, body_);
+  }
+
+  // Round a corner, or in a nook.
+  void legs() {
+    for (const bool isLeft : {true, false}) {
+      const auto& leg = isLeft ? body_.left : body_.right;
+      const QString side = isLeft ? tr("left") : tr("right");
+      const auto reach = [isLeft](CarcassGroup& g) -> std::optional<GroupLeg>& {
+        return isLeft ? g.left : g.right;
+      };
+      begin();
+      choice(tr("%1 wall").arg(side),
+             {tr("Nothing stands along the %1 wall").arg(side),
+              tr("Along the %1 wall stand").arg(side)},
+             leg ? 1 : 0, [reach](CarcassGroup& g, int i) {
+               if (i == 0) return reach(g).reset();
+               if (reach(g) || g.members.size() < 2) return;
+               // The last of the line goes round the corner, to be said otherwise.
+               reach(g).emplace().members = {g.members.back()};
+               std::erase(g.fixed, g.members.back());
+               g.members.pop_back();
+             });
+      if (leg) {
+        codeList(tr("members along the %1 wall").arg(side), leg->members, {},
+                 [reach](CarcassGroup& g) -> std::vector<Id>& { return reach(g)->members; });
+        say(tr(", from the corner on, which keeps"));
+        length(tr("%1 corner filler").arg(side), leg->filler,
+               [reach](CarcassGroup& g, Length l) { reach(g)->filler = l; });
+        say(tr("free; the line along the rear wall"));
+        choice(tr("%1 corner").arg(side), {tr("ends before it"), tr("runs on behind it")},
+               leg->blind ? 1 : 0, [reach](CarcassGroup& g, int i) { reach(g)->blind = i == 1; });
+      }
+      say(tr("."));
+    }
+    if (!body_.left && !body_.right) return;
+    begin();
+    say(tr("Strips close the corners, of"));
+    material(tr("corner filler material"), &CarcassGroup::fillerMaterial, tr("nothing"));
+    say(tr("; tops are"));
+    choice<CornerTop>(tr("corner of the tops"), body_.cornerTop,
+                      [](CarcassGroup& g, CornerTop t) { g.cornerTop = t; });
+    say(tr("in them."));
   }
 
   void stand() {
@@ -100,6 +175,7 @@ class GroupWriter : public SentenceWriter<CarcassGroup> {
              if (i == 0) return;
              g.top = Top{};
              g.top->material = plywood;
+             g.top->longest = Length{};
            });
     if (!body_.top) return say(tr("lies on them."));
     say(tr("lies on them."));

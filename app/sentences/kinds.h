@@ -34,5 +34,7 @@ std::vector<Paragraph> sentence(const Saying& in, const Boards& of);
 QString remark(const Boards& of);
 std::vector<Paragraph> sentence(const Saying& in, const BoxSet& of);
 QString remark(const BoxSet& of);
+std::vector<Paragraph> sentence(const Saying& in, const HungShelf& of);
+QString remark(const HungShelf& of);
 
 }  // namespace pp

@@ -78,6 +78,14 @@ class OpeningWriter : public SentenceWriter<Carcass> {
                });
              });
     }
+    if (here.door && here.door->hinge == Hinge::Pair) {
+      say(tr(", cut"));
+      choice<FrontsCut>(tr("doors of the pair"), here.door->cut, [path](Carcass& c, FrontsCut cut) {
+        change(c, path, [cut](Opening& o) {
+          if (o.door) o.door->cut = cut;
+        });
+      });
+    }
     if (here.door && here.door->hinge == Hinge::Sliding) {
       say(tr(","));
       choice(tr("sliding panel in front"),
@@ -222,7 +230,20 @@ class OpeningWriter : public SentenceWriter<Carcass> {
                 changeContent<DrawerBank>(c, path, [&](DrawerBank& b) { b.boxHeight = height; });
                 return {};
               });
-    say(tr("high."));
+    say(tr("high, their width"));
+    choice(tr("opening measured"), {tr("worked out"), tr("from the opening as it is read:")},
+           bank.waits ? 1 : 0, [path](Carcass& c, int i) {
+             changeContent<DrawerBank>(c, path, [i](DrawerBank& b) {
+               b.waits = i == 1;
+               b.readings.clear();
+             });
+           });
+    if (bank.waits)
+      readings(tr("readings of the opening"), bank.readings,
+               [path](Carcass& c, std::vector<Length> all) {
+                 changeContent<DrawerBank>(c, path, [&](DrawerBank& b) { b.readings = all; });
+               });
+    say(tr("."));
     if (bank.kind != BankKind::Drawers) return;
     say(tr("The fronts are cut"));
     choice<FrontsCut>(tr("matched fronts"), bank.cut, [path](Carcass& c, FrontsCut cut) {

@@ -36,6 +36,8 @@ class PartWriter : public FeatureWriter<PartOverride> {
     say(tr("as the rules have it, cut"));
     oversize();
     say(tr("over;"));
+    reading();
+    whichSheets();
     for (const Edge edge : kEdges) {
       edgeWords(edge);
       say(edge == Edge::W2 ? tr(".") : tr(";"));
@@ -122,6 +124,40 @@ class PartWriter : public FeatureWriter<PartOverride> {
                 o.follows = at->second;
                 return {};
               });
+  }
+
+  // Waits for its size to be read off the work.
+  void reading() {
+    const auto& reads = body_.reads;
+    say(tr("its size is"));
+    choice(
+        tr("part measured"),
+        {tr("worked out"), tr("its length read off the work"), tr("its width read off the work")},
+        !reads           ? 0
+        : reads->ofWidth ? 2
+                         : 1,
+        [](PartOverride& o, int i) {
+          if (i == 0) return o.reads.reset();
+          if (!o.reads) o.reads.emplace();
+          o.reads->ofWidth = i == 2;
+        });
+    if (reads) {
+      say(tr(", until then larger by"));
+      length(tr("part allowance"), reads->allowance,
+             [](PartOverride& o, Length l) { o.reads->allowance = l; });
+      say(tr("; read:"));
+      readings(tr("part readings"), reads->readings, [](PartOverride& o, std::vector<Length> all) {
+        o.reads->readings = std::move(all);
+      });
+    }
+    say(tr(";"));
+  }
+
+  void whichSheets() {
+    say(tr("it is cut from"));
+    choice(tr("part sheets"), {tr("the sheets named"), tr("any sheets as thick")},
+           body_.anySuch ? 1 : 0, [](PartOverride& o, int i) { o.anySuch = i == 1; });
+    say(tr(";"));
   }
 
   void oversize() {

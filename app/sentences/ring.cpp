@@ -1,4 +1,5 @@
 #include <algorithm>
+#include <array>
 
 #include "app/sentences/degrees.h"
 #include "app/sentences/writer.h"
@@ -21,6 +22,22 @@ class RingWriter : public SentenceWriter<Ring> {
     length(tr("board width"), &Ring::width);
     say(tr("wide, both ends bevelled %1.")
             .arg(degreesText(Angle::millidegrees(180'000 / std::max(body_.pieces, 3)))));
+    begin();
+    say(tr("They are"));
+    // Of the joints, those that a mitre can have.
+    static constexpr std::array kJoints = {Joint::Butt, Joint::LooseTenon, Joint::Dowel};
+    QStringList joints;
+    for (const Joint joint : kJoints) joints << said(joint);
+    joints[0] = tr("glued");
+    const auto chosen = std::find(kJoints.begin(), kJoints.end(), body_.joint) - kJoints.begin();
+    choice(tr("joint"), joints, static_cast<int>(chosen),
+           [](Ring& r, int i) { r.joint = kJoints[static_cast<std::size_t>(i)]; });
+    if (body_.joint != Joint::Butt) {
+      say(tr(","));
+      count(tr("tenons or dowels a joint"), &Ring::perJoint, 1, 20);
+      say(tr("in each joint, %1 in all").arg(body_.perJoint * body_.pieces));
+    }
+    say(tr("."));
     return std::move(out_);
   }
 };

@@ -36,8 +36,16 @@ class TopWriter : public SentenceWriter<Top> {
     choice<TopBuild>(tr("top build"), body_.build, [](Top& t, TopBuild i) { t.build = i; });
     say(tr("of"));
     material(tr("top material"), &Top::material);
-    if (body_.build == TopBuild::Laminated) {
-      say(tr("over"));
+    if (body_.build == TopBuild::GluedUp) {
+      say(tr(", each at most"));
+      length(tr("planed strip"), &Top::glueStrip);
+      say(tr("wide when planed, rough"));
+      length(tr("planing"), &Top::planing);
+      say(tr("larger"));
+    } else if (body_.build == TopBuild::Laminated) {
+      say(tr("in"));
+      count(tr("layers"), &Top::layers, 2, 8);
+      say(tr("layers, over"));
       material(tr("lower material"), &Top::lowerMaterial, tr("the same"));
       say(tr(", which is cut"));
       length(tr("oversize"), &Top::oversize);
@@ -48,9 +56,9 @@ class TopWriter : public SentenceWriter<Top> {
       say(tr("wide, across every"));
       length(tr("strip spacing"), &Top::stripEvery);
     }
-    say(tr(". No sheet is longer than"));
+    say(tr(". No piece is longer than"));
     length(tr("longest sheet"), &Top::longest);
-    say(tr("."));
+    say(body_.longest == Length{} ? tr(", which is what the rack gives.") : tr("."));
     begin();
     say(tr("Its edging is"));
     material(tr("edging material"), &Top::edgingMaterial, tr("left out"));
@@ -70,7 +78,11 @@ class TopWriter : public SentenceWriter<Top> {
     yesNo(tr("right edging"), tr("bare"), tr("edged"), &Top::edgeRight);
     say(tr(", rear"));
     yesNo(tr("rear edging"), tr("bare"), tr("edged"), &Top::edgeBack);
-    say(tr("."));
+    say(tr(". It stands"));
+    length(tr("edging proud"), &Top::proud);
+    say(tr("above the top and hangs"));
+    length(tr("edging below"), &Top::below);
+    say(tr("below it."));
     return out_;
   }
 };

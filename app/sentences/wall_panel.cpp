@@ -30,7 +30,9 @@ class WallPanelWriter : public SentenceWriter<WallPanel> {
     length(tr("cleat height"), &WallPanel::cleatHeight);
     say(tr("high, kept"));
     length(tr("cleat set-in"), &WallPanel::setIn);
-    say(tr("in from its ends; a spacer keeps it off the wall below."));
+    say(tr("in from its ends; a spacer keeps it off the wall below. Strips between the rows are"));
+    length(tr("support width"), &WallPanel::support);
+    say(body_.support > Length{} ? tr("wide.") : tr("wide, which is none."));
     return std::move(out_);
   }
 };

@@ -122,6 +122,24 @@ class SentenceWriter {
           return {};
         });
   }
+  // Lengths with commas between them; none yet.
+  void readings(const QString& name, const std::vector<Length>& lengths,
+                std::function<void(T&, std::vector<Length>)> set) {
+    QStringList words;
+    for (const Length one : lengths) words << typed(one, style_);
+    typedList(name, words.isEmpty() ? tr("nothing yet") : words.join(QStringLiteral(", ")),
+              [unit = style_.unit, set = std::move(set)](T& t, const QString& text) -> Problems {
+                std::vector<Length> out;
+                if (text.trimmed() != tr("nothing yet"))
+                  for (const QString& word : text.split(QLatin1Char(','), Qt::SkipEmptyParts)) {
+                    const auto length = parseExpression(word.trimmed().toStdString(), unit);
+                    if (!length) return length.problems();
+                    out.push_back(length.value());
+                  }
+                set(t, std::move(out));
+                return {};
+              });
+  }
   void count(const QString& name, int value, int least, int most,
              std::function<void(T&, int)> set) {
     typedList(name, QString::number(value),

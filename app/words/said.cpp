@@ -101,7 +101,7 @@ const QStringList& said<BankKind>() {
 template <>
 const QStringList& said<TopBuild>() {
   static const QStringList kWords =
-      table<TopBuild::Laminated>("one sheet on strips", "two sheets glued");
+      table<TopBuild::GluedUp>("one sheet on strips", "sheets glued", "strips glued edge to edge");
   return kWords;
 }
 
@@ -192,9 +192,43 @@ const QStringList& said<StockKind>() {
 
 template <>
 const QStringList& said<FeatureKind>() {
-  static const QStringList kWords = table<FeatureKind::RoundEnd>(
+  static const QStringList kWords = table<FeatureKind::Chamfer>(
       "hole", "slot", "notch", "dado", "groove", "taper", "curve", "bevel", "row of holes",
-      "rabbet", "rounded corner", "rounded end");
+      "rabbet", "rounded corner", "rounded end", "recess", "round-over", "chamfer");
+  return kWords;
+}
+
+template <>
+const QStringList& said<BoardHand>() {
+  static const QStringList kWords = table<BoardHand::Pairs>(
+      "all alike", "all left-handed", "all right-handed", "half of them left, half right");
+  return kWords;
+}
+
+template <>
+const QStringList& said<SeatTop>() {
+  static const QStringList kWords =
+      table<SeatTop::Hatches>("lids over the front", "hatches in a frame");
+  return kWords;
+}
+
+template <>
+const QStringList& said<LidHinge>() {
+  static const QStringList kWords =
+      table<LidHinge::Continuous>("in cups", "on butt hinges", "on a continuous hinge");
+  return kWords;
+}
+
+template <>
+const QStringList& said<SeatReturn>() {
+  static const QStringList kWords = table<SeatReturn::Right>(
+      "stands by itself", "goes on along the left wall", "goes on along the right wall");
+  return kWords;
+}
+
+template <>
+const QStringList& said<CornerTop>() {
+  static const QStringList kWords = table<CornerTop::Mitred>("butted", "mitred");
   return kWords;
 }
 

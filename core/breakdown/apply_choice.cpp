@@ -1,5 +1,7 @@
 #include "core/breakdown/apply_choice.h"
 
+#include <algorithm>
+
 #include "core/parts/extend.h"
 #include "core/parts/feature_cuts.h"
 
@@ -34,7 +36,9 @@ class Chooser {
       part_.grain = *chosen_.grain == BoardGrain::Length  ? PartGrain::Length
                     : *chosen_.grain == BoardGrain::Width ? PartGrain::Width
                                                           : PartGrain::Any;
+    if (chosen_.reads) reading(*chosen_.reads);
     banding();
+    anySuch();
     if (chosen_.show) part_.show = *chosen_.show;
     finish();
     if (chosen_.oversize) {
@@ -42,12 +46,29 @@ class Chooser {
       part_.oversizeWhy = chosen_.why;
     }
     inside();
-    for (const Feature& feature : chosen_.features)
-      add(cutFeature(part_, feature, styleOf(maker_.job())));
+    for (const Feature& feature : chosen_.features) add(cutFeature(part_, feature, maker_.job()));
     return std::move(problems_);
   }
 
  private:
+  void reading(const WorkReading& reads) {
+    readOffTheWork(part_, reads.ofWidth ? part_.width : part_.length, reads.readings,
+                   reads.allowance);
+  }
+
+  // Sheets of another kind may only be where nobody sees them.
+  void anySuch() {
+    if (!chosen_.anySuch) return;
+    const bool seen =
+        isFront(part_.role) || part_.lumber ||
+        std::any_of(part_.exposed.begin(), part_.exposed.end(), [](bool edge) { return edge; });
+    if (seen)
+      problems_.push_back(cannot("material of the " + part_.name, "any sheets as thick",
+                                 "the sheets named: it shows, or is solid wood"));
+    else
+      part_.anySuch = true;
+  }
+
   void add(Problems problems) {
     for (Problem& problem : problems) problems_.push_back(std::move(problem));
   }

@@ -21,15 +21,16 @@ bool same(const Machining& a, const Machining& b) {
          cutAlike(a.u1, b.u1) && cutAlike(a.v0, b.v0) && cutAlike(a.v1, b.v1) &&
          cutAlike(a.depth, b.depth) && a.from == b.from && a.holes == b.holes &&
          cutAlike(a.pitch, b.pitch) && a.through == b.through && a.angle == b.angle &&
-         cutAlike(a.w0, b.w0) && cutAlike(a.width, b.width);
+         cutAlike(a.w0, b.w0) && cutAlike(a.width, b.width) && a.bothFaces == b.bothFaces &&
+         a.assembled == b.assembled;
 }
 
 // Equal in everything but the place in the assembly.
 bool sameBoard(const Part& a, const Part& b) {
   return a.run.empty() && b.run.empty() && roleName(a.role) == roleName(b.role) &&
          a.name == b.name && a.note == b.note && a.show == b.show && a.hand == b.hand &&
-         a.overridden == b.overridden && a.material == b.material &&
-         cutAlike(a.thickness, b.thickness) && a.finish == b.finish &&
+         a.overridden == b.overridden && a.waiting == b.waiting && a.anySuch == b.anySuch &&
+         a.material == b.material && cutAlike(a.thickness, b.thickness) && a.finish == b.finish &&
          a.finishOutside == b.finishOutside && a.oversize == b.oversize && a.grain == b.grain &&
          cutAlike(a.length.total(), b.length.total()) &&
          cutAlike(a.width.total(), b.width.total()) && a.bands == b.bands &&
@@ -123,7 +124,7 @@ struct Lookup {
     for (std::size_t i = 0; i < job.codes.size(); ++i) codes.emplace(job.codes[i].assembly, i);
     for (const Assembly& assembly : job.assemblies)
       if (const auto* group = std::get_if<CarcassGroup>(&assembly.body))
-        for (const Id member : group->members) groups.emplace(member, group);
+        for (const Id member : group->everyMember()) groups.emplace(member, group);
   }
   std::optional<std::size_t> row(Id assembly) const {
     const auto at = codes.find(assembly);
@@ -182,11 +183,12 @@ Breakdown breakDown(const Job& job) {
   const Maker maker(job, none);
   std::vector<Part> loose;
   for (const LooseBoard& board : job.loose) {
-    auto part = boardPart(maker, board, 1);
-    if (part)
-      loose.push_back(std::move(part).value());
-    else
-      out.troubles.push_back({kLooseCode, {}, false, part.problems().front()});
+    auto pieces = boardPieces(maker, board, 1);
+    if (!pieces) {
+      out.troubles.push_back({kLooseCode, {}, false, pieces.problems().front()});
+      continue;
+    }
+    for (BoardPiece& piece : pieces.value()) loose.push_back(std::move(piece.part));
   }
   index(loose);
   applyChoices(maker, kLooseCode, loose, out.troubles);

@@ -3,6 +3,7 @@
 #include <algorithm>
 
 #include "core/job/ids.h"
+#include "core/kinds/group/lines.h"
 #include "core/kinds/validate.h"
 
 namespace pp {
@@ -12,6 +13,8 @@ Result<Lost> settle(Job& job, Id lastId) {
   giveIds(job);
   Lost lost = dropLost(job);
   if (Problems problems = validate(job); !problems.empty()) return problems;
+  if (shareWidths(job))
+    if (Problems problems = validate(job); !problems.empty()) return problems;
   return lost;
 }
 

@@ -2,6 +2,7 @@
 
 #include <fmt/format.h>
 
+#include "core/breakdown/bought.h"
 #include "core/formats/csv.h"
 #include "core/formats/list_lengths.h"
 
@@ -94,11 +95,17 @@ std::string writeEdges(const Job& job, const std::vector<Part>& parts) {
 }
 
 std::string writeBought(const Job& job) {
-  std::string out =
-      ListLengths(job.unit).unitLine() + "name,qty,price,material,length,width,note\n";
-  for (const BoughtIn& one : job.bought)
-    out += fmt::format("{},{},{},,,,{}\n", csvText(one.name), one.quantity, format(one.price),
-                       csvText(one.note));
+  const ListLengths length(job.unit);
+  const auto known = [&length](Length size) {
+    return size > Length{} ? length(size) : std::string();
+  };
+  std::string out = length.unitLine() + "name,qty,price,material,length,width,note\n";
+  for (const BoughtIn& one : job.bought) {
+    const BoughtSize size = sizeOf(job, one);
+    out += fmt::format("{},{},{},{},{},{},{}\n", csvText(one.name), one.quantity, format(one.price),
+                       csvText(one.material), known(size.length), known(size.width),
+                       csvText(boughtRemarks(job, one)));
+  }
   return out;
 }
 

@@ -10,6 +10,7 @@
 #include "core/formats/upgrade.h"
 #include "core/job/ids.h"
 #include "core/kinds/fields.h"
+#include "core/kinds/group/lines.h"
 #include "core/kinds/kind.h"
 #include "core/kinds/validate.h"
 
@@ -73,6 +74,13 @@ void fields(A& a, Assembly& v) {
 }
 
 template <class A>
+void fields(A& a, WorkReading& v) {
+  a.unlessPlain("ofWidth", v.ofWidth);
+  a("allowance", v.allowance);
+  a("readings", v.readings);
+}
+
+template <class A>
 void fields(A& a, EdgeChoice& v) {
   a.choice("side", v.side,
            {{"front", Side::Front},
@@ -102,6 +110,8 @@ void fields(A& a, PartOverride& v) {
   if (a.wants("finishOutside", v.finishOutside))
     a.choice("finishOutside", *v.finishOutside, kFinishes);
   a("oversize", v.oversize);
+  a("reads", v.reads);
+  a.unlessPlain("anySuch", v.anySuch);
   a("follows", v.follows);
   a("features", v.features);
 }
@@ -205,6 +215,7 @@ Result<JobWithRecord> readJobWithRecord(const std::string& file, std::string_vie
   if (problems.empty() && version == 1) dropUnused(job);
   if (problems.empty()) giveIds(job);  // to what was written by hand
   if (problems.empty()) problems = validate(job);
+  if (problems.empty() && shareWidths(job)) problems = validate(job);
   if (problems.empty() && version == 1) {
     upgradeFromVersion1(job, old);
     problems = validate(job);

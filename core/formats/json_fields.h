@@ -103,6 +103,8 @@ class JsonWriter {
   OrderedJson element(const T& value) const {
     if constexpr (std::is_arithmetic_v<T>) {
       return OrderedJson(value);
+    } else if constexpr (std::is_same_v<T, Length>) {
+      return lengthJson(value, unit_);
     } else {
       JsonWriter inner(unit_);
       fields(

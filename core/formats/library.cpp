@@ -5,7 +5,6 @@
 #include <algorithm>
 #include <functional>
 #include <map>
-#include <set>
 
 #include "core/formats/job_json.h"
 #include "core/formats/json_fields.h"
@@ -19,10 +18,8 @@ constexpr const char* kFormat = "plain-patch-assembly";
 constexpr int kVersion = 2;
 
 bool namesMaterial(const std::string& field) {
-  static const std::set<std::string> kFields = {"material",      "boxMaterial",   "bottomMaterial",
-                                                "panelMaterial", "lowerMaterial", "edgingMaterial",
-                                                "cleatMaterial", "endLeft",       "endRight"};
-  return kFields.count(field) > 0;
+  return field == "material" || field.ends_with("Material") || field == "endLeft" ||
+         field == "endRight";
 }
 bool namesBanding(const std::string& field) {
   return field == "banding" || field == "bandLong" || field == "bandShort" || field == "farLong" ||

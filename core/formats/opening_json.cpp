@@ -65,6 +65,12 @@ OrderedJson contentJson(const Opening& opening, Unit unit) {
       for (const Share& front : bank->fronts) ids.push_back(front.id);
       out["ids"] = std::move(ids);
     }
+    if (bank->waits) out["waits"] = true;
+    if (!bank->readings.empty()) {
+      OrderedJson readings = OrderedJson::array();
+      for (const Length reading : bank->readings) readings.push_back(lengthJson(reading, unit));
+      out["readings"] = std::move(readings);
+    }
     if (bank->boxHeight) out["boxHeight"] = lengthJson(*bank->boxHeight, unit);
     return out;
   }
@@ -92,6 +98,8 @@ OrderedJson writeOpening(const Opening& opening, Unit unit) {
   if (opening.door) out["door"] = wordOf(kHinges, opening.door->hinge);
   if (opening.door && opening.door->rightInFront) out["rightInFront"] = true;
   if (opening.door && opening.door->centreStile) out["centreStile"] = true;
+  if (opening.door && opening.door->cut != FrontsCut::Apart)
+    out["cutDoors"] = wordOf(kFrontsCuts, opening.door->cut);
   if (opening.fronts != OpeningFronts{}) {
     JsonWriter a(unit);
     OpeningFronts own = opening.fronts;
@@ -152,6 +160,7 @@ void readOpening(const OrderedJson& json, const std::string& pointer, Problems& 
     a.choice("door", out.door->hinge, kHinges);
     a("rightInFront", out.door->rightInFront);
     a("centreStile", out.door->centreStile);
+    a.choice("cutDoors", out.door->cut, kFrontsCuts);
   }
   if (kind == Kind::LooseShelves) {
     LooseShelves loose;
@@ -180,6 +189,8 @@ void readOpening(const OrderedJson& json, const std::string& pointer, Problems& 
     a("oneBoard", oneBoard);
     bank.cut = oneBoard ? FrontsCut::OneBoard : matched ? FrontsCut::Run : FrontsCut::Apart;
     a("railed", bank.railed);
+    a("waits", bank.waits);
+    a("readings", bank.readings);
     out.content = bank;
   } else if (kind == Kind::Split) {
     out.content = readSplit(a, depth);

@@ -111,6 +111,7 @@ void fields(A& a, Slide& v) {
   a.choice("kind", v.kind, {{"side", SlideKind::Side}, {"under", SlideKind::Under}});
   a("below", v.below);
   a("above", v.above);
+  a.unlessPlain("setBack", v.setBack);
   a("price", v.price);
 }
 
@@ -120,6 +121,15 @@ void fields(A& a, BoughtIn& v) {
   a("quantity", v.quantity);
   a("note", v.note);
   a("price", v.price);
+  a.unlessPlain("have", v.have);
+  a.unlessPlain("material", v.material);
+  a.unlessPlain("length", v.length);
+  a.unlessPlain("width", v.width);
+  a.unlessPlain("thickness", v.thickness);
+  a.unlessPlain("oversize", v.oversize);
+  a.unlessPlain("assembly", v.assembly);
+  a.unlessPlain("opening", v.opening);
+  a.unlessPlain("clearance", v.clearance);
 }
 
 }  // namespace pp

@@ -20,6 +20,15 @@ struct EdgeChoice {
   bool operator==(const EdgeChoice&) const = default;
 };
 
+inline constexpr std::size_t kMostReadings = 8;
+
+struct WorkReading {
+  bool ofWidth = false;
+  Length allowance = Length::mm(10);  // >= 0
+  std::vector<Length> readings;       // each > 0; at most 8
+  bool operator==(const WorkReading&) const = default;
+};
+
 // A part that is made other than the rules say, and why. What depends on its material, joints and
 // edges follows; a length or width is the part's alone.
 struct PartOverride {
@@ -34,6 +43,10 @@ struct PartOverride {
   std::optional<Face> show;
   std::optional<Finish> finishInside, finishOutside;
   std::optional<Length> oversize;
+  // Its size is read off the work, of its width where that is said, else of its length. Until there
+  // is a reading it is cut larger by `allowance`; the smallest reading is its size.
+  std::optional<WorkReading> reads;
+  bool anySuch = false;            // any sheets as thick as its own will do: it does not show
   std::optional<PartKey> follows;  // the part whose figure runs on into it, cut from one strip
   std::vector<Feature> features;   // measured as the rules have the part; after all else
   bool operator==(const PartOverride&) const = default;

@@ -32,6 +32,8 @@ void eachField(Feature& feature, const See& see) {
   field("crosswise", feature.crosswise);
   field("bulging", feature.bulging);
   field("thickness", feature.thickness);
+  field("bothFaces", feature.bothFaces);
+  field("assembled", feature.assembled);
 }
 
 bool has(FeatureKind kind, const std::string& field) {
@@ -90,6 +92,11 @@ std::vector<std::string> fieldsOf(FeatureKind kind) {
       return {"size", "farEnd", "farEdge"};
     case FeatureKind::RoundEnd:
       return {"size", "farEnd"};
+    case FeatureKind::Recess:
+      return {"along", "across", "length", "width", "size", "depth", "face", "farEnd", "farEdge"};
+    case FeatureKind::RoundOver:
+    case FeatureKind::Chamfer:
+      return {"edge", "size", "face", "bothFaces", "assembled"};
   }
   return {};
 }

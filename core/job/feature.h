@@ -11,18 +11,22 @@
 namespace pp {
 
 enum class FeatureKind {
-  Hole,      // round, `size` wide, its centre at (along, across)
-  Slot,      // `size` wide with round ends, `length` long, lying along the board, centre as a hole
-  Notch,     // a corner or an edge cut away: from (along, across), `length` by `width`, through
-  Dado,      // across the board, `size` wide, its near side at `along`, `depth` deep
-  Groove,    // along the board, `size` wide, its near side at `across`, `depth` deep
-  Taper,     // an edge that slopes from `across` wide, at `along`, to `size` wide at its far end
-  Curve,     // an edge hollowed, or bulging, by `depth` over `length` of it from `along` on
-  Bevel,     // the end or edge named by `edge`, `angle` off square
-  HoleRow,   // `count` holes as a hole, the first at (along, across), each `pitch` further
-  Rabbet,    // along the end or edge named by `edge`, `size` wide, `depth` deep
-  Corner,    // rounded, `size` is its radius
-  RoundEnd,  // both corners of an end, `size` is their radius; 0: half the width
+  Hole,       // round, `size` wide, its centre at (along, across)
+  Slot,       // `size` wide with round ends, `length` long, lying along the board, centre as a hole
+  Notch,      // a corner or an edge cut away: from (along, across), `length` by `width`, through
+  Dado,       // across the board, `size` wide, its near side at `along`, `depth` deep
+  Groove,     // along the board, `size` wide, its near side at `across`, `depth` deep
+  Taper,      // an edge that slopes from `across` wide, at `along`, to `size` wide at its far end
+  Curve,      // an edge hollowed, or bulging, by `depth` over `length` of it from `along` on
+  Bevel,      // the end or edge named by `edge`, `angle` off square
+  HoleRow,    // `count` holes as a hole, the first at (along, across), each `pitch` further
+  Rabbet,     // along the end or edge named by `edge`, `size` wide, `depth` deep
+  Corner,     // rounded, `size` is its radius
+  RoundEnd,   // both corners of an end, `size` is their radius; 0: half the width
+  Recess,     // a rectangle, from (along, across), `length` by `width`, `depth` deep; `size` is the
+              // radius of its corners
+  RoundOver,  // the end or edge named by `edge`, `size` is its radius
+  Chamfer,    // the same at 45 degrees, `size` off the face and off the edge
 };
 
 enum class BoardEdge { Long1, Long2, Short1, Short2 };  // at width 0, full width, length 0, full
@@ -43,6 +47,8 @@ struct Feature {
   bool crosswise = false;    // HoleRow: runs across the board
   bool bulging = false;      // Curve: stands out by `depth` from the rest of its edge
   bool thickness = false;    // Taper: of the board's thickness, from `face`
+  bool bothFaces = false;    // RoundOver, Chamfer: along `face` and along the other one
+  bool assembled = false;    // RoundOver, Chamfer: when the part has been put in
   bool operator==(const Feature&) const = default;
 };
 

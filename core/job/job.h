@@ -17,6 +17,7 @@
 #include "core/kinds/box_set/box_set.h"
 #include "core/kinds/carcass/carcass.h"
 #include "core/kinds/group/group.h"
+#include "core/kinds/hung_shelf/hung_shelf.h"
 #include "core/kinds/platform/platform.h"
 #include "core/kinds/ring/ring.h"
 #include "core/kinds/seat_box/seat_box.h"
@@ -28,7 +29,7 @@
 namespace pp {
 
 using AssemblyBody = std::variant<Carcass, CarcassGroup, Top, BaseFrame, WallPanel, SeatBox,
-                                  Platform, Ring, Boards, BoxSet>;
+                                  Platform, Ring, Boards, BoxSet, HungShelf>;
 
 struct Assembly {
   Id id = 0;
@@ -51,9 +52,17 @@ struct Assembly {
 // What is bought ready: glass, stone, a worktop. Counted and listed, never laid out.
 struct BoughtIn {
   std::string name;
-  std::int64_t quantity = 1;  // 1..10 000
+  std::int64_t quantity = 1;  // that are needed, 1..10 000
   std::string note;
-  Money price;  // each
+  Money price;            // each
+  std::int64_t have = 0;  // of them there already, 0..10 000
+  std::string material;   // glass, acrylic, stone; free text
+  Length length, width;   // finished, >= 0; 0: not said, or as large as its place leaves
+  Length thickness;       // >= 0
+  Length oversize;        // it is ordered larger by this each way, >= 0
+  Id assembly = 0;        // where it goes; 0: nowhere in particular
+  Id opening = 0;         // of that carcass: it is as wide and high as that is clear
+  Length clearance;       // and smaller by this in all, >= 0
   bool operator==(const BoughtIn&) const = default;
 };
 

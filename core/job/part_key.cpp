@@ -118,9 +118,24 @@ constexpr std::array kRoles = {
     Row{Deck, "deck", "deck"},
     Row{RingPiece, "ring piece", "ring piece"},
     Row{Board, "board", "board"},
+    Row{BoardLayer, "board layer", "layer"},
+    Row{TopStrip, "top strip", "strip of the top"},
+    Row{BaseLeg, "base leg", "base leg"},
+    Row{CornerFiller, "corner filler", "corner filler"},
+    Row{PanelSupport, "panel support", "panel support"},
+    Row{Slat, "slat", "slat"},
+    Row{HungBoard, "hung board", "hung shelf"},
+    Row{LeftBrace, "left brace", "left brace"},
+    Row{RightBrace, "right brace", "right brace"},
+    Row{CornerPost, "corner post", "corner post"},
+    Row{SeatFrameRail, "seat frame rail", "front rail of the seat"},
+    Row{SeatFrameSide, "seat frame side", "seat frame side"},
+    Row{SeatHatch, "seat hatch", "hatch"},
+    Row{HatchLedge, "hatch ledge", "hatch ledge"},
+    Row{StorageShelf, "storage shelf", "storage shelf"},
 };
 
-static_assert(kRoles.size() == static_cast<std::size_t>(Board) + 1);
+static_assert(kRoles.size() == static_cast<std::size_t>(StorageShelf) + 1);
 static_assert([] {
   for (std::size_t i = 0; i < kRoles.size(); ++i)
     if (kRoles[i].role != static_cast<PartRole>(i)) return false;

@@ -118,6 +118,21 @@ enum class PartRole {
   Deck,
   RingPiece,
   Board,
+  BoardLayer,    // glued under a board
+  TopStrip,      // of a top glued up from strips
+  BaseLeg,       // inside a corner of a base frame
+  CornerFiller,  // between two legs of a group
+  PanelSupport,  // behind a wall panel
+  Slat,          // of a platform
+  HungBoard,     // a shelf that hangs
+  LeftBrace,     // under it
+  RightBrace,
+  CornerPost,     // in a seat box
+  SeatFrameRail,  // of the frame round its hatches
+  SeatFrameSide,
+  SeatHatch,
+  HatchLedge,   // under the frame, for the hatch to lie on
+  StorageShelf  // between the brackets of a leaning back
 };
 
 // The pieces of a front, in the order in which their roles follow that of the whole.

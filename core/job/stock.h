@@ -72,6 +72,7 @@ struct Slide {
   std::optional<Length> below = {}, above = {};
   Money price = {};  // a pair
   Id id = 0;
+  Length setBack = {};  // behind the front's rear face, as those that close themselves want, >= 0
   bool operator==(const Slide&) const = default;
 };
 

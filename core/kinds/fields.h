@@ -6,6 +6,7 @@
 #include "core/kinds/box_set/fields.h"
 #include "core/kinds/carcass/fields.h"
 #include "core/kinds/group/fields.h"
+#include "core/kinds/hung_shelf/fields.h"
 #include "core/kinds/platform/fields.h"
 #include "core/kinds/ring/fields.h"
 #include "core/kinds/seat_box/fields.h"

@@ -7,6 +7,7 @@
 #include "core/kinds/box_set/rules.h"
 #include "core/kinds/carcass/rules.h"
 #include "core/kinds/group/rules.h"
+#include "core/kinds/hung_shelf/rules.h"
 #include "core/kinds/platform/rules.h"
 #include "core/kinds/ring/rules.h"
 #include "core/kinds/seat_box/rules.h"
@@ -51,6 +52,7 @@ constexpr Kinds kKinds = {
     row<Ring>("ring", "ring", 'R', SeenFrom::Above),
     row<Boards>("boards", "boards", 'K'),
     row<BoxSet>("boxSet", "boxes by themselves", 'T'),
+    row<HungShelf>("hungShelf", "hung shelf", 'H'),
 };
 
 PlainMaterials plainMaterials(const Job& job) {
@@ -61,9 +63,12 @@ PlainMaterials plainMaterials(const Job& job) {
   if (!job.bandings.empty()) out.banding = job.bandings.front().id;
   if (sheets.empty()) return out;
   const auto thinner = [](const Material* a, const Material* b) { return a->nominal < b->nominal; };
-  out.middle = sheets[sheets.size() / 2]->id;
   out.thin = (*std::min_element(sheets.begin(), sheets.end(), thinner))->id;
   out.thick = (*std::max_element(sheets.begin(), sheets.end(), thinner))->id;
+  // Of boxes: thick enough for the groove of a bottom, where anything is.
+  constexpr Length kSturdy = Length::mm(9);
+  const Material& middle = *sheets[sheets.size() / 2];
+  out.middle = middle.measured >= kSturdy ? middle.id : out.thick;
   return out;
 }
 

@@ -146,6 +146,7 @@ class JobCheck : private Check {
     unique(slideNames_, at + "/name", row.name);
     positive(at + "/length", row.length);
     notNegative(at + "/thickness", row.thickness);
+    notNegative(at + "/setBack", row.setBack);
     if (row.below) notNegative(at + "/below", *row.below);
     if (row.above) notNegative(at + "/above", *row.above);
   }
@@ -169,6 +170,20 @@ class JobCheck : private Check {
     text(at + "/name", job_.bought[i].name);
     text(at + "/note", job_.bought[i].note, Lines::Many);
     within(at + "/quantity", job_.bought[i].quantity, 1, 10'000);
+    const BoughtIn& row = job_.bought[i];
+    within(at + "/have", row.have, 0, 10'000);
+    text(at + "/material", row.material);
+    noneNegative(at, {{"/length", row.length},
+                      {"/width", row.width},
+                      {"/thickness", row.thickness},
+                      {"/oversize", row.oversize},
+                      {"/clearance", row.clearance}});
+    const Assembly* place = row.assembly == 0 ? nullptr : findAssembly(job_, row.assembly);
+    if (row.assembly != 0 && place == nullptr)
+      add(at + "/assembly", std::to_string(row.assembly), "the id of an assembly of this job");
+    if (row.opening != 0 && (place == nullptr || !place->isCarcass() ||
+                             openingOf(place->carcass().inside, row.opening) == nullptr))
+      add(at + "/opening", std::to_string(row.opening), "the id of an opening of its assembly");
   }
 
   void partOverride(std::size_t i) {
@@ -183,6 +198,13 @@ class JobCheck : private Check {
     if (row.material) knownMaterial(at + "/material", *row.material);
     if (row.banding) knownBanding(at + "/banding", *row.banding);
     if (row.oversize) notNegative(at + "/oversize", *row.oversize);
+    if (row.reads) {
+      notNegative(at + "/reads/allowance", row.reads->allowance);
+      if (row.reads->readings.size() > kMostReadings)
+        add(at + "/reads/readings", std::to_string(row.reads->readings.size()), "at most 8");
+      for (std::size_t k = 0; k < row.reads->readings.size(); ++k)
+        positive(fmt::format("{}/reads/readings/{}", at, k), row.reads->readings[k]);
+    }
     std::set<Side> sides;
     for (std::size_t k = 0; k < row.edges.size(); ++k) {
       const std::string here = fmt::format("{}/edges/{}", at, k);

@@ -18,6 +18,14 @@ inline const Choices<Finish> kFinishes = {{"none", Finish::None},
 inline const Choices<BoardGrain> kBoardGrains = {
     {"length", BoardGrain::Length}, {"width", BoardGrain::Width}, {"any", BoardGrain::Any}};
 
+inline const Choices<LidHinge> kLidHinges = {
+    {"cups", LidHinge::Cups}, {"butt", LidHinge::Butt}, {"continuous", LidHinge::Continuous}};
+
+inline const Choices<BoardEdge> kBoardEdges = {{"long 1", BoardEdge::Long1},
+                                               {"long 2", BoardEdge::Long2},
+                                               {"short 1", BoardEdge::Short1},
+                                               {"short 2", BoardEdge::Short2}};
+
 inline const Choices<Face> kFaces = {{"inside", Face::Inside}, {"outside", Face::Outside}};
 
 inline const Choices<PanelGrain> kPanelGrains = {{"upright", PanelGrain::Upright},

@@ -1,5 +1,7 @@
 #include "core/parts/feature_cuts.h"
 
+#include <fmt/format.h>
+
 #include <algorithm>
 
 #include "core/parts/machining.h"
@@ -26,10 +28,11 @@ namespace {
 
 class FeatureCutter {
  public:
-  FeatureCutter(Part& part, const Feature& feature, const LengthStyle& style)
+  FeatureCutter(Part& part, const Feature& feature, const Job& job)
       : part_(part),
         f_(feature),
-        style_(style),
+        job_(job),
+        style_(styleOf(job)),
         length_(part.length.total()),
         width_(part.width.total()) {}
 
@@ -58,6 +61,11 @@ class FeatureCutter {
         return rounded();
       case FeatureKind::Bevel:
         return bevelled();
+      case FeatureKind::Recess:
+        return recess();
+      case FeatureKind::RoundOver:
+      case FeatureKind::Chamfer:
+        return eased();
     }
     return {};
   }
@@ -300,16 +308,74 @@ class FeatureCutter {
               f_.angle < Angle{} ? Face::Inside : Face::Outside, "bevel"));
   }
 
+  Problems recess() {
+    const Length u0 = placed(f_.along, f_.length, length_, f_.farEnd);
+    const Length v0 = placed(f_.across, f_.width, width_, f_.farEdge);
+    if (f_.length <= Length{} || f_.width <= Length{} || u0 < Length{} || v0 < Length{} ||
+        u0 + f_.length > length_ || v0 + f_.width > width_)
+      return outside("recess");
+    if (const Problems deep = tooDeep(); !deep.empty()) return deep;
+    if (2 * f_.size > std::min(f_.length, f_.width))
+      return {cannot(part_.name, "corners of radius " + show(f_.size) + " in a recess",
+                     "at most half of its " + show(std::min(f_.length, f_.width)))};
+    Machining cut;
+    cut.cut = Cut::Recess;
+    cut.face = f_.face;
+    cut.receives = "inlay";
+    cut.u0 = u0;
+    cut.u1 = u0 + f_.length;
+    cut.v0 = v0;
+    cut.v1 = v0 + f_.width;
+    cut.from = f_.farEnd ? Edge::W2 : Edge::W1;
+    cut.distance = f_.along;
+    cut.width = f_.size;
+    cut.depth = f_.depth;
+    cut.through = false;
+    return add(cut);
+  }
+
+  // An edge that is rounded over or chamfered: never one that is joined to another part, nor deeper
+  // than what it is edged with, nor so far that the two faces' cuts meet.
+  Problems eased() {
+    const Edge edge = edgeOf(f_.edge);
+    const char* what = f_.kind == FeatureKind::RoundOver ? "a round-over" : "a chamfer";
+    const Length most = f_.bothFaces ? part_.thickness / 2 : part_.thickness;
+    if (f_.size <= Length{} || f_.size > most)
+      return {cannot(part_.name, std::string(what) + " of " + show(f_.size),
+                     "more than 0 and at most " + show(most))};
+    for (const Join& join : part_.joins)
+      if (join.edge == edge)
+        return {cannot(part_.name,
+                       fmt::format("{} along the {} edge, which is joined to the {}", what,
+                                   sideName(part_.edges[static_cast<std::size_t>(edge)]), join.to),
+                       "an edge that meets no other part")};
+    if (const Banding* banding = findBanding(job_, part_.bands[static_cast<std::size_t>(edge)]);
+        banding != nullptr && f_.size > banding->thickness)
+      return {cannot(part_.name, std::string(what) + " of " + show(f_.size),
+                     "at most " + show(banding->thickness) + ", as thick as the edge banding is")};
+    Machining cut;
+    cut.cut = f_.kind == FeatureKind::RoundOver ? Cut::RoundOver : Cut::Chamfer;
+    cut.face = f_.face;
+    cut.from = edge;
+    cut.u1 = length_;
+    cut.v1 = width_;
+    cut.width = cut.depth = f_.size;
+    cut.bothFaces = f_.bothFaces;
+    cut.assembled = f_.assembled;
+    return add(cut);
+  }
+
   Part& part_;
   const Feature& f_;
-  const LengthStyle& style_;
+  const Job& job_;
+  LengthStyle style_;
   Length length_, width_;
 };
 
 }  // namespace
 
-Problems cutFeature(Part& part, const Feature& feature, const LengthStyle& style) {
-  return FeatureCutter(part, feature, style).run();
+Problems cutFeature(Part& part, const Feature& feature, const Job& job) {
+  return FeatureCutter(part, feature, job).run();
 }
 
 }  // namespace pp

@@ -2,14 +2,13 @@
 #pragma once
 
 #include "core/job/feature.h"
-#include "core/length/format.h"
 #include "core/parts/part.h"
 
 namespace pp {
 
 // Adds it to the part's machining, measured on the finished board. A problem, and no change, where
 // it leaves the board, takes all of it, or is no cut at all.
-Problems cutFeature(Part& part, const Feature& feature, const LengthStyle& style);
+Problems cutFeature(Part& part, const Feature& feature, const Job& job);
 
 Edge edgeOf(BoardEdge edge);
 

@@ -46,6 +46,12 @@ std::string cutName(Cut cut) {
       return "row of holes";
     case Cut::ThicknessTaper:
       return "taper of the thickness";
+    case Cut::Recess:
+      return "recess";
+    case Cut::RoundOver:
+      return "round-over";
+    case Cut::Chamfer:
+      return "chamfer";
   }
   return {};
 }
@@ -65,6 +71,19 @@ Box Part::board() const {
   return {{}, {length.total(), width.total(), thickness}};
 }
 
+void readOffTheWork(Part& part, Reason& size, const std::vector<Length>& readings,
+                    Length allowance) {
+  if (readings.empty()) {
+    part.waiting = true;
+    part.oversize = std::max(part.oversize, allowance);
+    part.oversizeWhy = "its size is still to be read off the work";
+    return;
+  }
+  const Length smallest = *std::min_element(readings.begin(), readings.end());
+  part.readOff = smallest - size.total();
+  size = Reason(readings.size() > 1 ? "smallest reading" : "reading", smallest);
+}
+
 SlantedEdge slantedEdge(const Machining& taper, const Part& part) {
   const bool end = taper.from == Edge::W1 || taper.from == Edge::W2;
   if (end || taper.u0 != taper.u1) return {taper.u0, taper.v0, taper.u1, taper.v1};
@@ -73,7 +92,8 @@ SlantedEdge slantedEdge(const Machining& taper, const Part& part) {
 
 Box removed(const Machining& machining, const Part& part) {
   if (machining.cut != Cut::EdgeGroove && machining.cut != Cut::Dado &&
-      machining.cut != Cut::Rabbet && machining.cut != Cut::Groove && machining.cut != Cut::Notch)
+      machining.cut != Cut::Rabbet && machining.cut != Cut::Groove && machining.cut != Cut::Notch &&
+      machining.cut != Cut::Recess)
     return {};
   if (machining.cut == Cut::EdgeGroove)
     return {{machining.u0, machining.v0, machining.w0},
@@ -211,6 +231,9 @@ std::string describeCurve(const Machining& cut, const Part& part, const Show& sh
 std::string describe(const Machining& machining, const Part& part, const LengthStyle& style) {
   const std::string edge = sideName(part.edges[static_cast<std::size_t>(machining.from)]);
   const std::string face = machining.face == Face::Inside ? "inside" : "outside";
+  const auto named = [&part](Edge at) {
+    return sideName(part.edges[static_cast<std::size_t>(at)]);
+  };
   const auto show = [&style](Length length) { return format(length, style); };
   const auto degrees = [&machining] {
     constexpr double kMillidegrees = 1000;
@@ -247,6 +270,19 @@ std::string describe(const Machining& machining, const Part& part, const LengthS
     case Cut::Hole:
       return fmt::format("hole {} wide, {}{} along, {} across", show(machining.width),
                          deepIn(machining, part, show), show(machining.u0), show(machining.v0));
+    case Cut::Recess:
+      return fmt::format(
+          "recess {} × {}, {} deep in the {} face, {} from the {} end, {} from the {} "
+          "edge, corners of radius {}",
+          show(machining.u1 - machining.u0), show(machining.v1 - machining.v0),
+          show(machining.depth), face, show(machining.u0), named(Edge::W1), show(machining.v0),
+          named(Edge::L1), show(machining.width));
+    case Cut::RoundOver:
+    case Cut::Chamfer:
+      return fmt::format("{} {} along the {} edge, {}{}", cutName(machining.cut),
+                         show(machining.width), edge,
+                         machining.bothFaces ? "both faces" : face + " face",
+                         machining.assembled ? ", when it has been put in" : "");
     case Cut::HoleRow:
       return fmt::format("{} holes {} wide, {}the first {} along, {} across, {} apart {} the board",
                          machining.holes, show(machining.width), deepIn(machining, part, show),

@@ -44,7 +44,10 @@ enum class Cut {
   Pockets,   // for pocket screws, along an end
   Mortises,  // for loose tenons or dowels
   HoleRow,
-  ThicknessTaper  // a face that does not run along the board
+  ThicknessTaper,  // a face that does not run along the board
+  Recess,          // a rectangle with round corners
+  RoundOver,       // an edge eased
+  Chamfer
 };
 std::string cutName(Cut cut);  // "dado", "rabbet", ...
 
@@ -54,21 +57,24 @@ std::string cutName(Cut cut);  // "dado", "rabbet", ...
 // full size. A taper cuts the edge `from` from (u0, v0) to (u1, v1); along a long edge with u0 and
 // u1 both 0, from end to end. A taper of the thickness leaves w0 at u0 and `depth` at u1. An arc
 // hollows the edge `from` by `depth` over its part of u0..u1 or v0..v1, over all of it where they
-// are 0; a bulge leaves all the rest of the edge so deep.
+// are 0; a bulge leaves all the rest of the edge so deep. A recess has corners of radius `width`. A
+// round-over or chamfer runs along the edge `from`, `width` off `face` and off the edge.
 struct Machining {
   Cut cut = Cut::Dado;
   Face face = Face::Inside;
   std::string receives;   // what goes into it: "bottom", "back", "shelf"
   Length u0, u1, v0, v1;  // in the part's own frame, finished size
   Length depth;
-  Length w0;             // EdgeGroove: from the inside face to its near side; ThicknessTaper
-  Edge from = Edge::W1;  // the edge it is measured from
-  Length distance;       // from that edge to its near side (pin holes: to the row)
-  Length width;          // across; for pin holes the diameter
-  int holes = 0;         // of a row
-  Length pitch;          // of a row
-  Angle angle;           // of a bevel or taper
-  bool through = true;   // runs from edge to edge of the part
+  Length w0;               // EdgeGroove: from the inside face to its near side; ThicknessTaper
+  Edge from = Edge::W1;    // the edge it is measured from
+  Length distance;         // from that edge to its near side (pin holes: to the row)
+  Length width;            // across; for pin holes the diameter
+  int holes = 0;           // of a row
+  Length pitch;            // of a row
+  Angle angle;             // of a bevel or taper
+  bool through = true;     // runs from edge to edge of the part
+  bool bothFaces = false;  // RoundOver, Chamfer: and along the other face
+  bool assembled = false;  // done when the part has been put in
   bool operator==(const Machining&) const = default;
 };
 
@@ -115,6 +121,9 @@ struct Part {
   int runOrder = 0;
   RunSeries series = RunSeries::Either;
   bool runsRound = false;  // the run goes on round mitres, parted by two bevel cuts
+  bool waiting = false;    // its size is still to be read off the work
+  Length readOff;          // what was read less what was worked out
+  bool anySuch = false;    // sheets of another kind, as thick, will do
   std::vector<Machining> machining;
   std::vector<Join> joins;
   std::vector<Pose> poses;  // where each copy goes; as many as quantity
@@ -130,6 +139,11 @@ struct Part {
   // The whole board in its own frame.
   Box board() const;
 };
+
+// Takes `size`, which is the part's length or width, off the work: the smallest reading instead of
+// what was worked out, or, while there is none, larger by `allowance`.
+void readOffTheWork(Part& part, Reason& size, const std::vector<Length>& readings,
+                    Length allowance);
 
 // Whether sizes differ by no more than sharing out nanometres can bring about: they are cut as one.
 bool cutAlike(Length a, Length b);

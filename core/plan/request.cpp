@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <map>
 
 #include "core/job/ids.h"
 
@@ -92,6 +93,50 @@ std::string said(const NestRequest& request, Length length) {
   return formatExact(length, request.style.unit);
 }
 
+namespace {
+
+// Finds sheets for parts that do not show: offcuts of another kind, as thick as the part's own
+// measure so that its joints stay as they are, before a sheet of its own is cut into.
+class Substitutes {
+ public:
+  explicit Substitutes(const Job& job) : job_(job) {
+    for (const StockPiece& piece : job.stock)
+      if (piece.kind == StockKind::Offcut)
+        free_[piece.material] += piece.quantity.value_or(1) * (piece.length * piece.width);
+  }
+
+  // The material to cut it from; an offcut is never counted on for more than two thirds of itself.
+  const std::string& materialOf(const Part& part) {
+    const Material& own = *findMaterial(job_, part.material);
+    const Material* best = nullptr;
+    for (const Material& other : job_.materials) {
+      if (other.lumber || other.measured != part.thickness || other.nominal != own.nominal ||
+          !fitsAnOffcut(part, other.id))
+        continue;
+      if (best == nullptr || free_[best->id] < free_[other.id]) best = &other;
+    }
+    const Area wanted = part.quantity * (part.cutLength() * part.cutWidth());
+    if (best == nullptr || 2 * free_[best->id].inNm2() < 3 * wanted.inNm2()) return own.id;
+    free_[best->id] = Area::nm2(free_[best->id].inNm2() - 3 * wanted.inNm2() / 2);
+    return best->id;
+  }
+
+ private:
+  bool fitsAnOffcut(const Part& part, const std::string& material) const {
+    return std::any_of(job_.stock.begin(), job_.stock.end(), [&](const StockPiece& piece) {
+      const bool along = piece.length >= part.cutLength() && piece.width >= part.cutWidth();
+      const bool across = piece.length >= part.cutWidth() && piece.width >= part.cutLength();
+      return piece.kind == StockKind::Offcut && piece.material == material && piece.quantity != 0 &&
+             (along || across);
+    });
+  }
+
+  const Job& job_;
+  std::map<std::string, Area> free_;  // of the offcuts of a material
+};
+
+}  // namespace
+
 NestRequest requestOf(const Job& job, const std::vector<Part>& parts) {
   NestRequest out;
   out.shop = job.shop;
@@ -106,13 +151,15 @@ NestRequest requestOf(const Job& job, const std::vector<Part>& parts) {
   out.ease = job.saw.ease;
   out.barKerf = job.saw.kerf;
   out.style = styleOf(job);
+  Substitutes substitutes(job);
   for (const Part& part : parts) {
     if (part.lumber) {
       out.barParts.push_back(
           {part.material, part.cutWidth(), {part.code, part.cutLength(), part.quantity, {}}});
       continue;
     }
-    const Material& material = *findMaterial(job, part.material);
+    const Material& material =
+        *findMaterial(job, part.anySuch ? substitutes.materialOf(part) : part.material);
     PartDemand demand;
     demand.code = part.code;
     demand.length = part.cutLength();
@@ -120,13 +167,14 @@ NestRequest requestOf(const Job& job, const std::vector<Part>& parts) {
     demand.thickness = material.nominal;
     demand.material = material.name;
     demand.quantity = part.blanks();
-    demand.grain = part.grain;
+    // Nobody sees which way the grain of what does not show lies.
+    demand.grain = part.anySuch ? PartGrain::Any : part.grain;
     demand.run = part.run;
     demand.runOrder = part.runOrder;
     demand.series = part.series;
     demand.mitred = part.runsRound;
     demand.shows = isFront(part.role);
-    demand.lot = part.lot;
+    demand.lot = material.id == part.material ? part.lot : std::string();
     out.parts.push_back(std::move(demand));
   }
   for (const StockPiece& piece : job.stock) {

@@ -224,6 +224,39 @@ std::vector<Finding> checkEdging(const Job& job, const Breakdown&) {
   return out;
 }
 
+std::vector<Finding> checkReadings(const Job& job, const Breakdown& breakdown) {
+  constexpr Length kOff = Length::mm(1);
+  const LengthStyle style = styleOf(job);
+  std::vector<Finding> out;
+  std::map<std::string, std::pair<std::int64_t, std::string>> waiting;
+  for (const Part& part : breakdown.parts) {
+    if (part.waiting) {
+      auto& [pieces, example] = waiting[part.assembly];
+      pieces += part.quantity;
+      if (example.empty()) example = part.code;
+    }
+    const Length off = part.readOff < Length{} ? -part.readOff : part.readOff;
+    if (off <= kOff) continue;
+    Finding finding;
+    finding.place = {part.assembly, part.opening, part.code};
+    finding.what =
+        fmt::format("{} {} was read {} {} than worked out", part.code, part.name,
+                    formatWithUnit(off, style), part.readOff < Length{} ? "smaller" : "larger");
+    finding.why = "Read it again before it is cut: what it goes into may be out of square.";
+    out.push_back(std::move(finding));
+  }
+  for (const auto& [assembly, of] : waiting) {
+    Finding finding;
+    finding.severity = Severity::Tip;
+    finding.place = {assembly, {}, of.second};
+    finding.what = fmt::format("{} pieces of {} wait for a reading", of.first, assembly);
+    finding.why =
+        "They are laid out as larger blanks; type the readings when what they go into stands.";
+    out.push_back(std::move(finding));
+  }
+  return out;
+}
+
 std::vector<Finding> checkBuildable(const Job&, const Breakdown& breakdown) {
   std::vector<Finding> out;
   for (const Trouble& trouble : breakdown.troubles) {
@@ -242,7 +275,7 @@ std::vector<Finding> checkBuildable(const Job&, const Breakdown& breakdown) {
 std::vector<Finding> secondLook(const Job& job, const Breakdown& breakdown) {
   std::vector<Finding> out;
   for (const auto& check : {checkBuildable, checkPartFitsSheet, checkPartFitsBar, checkDrawerStacks,
-                            checkExposedEdges, checkEdging}) {
+                            checkExposedEdges, checkEdging, checkReadings}) {
     const std::vector<Finding> found = check(job, breakdown);
     out.insert(out.end(), found.begin(), found.end());
   }

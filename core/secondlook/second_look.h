@@ -47,6 +47,9 @@ std::vector<Finding> checkDrawerStacks(const Job& job, const Breakdown& breakdow
 std::vector<Finding> checkExposedEdges(const Job& job, const Breakdown& breakdown);
 // Edging of a worktop that is not as thick as the panel it is ripped from.
 std::vector<Finding> checkEdging(const Job& job, const Breakdown& breakdown);
+// Parts whose size is still to be read off the work, one finding an assembly; readings more than a
+// millimetre off what was worked out, one a part.
+std::vector<Finding> checkReadings(const Job& job, const Breakdown& breakdown);
 // Everything else that keeps an assembly from being built.
 std::vector<Finding> checkBuildable(const Job& job, const Breakdown& breakdown);
 

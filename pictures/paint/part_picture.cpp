@@ -155,6 +155,10 @@ class Drawing {
       case Cut::Bevel:
         bevelLine(machining);
         return;
+      case Cut::RoundOver:
+      case Cut::Chamfer:
+        easedLine(machining);
+        return;
       default:
         break;
     }
@@ -210,6 +214,14 @@ class Drawing {
         QChar(0xB0);
     drawText(painter_, QRectF(band.center() - QPointF(30, 8), QSizeF(60, 16)), Qt::AlignCenter,
              words);
+  }
+
+  // A line where the easing ends on the face that is seen, dotted where it lies behind.
+  void easedLine(const Machining& machining) {
+    const bool seen = machining.bothFaces || machining.face == face_;
+    painter_.setPen(QPen(look::kGraphite, 1, seen ? Qt::SolidLine : Qt::DotLine));
+    painter_.setBrush(Qt::NoBrush);
+    painter_.drawRect(strip(machining.from, 4).normalized());
   }
 
   void holes(const Machining& machining) {

@@ -9,7 +9,7 @@
 #include "core/job/ids.h"
 #include "core/kinds/base_frame/rules.h"
 #include "core/kinds/boards/rules.h"
-#include "core/kinds/group/rules.h"
+#include "core/kinds/group/lines.h"
 #include "core/kinds/platform/rules.h"
 #include "core/kinds/ring/rules.h"
 #include "core/kinds/seat_box/rules.h"
@@ -290,7 +290,7 @@ Drawing drawn(const SolidScene& scene, const QSizeF& size, const SolidView& view
   return out;
 }
 
-void add(SolidScene& scene, const Job& job, const Breakdown& breakdown, double shift) {
+void add(SolidScene& scene, const Job& job, const Breakdown& breakdown) {
   for (const Part& part : breakdown.parts) {
     const Material* material = findMaterial(job, part.material);
     for (const Pose& pose : part.poses) {
@@ -303,7 +303,6 @@ void add(SolidScene& scene, const Job& job, const Breakdown& breakdown, double s
       for (Convex& piece : body.pieces)
         for (std::vector<Vec>& face : piece.faces)
           for (Vec& p : face) {
-            p.x += shift;
             low = {std::min(low.x, p.x), std::min(low.y, p.y), std::min(low.z, p.z)};
             high = {std::max(high.x, p.x), std::max(high.y, p.y), std::max(high.z, p.z)};
           }
@@ -341,10 +340,13 @@ SolidScene sceneOf(const Job& job, const Assembly& assembly, const Breakdown& br
       if (part.assembly == code) one.parts.push_back(part);
     return one;
   };
-  add(out, job, of(assembly.code), 0);
+  add(out, job, of(assembly.code));
   if (const auto* group = std::get_if<CarcassGroup>(&assembly.body))
-    for (const Id id : group->members)
-      add(out, job, of(findAssembly(job, id)->code), memberOffset(job, *group, id).inMm());
+    for (const Id id : group->everyMember()) {
+      Breakdown member = of(findAssembly(job, id)->code);
+      Maker::stand(member.parts, memberStanding(job, *group, id));
+      add(out, job, member);
+    }
   return out;
 }
 

@@ -1,3 +1,4 @@
+#include "core/breakdown/bought.h"
 #include "core/nest/bars.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paper/sheaf.h"
@@ -140,8 +141,16 @@ void boughtIn(Page& page, const Job& job) {
     page.box(page.left() + 0.5, page.y() + 1.2, 3.6);
     page.text(page.left() + 6, page.y(), 14, kRow, QString::number(one.quantity), 8.5, true,
               kRight);
-    page.text(page.left() + 24, page.y(), 80, kRow, qs(one.name), 8.5);
-    page.text(page.left() + 106, page.y(), 120, kRow, qs(one.note), 8.5);
+    page.text(page.left() + 24, page.y(), 50, kRow, qs(one.name), 8.5);
+    const BoughtSize size = sizeOf(job, one);
+    QString figures = qs(one.material);
+    if (size.length > Length{} || size.width > Length{})
+      figures += QStringLiteral(" %1 × %2")
+                     .arg(figure(size.length, styleOf(job)), figure(size.width, styleOf(job)));
+    // What has neither a material nor a size leaves their room to the words.
+    const double words = figures.isEmpty() ? 76 : 120;
+    page.text(page.left() + 76, page.y(), 42, kRow, figures.trimmed(), 8.5);
+    page.text(page.left() + words, page.y(), 226 - words, kRow, qs(boughtRemarks(job, one)), 8.5);
     page.down(kRow);
   }
 }

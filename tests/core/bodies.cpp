@@ -20,7 +20,7 @@ double clash(const Body& a, const Body& b) {
 
 }  // namespace
 
-std::vector<Body> bodiesOf(const Breakdown& breakdown, double shift) {
+std::vector<Body> bodiesOf(const Breakdown& breakdown) {
   std::vector<Body> out;
   for (const Part& part : breakdown.parts)
     for (const Pose& pose : part.poses) {
@@ -30,7 +30,6 @@ std::vector<Body> bodiesOf(const Breakdown& breakdown, double shift) {
       for (Convex& piece : body.pieces)
         for (std::vector<Vec>& face : piece.faces)
           for (Vec& p : face) {
-            p.x += shift;
             body.low = {std::min(body.low.x, p.x), std::min(body.low.y, p.y),
                         std::min(body.low.z, p.z)};
             body.high = {std::max(body.high.x, p.x), std::max(body.high.y, p.y),

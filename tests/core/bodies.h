@@ -16,8 +16,8 @@ struct Body {
   Vec high{-1e9, -1e9, -1e9};
 };
 
-// Of every copy, moved right by `shift` millimetres.
-std::vector<Body> bodiesOf(const Breakdown& breakdown, double shift = 0);
+// Of every copy, where it stands.
+std::vector<Body> bodiesOf(const Breakdown& breakdown);
 
 // Every two that overlap by more than a sliver, a line each; empty where none do.
 std::string clashes(const std::vector<Body>& bodies);

@@ -243,7 +243,8 @@ TEST(Inches, cleatsSeatsPlatformsRingsAndTapers) {
   seat.lidGap = in(0, 1, 8);
   seat.overFront = in(0, 3, 4);
   seat.hingeRail = in(6);
-  EXPECT_EQ(lidWidth(seat).total(), in(29, 15, 16));
+  EXPECT_EQ(lidWidth(seat, seatSections(seat, seat.width, seat.lids).front()).total(),
+            in(29, 15, 16));
   EXPECT_EQ(lidDepth(seat).total(), in(12, 5, 8));
   Platform platform;
   platform.width = in(72);

@@ -104,7 +104,9 @@ TEST(Job, aNameChangedLeavesEverythingThatSpeaksOfIt) {
   Assembly group;
   group.code = "G1";
   giveIds(job);
-  group.body = CarcassGroup{{std::as_const(job).assemblies[0].id}, {}, {}, {}};
+  CarcassGroup body;
+  body.members = {std::as_const(job).assemblies[0].id};
+  group.body = body;
   job.assemblies.push_back(group);
   giveIds(job);
   const std::vector<Part> before = breakDown(job).parts;

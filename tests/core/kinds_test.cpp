@@ -390,7 +390,8 @@ TEST(SeatBoxes, leanAndBrackets) {
   SeatBox seat;
   seat.material = "b18";
   seat.lids = 2;
-  EXPECT_EQ(lidWidth(seat).total(), mm(748.5));          // (1500 - 3) / 2
+  EXPECT_EQ(lidWidth(seat, seatSections(seat, seat.width, seat.lids).front()).total(),
+            mm(748.5));                                  // (1500 - 3) / 2
   EXPECT_EQ(lidDepth(seat).total(), mm(387));            // 450 + 20 - 80 - 3
   EXPECT_EQ(bracketFoot(seat).total(), mm(110.530792));  // 40 + 400 x 0.176326981
   // 400 / 0.984807753 + 18 x 0.176326981
@@ -487,7 +488,13 @@ TEST(Boards, aShapeHasItsFieldsAndNoOther) {
         "angle", "edge", "face", "crosswise", "bulging", "thickness"}},
       {FeatureKind::Bevel,
        {"along", "across", "length", "width", "size", "depth", "pitch", "count", "keepLow",
-        "keepHigh", "face", "farEnd", "farEdge", "crosswise", "bulging", "thickness"}}};
+        "keepHigh", "face", "farEnd", "farEdge", "crosswise", "bulging", "thickness"}},
+      {FeatureKind::Recess,
+       {"pitch", "count", "keepLow", "keepHigh", "angle", "edge", "crosswise", "bulging",
+        "thickness"}},
+      {FeatureKind::RoundOver,
+       {"along", "across", "length", "width", "depth", "pitch", "count", "keepLow", "keepHigh",
+        "angle", "farEnd", "farEdge", "crosswise", "bulging", "thickness"}}};
   for (const auto& [kind, unused] : rows) {
     all.kind = kind;
     EXPECT_EQ(unusedFields(all), unused) << static_cast<int>(kind);
@@ -599,6 +606,17 @@ TEST(Kinds, anEmptyRackLeavesTheMaterialsOut) {
     for (const Problem& problem : validate(with))
       said = said || problem.field.find("aterial") != std::string::npos;
     EXPECT_TRUE(said) << kind.field;
+  }
+}
+
+// Of 12 and 6 the one between is 6: too thin for a bottom's groove, so boxes are begun of 12.
+TEST(Kinds, newBoxesAreOfWhatTakesAGroove) {
+  Job job = test::metricJob();
+  job.materials.erase(job.materials.begin());
+  for (const Kind& kind : kinds()) {
+    if (std::string(kind.field) != "boxSet") continue;
+    const Assembly plain = plainAssembly(job, kind);
+    EXPECT_EQ(std::get<BoxSet>(plain.body).boxes.boxMaterial, "b12");
   }
 }
 

@@ -72,6 +72,7 @@ Opening randomOpening(int depth) {
   if (pick(0, 3) == 0) {
     out.door = Door{static_cast<Hinge>(pick(0, 5))};
     out.door->centreStile = pick(0, 2) == 0;
+    out.door->cut = static_cast<FrontsCut>(pick(0, 2));
     out.door->rightInFront = pick(0, 1) == 1;
   }
   if (pick(0, 5) == 0) {
@@ -198,6 +199,8 @@ Carcass randomCarcass() {
   carcass.fronts.style = static_cast<FrontStyle>(pick(0, 2));
   carcass.fronts.panelMaterial = "b6";
   carcass.fronts.overlay = Length::um(pick(0, 15'000));
+  carcass.fronts.lidHinge = static_cast<LidHinge>(pick(0, 2));
+  carcass.fronts.knuckle = Length::um(pick(0, 6'000));
   carcass.fronts.fingerPull = pick(0, 3) == 0;
   return carcass;
 }
@@ -235,23 +238,41 @@ rc::Gen<Job> buildableGroup() {
     CarcassGroup body;
     Carcass first = randomCarcass();
     first.cleat.reset();
-    const int count = pick(2, 3);
+    // How many of them stand along a side wall, from the last on.
+    const int right = pick(0, 2) == 0 ? pick(1, 2) : 0;
+    const int left = pick(0, 2) == 0 ? 1 : 0;
+    const int count = (right + left > 0 ? 1 : pick(2, 3)) + right + left;
     for (int i = 0; i < count; ++i) {
       Assembly member;
       member.code = "B" + std::to_string(i + 1);
       if (pick(0, 2) == 0) member.lot = "B";
       Carcass carcass = first;
-      if (i > 0) carcass.endLeft.clear();
-      if (i + 1 < count) carcass.endRight.clear();
+      if (i > 0 || left > 0) carcass.endLeft.clear();
+      if (i + 1 < count || right > 0) carcass.endRight.clear();
       carcass.width = Length::um(pick(400'000, 1'000'000));
-      carcass.wallLeft = i == 0 ? first.wallLeft : Length{};
-      carcass.wallRight = i + 1 == count ? first.wallRight : Length{};
-      carcass.inside = randomOpening(1);
+      carcass.wallLeft = i == 0 && left == 0 ? first.wallLeft : Length{};
+      carcass.wallRight = i + 1 == count && right == 0 ? first.wallRight : Length{};
+      // Of many, one would nearly always have something that does not add up.
+      carcass.inside = randomOpening(right + left > 0 ? 0 : 1);
       member.body = carcass;
       job.assemblies.push_back(member);
       giveIds(job);
       body.members.push_back(job.assemblies.back().id);
     }
+    const auto round = [&body](int n) {
+      GroupLeg leg;
+      leg.filler = Length::um(pick(0, 80'000));
+      leg.blind = pick(0, 5) == 0;
+      for (; n > 0; --n) {
+        leg.members.insert(leg.members.begin(), body.members.back());
+        body.members.pop_back();
+      }
+      return leg;
+    };
+    if (right > 0) body.right = round(right);
+    if (left > 0) body.left = round(left);
+    if (pick(0, 1) == 1) body.fillerMaterial = "b18";
+    body.cornerTop = static_cast<CornerTop>(pick(0, 1));
     if (pick(0, 3) != 0) body.frame = randomFrame();
     if (!first.toe && pick(0, 1) == 1) {
       body.stand = Stand{};
@@ -277,7 +298,19 @@ rc::Gen<Job> buildableKind() {
     Assembly assembly;
     assembly.code = "K1";
     const auto um = [](int from, int to) { return Length::um(pick(from * 1'000, to * 1'000)); };
-    switch (pick(0, 7)) {
+    switch (pick(0, 8)) {
+      case 8: {
+        HungShelf shelf;
+        shelf.material = "b18";
+        shelf.cleatMaterial = pick(0, 1) == 1 ? "b12" : "b18";
+        shelf.width = um(300, 1'500);
+        shelf.depth = um(120, 400);
+        shelf.brace = um(160, 400);
+        shelf.braceFoot = um(40, 110);
+        shelf.setIn = um(0, 80);
+        assembly.body = shelf;
+        break;
+      }
       case 7: {
         BoxSet set;
         set.what = static_cast<BankKind>(pick(0, 2));
@@ -301,7 +334,12 @@ rc::Gen<Job> buildableKind() {
         top.overLeft = um(0, 30);
         top.overRight = um(0, 30);
         top.overBack = um(0, 30);
-        top.build = pick(0, 1) == 1 ? TopBuild::Laminated : TopBuild::Single;
+        top.build = static_cast<TopBuild>(pick(0, 2));
+        top.layers = pick(2, 4);
+        top.glueStrip = um(30, 120);
+        top.proud = um(0, 4);
+        if (pick(0, 2) == 0) top.below = um(0, 10);
+        if (pick(0, 1) == 1) top.longest = um(600, 2'400);
         if (pick(0, 1) == 1) top.edgingMaterial = "b12";
         top.edging = um(3, 19);
         top.edgeLeft = pick(0, 1) == 1;
@@ -316,6 +354,10 @@ rc::Gen<Job> buildableKind() {
         frame.material = "b18";
         frame.width = um(500, 4'000);
         frame.depth = um(200, 700);
+        if (pick(0, 1) == 1) frame.legs = um(10, 80);
+        frame.legWidth = um(30, 80);
+        frame.legEvery = um(300, 1'500);
+        if (pick(0, 1) == 1) frame.legMaterial = "b12";
         assembly.body = frame;
         break;
       }
@@ -325,6 +367,7 @@ rc::Gen<Job> buildableKind() {
         panel.cleatMaterial = "b12";
         panel.height = um(500, 1'200);
         panel.cleats = pick(1, 3);
+        panel.support = um(0, 90);
         assembly.body = panel;
         break;
       }
@@ -338,6 +381,19 @@ rc::Gen<Job> buildableKind() {
         seat.hingeRail = um(180, 230);
         seat.depth = um(420, 600);
         if (pick(0, 1) == 1) seat.batten = Baseboard{um(5, 40), um(10, 60)};
+        seat.seat = static_cast<SeatTop>(pick(0, 1));
+        seat.hatchFrame = um(60, 120);
+        if (pick(0, 1) == 1) seat.toe = Toe{um(20, 120), um(20, 100)};
+        if (pick(0, 2) == 0) seat.clearLeft = um(0, 30);
+        if (pick(0, 2) == 0) seat.clearRight = um(0, 30);
+        if (pick(0, 1) == 1) seat.storage = pick(0, 3);
+        if (pick(0, 2) == 0) seat.postMaterial = "b12";
+        if (pick(0, 1) == 1) seat.longest = um(500, 1'500);
+        seat.joint = static_cast<Joint>(pick(0, 5));
+        seat.turn = static_cast<SeatReturn>(pick(0, 2));
+        seat.turnLength = um(500, 1'800);
+        seat.turnLids = pick(1, 3);
+        seat.turnBack = pick(0, 1) == 1;
         assembly.body = seat;
         break;
       }
@@ -348,6 +404,11 @@ rc::Gen<Job> buildableKind() {
         platform.depth = um(800, 2'000);
         platform.across = pick(1, 4);
         platform.deep = pick(1, 3);
+        platform.joint = static_cast<Joint>(pick(0, 5));
+        platform.dadoDepth = um(2, 12);
+        if (pick(0, 1) == 1) platform.slats = pick(2, 12);
+        platform.slat = um(30, 100);
+        if (pick(0, 1) == 1) platform.deckMaterial = "b12";
         assembly.body = platform;
         break;
       }
@@ -357,6 +418,9 @@ rc::Gen<Job> buildableKind() {
         ring.pieces = pick(3, 24);
         ring.side = um(140, 400);
         ring.width = um(40, 200);
+        const Joint joints[] = {Joint::Butt, Joint::LooseTenon, Joint::Dowel};
+        ring.joint = joints[pick(0, 2)];
+        ring.perJoint = pick(1, 4);
         assembly.body = ring;
         break;
       }
@@ -376,6 +440,14 @@ rc::Gen<Job> buildableKind() {
         notch.kind = FeatureKind::Notch;
         notch.length = notch.width = Length::mm(20);
         board.features = {taper, notch};
+        board.hand = static_cast<BoardHand>(pick(0, 2));
+        for (int k = pick(0, 3); k > 0; --k) {
+          BoardLayer layer;
+          if (pick(0, 1) == 1) layer.material = "b12";
+          layer.oversize = um(0, 8);
+          if (pick(0, 1) == 1) layer.gaps = {{um(0, 100), um(20, 60)}, {um(170, 220), um(20, 60)}};
+          board.layers.push_back(layer);
+        }
         boards.boards = {board, board};
         assembly.body = boards;
         break;

@@ -62,7 +62,7 @@ RackStage::RackStage(Session& session, QWidget* parent) : Stage(session, parent)
   connect(&session, &Session::changed, this, &RackStage::stale);
   auto* below = new QHBoxLayout;
   auto* saws = new QVBoxLayout;
-  below->addLayout(saws, 55);
+  below->addLayout(saws, 53);
   column->addLayout(below);
   auto* moreSaws = button(tr("Add"), tr("Add saw"));
   auto* lessSaws = button(tr("Remove"), tr("Remove saw"));
@@ -74,7 +74,7 @@ RackStage::RackStage(Session& session, QWidget* parent) : Stage(session, parent)
   machines_->setFixedHeight(kLowTable);
   saws->addWidget(machines_);
   supplies_ = new Supplies(session);
-  below->addWidget(supplies_, 58);
+  below->addWidget(supplies_, 60);
   connect(moreSaws, &QPushButton::clicked, this, &RackStage::addMachine);
   connect(lessSaws, &QPushButton::clicked, this, &RackStage::removeMachine);
   connect(supplies_, &Supplies::refused, this,

@@ -16,6 +16,12 @@ struct BaseFrame {
   std::string material;
   Length crossEvery = Length::mm(600);
   Length longest = Length::mm(2'400);  // a section is no longer
+  // Legs inside the corners and, in pairs, beside cross pieces, never further apart than that; the
+  // rails stand above the floor by `legs`. 0: none.
+  Length legs;
+  std::string legMaterial;  // id of a Material; empty: the frame's own
+  Length legWidth = Length::mm(60);
+  Length legEvery = Length::mm(1'200);
   bool operator==(const BaseFrame&) const = default;
 };
 

@@ -13,6 +13,10 @@ void fields(A& a, BaseFrame& v) {
   a.must("material", v.material);
   a("crossEvery", v.crossEvery);
   a("longest", v.longest);
+  a.unlessPlain("legs", v.legs);
+  a.unlessPlain("legMaterial", v.legMaterial);
+  a.unlessPlain("legWidth", v.legWidth);
+  a.unlessPlain("legEvery", v.legEvery);
 }
 
 }  // namespace pp

@@ -1,5 +1,7 @@
 #include "core/kinds/base_frame/rules.h"
 
+#include <algorithm>
+
 #include "core/kinds/count.h"
 #include "core/kinds/kind.h"
 
@@ -18,6 +20,47 @@ Reason crossLength(Length depth, Length thickness) {
   return Reason("frame depth", depth).minus("rail", thickness, 2);
 }
 
+std::vector<std::int64_t> leggedPieces(std::int64_t pieces, Length section, Length every) {
+  const std::int64_t gaps = std::min(pieces - 1, std::max<std::int64_t>(1, begun(section, every)));
+  std::vector<std::int64_t> out;
+  for (std::int64_t i = 0; i <= gaps; ++i) out.push_back(i * (pieces - 1) / gaps);
+  return out;
+}
+
+namespace {
+
+// Beside the cross piece that begins at `x`, one at either rail; the last piece has them before it.
+void legs(const Maker& maker, const BaseFrame& frame, Point at, Length x, bool last,
+          std::vector<Part>& out) {
+  const std::string& material = frame.legMaterial.empty() ? frame.material : frame.legMaterial;
+  const Length t = maker.thickness(frame.material);
+  for (const bool front : {true, false}) {
+    Part leg = maker.board(PartRole::BaseLeg, material, Reason("frame height", frame.height),
+                           Reason("leg width", frame.legWidth));
+    const Length y = front ? t : frame.depth - t - leg.thickness;
+    Maker::place(leg,
+                 {{last ? x - frame.legWidth : x + t, at[1] + y, at[2]}, kUp, kRight, kBackwards});
+    out.push_back(std::move(leg));
+  }
+}
+
+Problems legsFit(const Maker& maker, const BaseFrame& frame, Length section, std::int64_t pieces) {
+  if (frame.legs == Length{}) return {};
+  const Length t = maker.thickness(frame.material);
+  const Length thick =
+      maker.thickness(frame.legMaterial.empty() ? frame.material : frame.legMaterial);
+  if (frame.legs >= frame.height)
+    return {cannot("base frame", "legs that hold the rails up by " + maker.shown(frame.legs),
+                   "less than its height of " + maker.shown(frame.height))};
+  const Length bay = (section - t) / (pieces - 1) - t;
+  if (2 * frame.legWidth > bay || 2 * (t + thick) > frame.depth)
+    return {cannot("base frame", "legs " + maker.shown(frame.legWidth) + " wide",
+                   "legs that stand beside one another between its rails and cross pieces")};
+  return {};
+}
+
+}  // namespace
+
 Result<std::vector<Part>> baseFrameParts(const Maker& maker, const BaseFrame& frame, Point at) {
   const Length t = maker.thickness(frame.material);
   if (frame.depth <= 2 * t || frame.width <= 2 * t)
@@ -29,23 +72,30 @@ Result<std::vector<Part>> baseFrameParts(const Maker& maker, const BaseFrame& fr
   if (each <= 2 * t)
     return cannot("base frame", maker.shown(frame.longest) + " for the longest section",
                   "sections that hold two cross pieces");
+  const std::int64_t pieces = crossCount(each, t, frame.crossEvery);
+  if (const Problems problems = legsFit(maker, frame, each, pieces); !problems.empty())
+    return problems;
+  Reason high("frame height", frame.height);
+  if (frame.legs > Length{}) high.minus("legs", frame.legs);
+  const Length z = at[2] + frame.legs;
+  const auto legged = leggedPieces(pieces, each, frame.legEvery);
   std::vector<Part> out;
   for (std::int64_t s = 0; s < sections; ++s) {
     const Length x = at[0] + s * each;
     for (const bool front : {true, false}) {
-      Part rail = maker.board(PartRole::BaseRail, frame.material, section,
-                              Reason("frame height", frame.height));
+      Part rail = maker.board(PartRole::BaseRail, frame.material, section, high);
       const Length y = front ? at[1] : at[1] + frame.depth - t;
-      Maker::place(rail, {{x, y, at[2]}, kRight, kUp, kBackwards});
+      Maker::place(rail, {{x, y, z}, kRight, kUp, kBackwards});
       out.push_back(std::move(rail));
     }
-    const std::int64_t pieces = crossCount(each, t, frame.crossEvery);
     for (std::int64_t i = 0; i < pieces; ++i) {
-      Part piece = maker.board(PartRole::BaseCrossPiece, frame.material,
-                               crossLength(frame.depth, t), Reason("frame height", frame.height));
+      Part piece =
+          maker.board(PartRole::BaseCrossPiece, frame.material, crossLength(frame.depth, t), high);
       const Length along = i + 1 == pieces ? each - t : i * (each - t) / (pieces - 1);
-      Maker::place(piece, {{x + along, at[1] + t, at[2]}, kBackwards, kUp, kRight});
+      Maker::place(piece, {{x + along, at[1] + t, z}, kBackwards, kUp, kRight});
       out.push_back(std::move(piece));
+      if (frame.legs > Length{} && std::find(legged.begin(), legged.end(), i) != legged.end())
+        legs(maker, frame, at, x + along, i + 1 == pieces, out);
     }
   }
   return out;
@@ -61,7 +111,9 @@ Length widthOf(const Job& /*job*/, const BaseFrame& of) {
 }
 
 std::int64_t mostPieces(const Job& /*job*/, const BaseFrame& of) {
-  return mostPiecesOfFrame(of.width, of.longest, of.crossEvery);
+  const std::int64_t legs =
+      of.legs > Length{} ? 4 * begun(of.width, of.longest) + 2 * begun(of.width, of.legEvery) : 0;
+  return std::min(kTooMany, legs + mostPiecesOfFrame(of.width, of.longest, of.crossEvery));
 }
 
 void check(Check& to, const std::string& at, const BaseFrame& of) {
@@ -69,6 +121,10 @@ void check(Check& to, const std::string& at, const BaseFrame& of) {
   to.atLeast(at + "/crossEvery", of.crossEvery, kLeastSpacing);
   to.atLeast(at + "/longest", of.longest, kLeastSection);
   to.knownMaterial(at + "/material", of.material);
+  to.notNegative(at + "/legs", of.legs);
+  if (!of.legMaterial.empty()) to.knownMaterial(at + "/legMaterial", of.legMaterial);
+  to.positive(at + "/legWidth", of.legWidth);
+  to.atLeast(at + "/legEvery", of.legEvery, kLeastSection);
 }
 
 void begin(const Job& /*job*/, const PlainMaterials& materials, BaseFrame& out) {

@@ -14,6 +14,8 @@ std::int64_t sectionCount(Length width, Length longest);
 // Cross pieces of one section: at both ends and never further apart than `every`, centre to centre.
 std::int64_t crossCount(Length section, Length thickness, Length every);
 Reason crossLength(Length depth, Length thickness);
+// Which of so many cross pieces of a section have legs beside them, the first and last always.
+std::vector<std::int64_t> leggedPieces(std::int64_t pieces, Length section, Length every);
 
 // The frame with its lower left front corner at `at`.
 Result<std::vector<Part>> baseFrameParts(const Maker& maker, const BaseFrame& frame, Point at);

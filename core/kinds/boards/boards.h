@@ -16,6 +16,24 @@ namespace pp {
 // Which dimension of a board follows the grain.
 enum class BoardGrain { Length, Width, Any };
 
+// Which of a mirrored pair a board is; pairs: half of them are left, half right.
+enum class BoardHand { None, Left, Right, Pairs };
+
+// Where a layer has nothing: a slot or notch that is built in.
+struct LayerGap {
+  Length at, length;  // along the board from its first end; length > 0
+  bool operator==(const LayerGap&) const = default;
+};
+
+// Glued to the inside face of what lies over it.
+struct BoardLayer {
+  std::string material;             // id of a Material; empty: the board's own
+  Length oversize = Length::mm(6);  // each way, flush-trimmed after gluing, >= 0
+  std::vector<LayerGap> gaps;       // from the first end on; what is left is one piece each
+  std::vector<Feature> features;    // cut into it alone
+  bool operator==(const BoardLayer&) const = default;
+};
+
 // A board of a given size: a lid, a bracket, a spare shelf.
 struct LooseBoard {
   std::string name;
@@ -25,7 +43,13 @@ struct LooseBoard {
   BoardGrain grain = BoardGrain::Length;
   std::string bandLong, bandShort;  // on both edges along the length, and along the width; or empty
   std::optional<std::string> farLong, farShort;  // on the far edge, where that has another or none
+  // Where there are layers, what goes through goes through all of them; what is cut into the
+  // outside face is cut into the board, into the inside face into the last layer.
   std::vector<Feature> features;
+  BoardHand hand = BoardHand::None;  // features are said of the left one
+  Face show = Face::Inside;
+  std::optional<BoardEdge> front;  // the edge that looks to the front where the board stands
+  std::vector<BoardLayer> layers;  // glued under it, at most 8
   Id id = 0;
   bool operator==(const LooseBoard&) const = default;
 };

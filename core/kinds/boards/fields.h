@@ -20,7 +20,10 @@ void fields(A& a, Feature& v) {
             {"hole row", FeatureKind::HoleRow},
             {"rabbet", FeatureKind::Rabbet},
             {"corner", FeatureKind::Corner},
-            {"round end", FeatureKind::RoundEnd}});
+            {"round end", FeatureKind::RoundEnd},
+            {"recess", FeatureKind::Recess},
+            {"round-over", FeatureKind::RoundOver},
+            {"chamfer", FeatureKind::Chamfer}});
   a("along", v.along);
   a("across", v.across);
   a("length", v.length);
@@ -32,17 +35,29 @@ void fields(A& a, Feature& v) {
   a.unlessPlain("keepLow", v.keepLow);
   a.unlessPlain("keepHigh", v.keepHigh);
   a("angle", v.angle);
-  a.choice("edge", v.edge,
-           {{"long 1", BoardEdge::Long1},
-            {"long 2", BoardEdge::Long2},
-            {"short 1", BoardEdge::Short1},
-            {"short 2", BoardEdge::Short2}});
+  a.choice("edge", v.edge, kBoardEdges);
   a.choice("face", v.face, kFaces);
   a.unlessPlain("farEnd", v.farEnd);
   a.unlessPlain("farEdge", v.farEdge);
   a.unlessPlain("crosswise", v.crosswise);
   a.unlessPlain("bulging", v.bulging);
   a.unlessPlain("thickness", v.thickness);
+  a.unlessPlain("bothFaces", v.bothFaces);
+  a.unlessPlain("assembled", v.assembled);
+}
+
+template <class A>
+void fields(A& a, LayerGap& v) {
+  a.must("at", v.at);
+  a.must("length", v.length);
+}
+
+template <class A>
+void fields(A& a, BoardLayer& v) {
+  a("material", v.material);
+  a("oversize", v.oversize);
+  a.unlessPlain("gaps", v.gaps);
+  a.unlessPlain("features", v.features);
 }
 
 template <class A>
@@ -59,6 +74,14 @@ void fields(A& a, LooseBoard& v) {
   a("farLong", v.farLong);
   a("farShort", v.farShort);
   a("features", v.features);
+  a.choice("hand", v.hand,
+           {{"none", BoardHand::None},
+            {"left", BoardHand::Left},
+            {"right", BoardHand::Right},
+            {"pairs", BoardHand::Pairs}});
+  a.choice("show", v.show, kFaces);
+  if (a.wants("front", v.front)) a.choice("front", *v.front, kBoardEdges);
+  a.unlessPlain("layers", v.layers);
 }
 
 template <class A>

@@ -18,43 +18,248 @@ Reason taperBlank(Length wide, Length narrow, Length length, Length kerf) {
 
 namespace {
 
+bool isThrough(const Feature& feature) {
+  switch (feature.kind) {
+    case FeatureKind::Hole:
+    case FeatureKind::HoleRow:
+    case FeatureKind::Slot:
+      return feature.depth == Length{};
+    case FeatureKind::Notch:
+    case FeatureKind::Curve:
+    case FeatureKind::Corner:
+    case FeatureKind::RoundEnd:
+      return true;
+    case FeatureKind::Taper:
+      return !feature.thickness;
+    default:
+      return false;
+  }
+}
+
 class BoardMaker {
  public:
   BoardMaker(const Maker& maker, const LooseBoard& board, std::int64_t copies)
       : maker_(maker), board_(board), copies_(copies) {}
 
-  Result<Part> run() {
-    part_ = maker_.board(PartRole::Board, board_.material, Reason("typed length", board_.length),
-                         Reason("typed width", board_.width));
-    if (!board_.name.empty()) part_.name = board_.name;
-    part_.keys.front().opening = board_.id;
-    part_.quantity = board_.quantity;
-    const bool grained = findMaterial(maker_.job(), board_.material)->grained;
-    part_.grain = !grained || board_.grain == BoardGrain::Any ? PartGrain::Any
-                  : board_.grain == BoardGrain::Length        ? PartGrain::Length
-                                                              : PartGrain::Width;
-    // Nobody knows which way a loose board will stand; as drawn, its length lies level.
-    part_.edges = {Side::Bottom, Side::Top, Side::Left, Side::Right};
-    const auto put = [this](Edge edge, const std::string& name) {
-      band(part_, edge, findBanding(maker_.job(), name));
+  Result<std::vector<BoardPiece>> run() {
+    if (board_.hand == BoardHand::Pairs) {
+      if (board_.quantity % 2 != 0)
+        return cannot(board_.name, std::to_string(board_.quantity) + " boards in pairs",
+                      "an even number");
+      for (const bool left : {true, false})
+        if (const Problems problems = make(left, board_.quantity / 2); !problems.empty())
+          return problems;
+    } else if (const Problems problems = make(board_.hand != BoardHand::Right, board_.quantity);
+               !problems.empty()) {
+      return problems;
+    }
+    return std::move(out_);
+  }
+
+ private:
+  // The board, and the layers under it. A right one is the left one seen in a mirror: the same with
+  // its faces changed.
+  Problems make(bool left, std::int64_t quantity) {
+    auto face = board(quantity);
+    if (!face) return face.problems();
+    Part part = std::move(face).value();
+    part.hand = board_.hand == BoardHand::None ? Hand::None : left ? Hand::Left : Hand::Right;
+    part.show = left ? board_.show : other(board_.show);
+    for (const Feature& feature : board_.features) {
+      const bool here = board_.layers.empty() || isThrough(feature) || isOfAnEdge(feature) ||
+                        feature.face == Face::Outside;
+      if (here)
+        if (Problems problems = cut(part, feature, left); !problems.empty()) return problems;
+    }
+    if (board_.layers.empty()) shareBlank(part);
+    Length under;
+    const Part first = part;
+    out_.push_back({std::move(part), Length{}, Length{}});
+    for (std::size_t i = 0; i < board_.layers.size(); ++i)
+      if (Problems problems = layer(first, i, left, under); !problems.empty()) return problems;
+    return {};
+  }
+
+  static Face other(Face face) { return face == Face::Inside ? Face::Outside : Face::Inside; }
+
+  Problems cut(Part& part, const Feature& feature, bool left) const {
+    return cutFeature(part, left ? feature : flipped(feature, Flip::Faces), maker_.job());
+  }
+
+  Result<Part> board(std::int64_t quantity) const {
+    Part part =
+        maker_.board(PartRole::Board, board_.material, Reason("typed length", board_.length),
+                     Reason("typed width", board_.width));
+    if (!board_.name.empty()) part.name = board_.name;
+    part.keys.front().opening = board_.id;
+    part.quantity = quantity;
+    part.grain = grainOf(board_.material);
+    part.edges = looks();
+    const auto put = [&](Edge edge, const std::string& name) {
+      band(part, edge, findBanding(maker_.job(), name));
     };
     put(Edge::L1, board_.bandLong);
     put(Edge::L2, board_.farLong.value_or(board_.bandLong));
     put(Edge::W1, board_.bandShort);
     put(Edge::W2, board_.farShort.value_or(board_.bandShort));
-    if (part_.cutLength() <= Length{} || part_.cutWidth() <= Length{})
-      return cannot(part_.name, "a board that its banding takes up",
+    if (part.cutLength() <= Length{} || part.cutWidth() <= Length{})
+      return cannot(part.name, "a board that its banding takes up",
                     "a larger board or thinner banding");
-    const LengthStyle style = styleOf(maker_.job());
-    for (const Feature& feature : board_.features)
-      if (Problems problems = cutFeature(part_, feature, style); !problems.empty()) return problems;
-    shareBlank();
-    return std::move(part_);
+    return part;
   }
 
- private:
+  PartGrain grainOf(const std::string& material) const {
+    if (!findMaterial(maker_.job(), material)->grained || board_.grain == BoardGrain::Any)
+      return PartGrain::Any;
+    return board_.grain == BoardGrain::Length ? PartGrain::Length : PartGrain::Width;
+  }
+
+  // Which way L1, L2, W1 and W2 look: where nobody knows, its length lies level as drawn.
+  std::array<Side, 4> looks() const {
+    using enum Side;
+    if (!board_.front) return {Bottom, Top, Left, Right};
+    switch (*board_.front) {
+      case BoardEdge::Long1:
+        return {Front, Back, Left, Right};
+      case BoardEdge::Long2:
+        return {Back, Front, Left, Right};
+      case BoardEdge::Short1:
+        return {Left, Right, Front, Back};
+      case BoardEdge::Short2:
+        break;
+    }
+    return {Left, Right, Back, Front};
+  }
+
+  // What of a layer lies between its gaps, from the first end on.
+  Result<std::vector<std::pair<Length, Length>>> piecesOf(const BoardLayer& layer) const {
+    std::vector<std::pair<Length, Length>> out;
+    Length from;
+    for (const LayerGap& gap : layer.gaps) {
+      if (gap.at < from || gap.at + gap.length > board_.length)
+        return cannot(
+            board_.name,
+            "a gap of " + maker_.shown(gap.length) + " at " + maker_.shown(gap.at) + " in a layer",
+            "gaps one after the other, inside " + maker_.shown(board_.length));
+      if (gap.at > from) out.emplace_back(from, gap.at);
+      from = gap.at + gap.length;
+    }
+    if (from < board_.length) out.emplace_back(from, board_.length);
+    if (out.empty()) return cannot(board_.name, "a layer that is all gaps", "some of it left");
+    return out;
+  }
+
+  Problems layer(const Part& first, std::size_t index, bool left, Length& under) {
+    const BoardLayer& of = board_.layers[index];
+    const std::string& material = of.material.empty() ? board_.material : of.material;
+    const auto pieces = piecesOf(of);
+    if (!pieces) return pieces.problems();
+    const bool last = index + 1 == board_.layers.size();
+    Length thick;
+    for (std::size_t k = 0; k < pieces->size(); ++k) {
+      const auto [from, to] = pieces.value()[k];
+      const bool whole = pieces->size() == 1 && to - from == board_.length;
+      Part part =
+          maker_.board(PartRole::BoardLayer, material,
+                       whole ? first.length : Reason("between gaps", to - from), first.width);
+      thick = part.thickness;
+      part.name = fmt::format("{}, layer {}", first.name, index + 2);
+      if (!whole) part.name += fmt::format(", piece {} of {}", k + 1, pieces->size());
+      part.keys.front().opening = board_.id;
+      part.quantity = first.quantity;
+      part.hand = first.hand;
+      part.edges = first.edges;
+      part.grain = grainOf(material);
+      part.oversize = of.oversize;
+      if (of.oversize > Length{}) part.oversizeWhy = "flush-trimmed after gluing";
+      for (const Feature& feature : board_.features)
+        if (isThrough(feature) || (last && feature.face == Face::Inside && !isOfAnEdge(feature)))
+          if (Problems problems = inPiece(part, feature, from, to, left); !problems.empty())
+            return problems;
+      for (const Feature& feature : of.features)
+        if (Problems problems = inPiece(part, feature, from, to, left); !problems.empty())
+          return problems;
+      const Length up = left ? -(under + thick) : first.thickness + under;
+      out_.push_back({std::move(part), from, up});
+    }
+    under += thick;
+    return {};
+  }
+
+  // Cut when all is glued; the board's own list says it.
+  static bool isOfAnEdge(const Feature& feature) {
+    return feature.kind == FeatureKind::Bevel || feature.kind == FeatureKind::RoundOver ||
+           feature.kind == FeatureKind::Chamfer;
+  }
+
+  // What lies within the piece from `from` to `to` of the whole length; nothing where it lies in
+  // another piece or in a gap. What crosses the end of a piece is cut when the layers are glued.
+  Problems inPiece(Part& part, Feature feature, Length from, Length to, bool left) const {
+    if (from == Length{} && to == board_.length) return cut(part, feature, left);
+    if (!alongTheBoard(feature)) return {};
+    if (feature.farEnd) {
+      feature.along = board_.length - feature.along - spanOf(feature);
+      feature.farEnd = false;
+    }
+    const Length half = feature.kind == FeatureKind::Hole || feature.kind == FeatureKind::HoleRow
+                            ? feature.size / 2
+                        : feature.kind == FeatureKind::Slot ? feature.length / 2
+                                                            : Length{};
+    const Length low = feature.along - half;
+    const Length high = feature.along + spanOf(feature) + half;
+    if (high <= from || low >= to) return {};
+    if (low < from || high > to) {
+      part.note = "finish the " + std::string(word(feature)) + " when the layers are glued";
+      return {};
+    }
+    feature.along -= from;
+    return cut(part, feature, left);
+  }
+
+  static bool alongTheBoard(const Feature& feature) {
+    switch (feature.kind) {
+      case FeatureKind::Hole:
+      case FeatureKind::HoleRow:
+      case FeatureKind::Slot:
+      case FeatureKind::Notch:
+      case FeatureKind::Dado:
+      case FeatureKind::Recess:
+        return true;
+      default:
+        return false;
+    }
+  }
+  // From `along` on, for what has no middle.
+  static Length spanOf(const Feature& feature) {
+    switch (feature.kind) {
+      case FeatureKind::HoleRow:
+        return feature.crosswise ? Length{} : (feature.count - 1) * feature.pitch;
+      case FeatureKind::Notch:
+      case FeatureKind::Recess:
+        return feature.length;
+      case FeatureKind::Dado:
+        return feature.size;
+      default:
+        return {};
+    }
+  }
+  static const char* word(const Feature& feature) {
+    switch (feature.kind) {
+      case FeatureKind::Notch:
+        return "notch";
+      case FeatureKind::Dado:
+        return "dado";
+      case FeatureKind::Recess:
+        return "recess";
+      case FeatureKind::Slot:
+        return "slot";
+      default:
+        return "holes";
+    }
+  }
+
   // Only a plain tapered board of which there are two can share its blank with another.
-  void shareBlank() {
+  void shareBlank(Part& part) const {
     const auto isTaper = [](const Feature& one) { return one.kind == FeatureKind::Taper; };
     const auto& all = board_.features;
     if (std::count_if(all.begin(), all.end(), isTaper) != 1) return;
@@ -62,23 +267,24 @@ class BoardMaker {
     const bool plain = board_.bandLong.empty() && board_.bandShort.empty() && !f.thickness &&
                        f.along == Length{} && board_.width == std::max(f.across, f.size) &&
                        (f.edge == BoardEdge::Long1 || f.edge == BoardEdge::Long2);
-    if (!plain || board_.quantity * copies_ < 2) return;
+    if (!plain || part.quantity * copies_ < 2) return;
     const Reason blank = taperBlank(std::max(f.across, f.size), std::min(f.across, f.size),
                                     board_.length, maker_.job().saw.kerf);
     if (blank.total() >= 2 * board_.width) return;
-    part_.perBlank = 2;
-    part_.blankWidth = blank;
+    part.perBlank = 2;
+    part.blankWidth = blank;
   }
 
   const Maker& maker_;
   const LooseBoard& board_;
   std::int64_t copies_;
-  Part part_;
+  std::vector<BoardPiece> out_;
 };
 
 }  // namespace
 
-Result<Part> boardPart(const Maker& maker, const LooseBoard& board, std::int64_t copies) {
+Result<std::vector<BoardPiece>> boardPieces(const Maker& maker, const LooseBoard& board,
+                                            std::int64_t copies) {
   return BoardMaker(maker, board, copies).run();
 }
 
@@ -89,17 +295,21 @@ Result<std::vector<Part>> boardsParts(const Maker& maker, const Boards& boards) 
   // Laid side by side as on a bench, a hand's width apart.
   constexpr Length kApart = Length::mm(40);
   std::vector<Part> out;
-  Length x;
+  Length x, next;
   for (const LooseBoard& board : boards.boards) {
-    auto part = boardPart(maker, board, copies);
-    if (!part) return part.problems();
-    const auto edges = part->edges;
-    for (std::int64_t i = 0; i < part->quantity; ++i) {
-      part.value().poses.push_back({{x, Length{}, Length{}}, kUp, kRight, kBackwards});
-      x += board.width + kApart;
+    auto pieces = boardPieces(maker, board, copies);
+    if (!pieces) return pieces.problems();
+    for (BoardPiece& piece : pieces.value()) {
+      // Each board stands where its own layers do.
+      if (piece.part.role == PartRole::Board) x = next;
+      Length at = x;
+      for (std::int64_t i = 0; i < piece.part.quantity; ++i) {
+        piece.part.poses.push_back({{at, piece.up, piece.along}, kUp, kRight, kBackwards});
+        at += board.width + kApart;
+      }
+      next = std::max(next, at);
+      out.push_back(std::move(piece.part));
     }
-    part.value().edges = edges;
-    out.push_back(std::move(part).value());
   }
   return out;
 }
@@ -112,8 +322,12 @@ Length widthOf(const Job& /*job*/, const Boards& of) {
 
 std::int64_t mostPieces(const SharedRows<LooseBoard>& boards) {
   std::int64_t out = 0;
-  for (const LooseBoard& board : boards)
-    out = std::min(kTooMany, out + std::clamp<std::int64_t>(board.quantity, 0, kTooMany));
+  for (const LooseBoard& board : boards) {
+    std::int64_t each = 1;
+    for (const BoardLayer& layer : board.layers)
+      each += static_cast<std::int64_t>(layer.gaps.size()) + 1;
+    out = std::min(kTooMany, out + each * std::clamp<std::int64_t>(board.quantity, 0, kTooMany));
+  }
   return out;
 }
 
@@ -150,6 +364,24 @@ void check(Check& to, const std::string& at, const LooseBoard& of) {
   if (of.farShort) to.knownBanding(at + "/farShort", *of.farShort);
   for (std::size_t i = 0; i < of.features.size(); ++i)
     check(to, fmt::format("{}/features/{}", at, i), of.features[i]);
+  constexpr std::size_t kMostLayers = 8;
+  constexpr std::size_t kMostGaps = 50;
+  if (of.layers.size() > kMostLayers)
+    to.add(at + "/layers", std::to_string(of.layers.size()), "at most 8");
+  for (std::size_t i = 0; i < of.layers.size(); ++i) {
+    const BoardLayer& layer = of.layers[i];
+    const std::string here = fmt::format("{}/layers/{}", at, i);
+    if (!layer.material.empty()) to.knownMaterial(here + "/material", layer.material);
+    to.notNegative(here + "/oversize", layer.oversize);
+    if (layer.gaps.size() > kMostGaps)
+      to.add(here + "/gaps", std::to_string(layer.gaps.size()), "at most 50");
+    for (std::size_t k = 0; k < layer.gaps.size(); ++k) {
+      to.notNegative(fmt::format("{}/gaps/{}/at", here, k), layer.gaps[k].at);
+      to.positive(fmt::format("{}/gaps/{}/length", here, k), layer.gaps[k].length);
+    }
+    for (std::size_t k = 0; k < layer.features.size(); ++k)
+      check(to, fmt::format("{}/features/{}", here, k), layer.features[k]);
+  }
 }
 
 void check(Check& to, const std::string& at, const Boards& of) {

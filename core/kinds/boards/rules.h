@@ -11,7 +11,15 @@ struct PlainMaterials;
 
 // Two tapered boards may share a blank, cut on the slant.
 Reason taperBlank(Length wide, Length narrow, Length length, Length kerf);
-Result<Part> boardPart(const Maker& maker, const LooseBoard& board, std::int64_t copies);
+// A board or a piece of a layer under it, without a place.
+struct BoardPiece {
+  Part part;
+  Length along;  // where it begins along the board
+  Length up;     // of its inside face from that of the board, below zero for what lies under it
+};
+// The board and its layers, a left one before a right one. `copies`: so many of all of them.
+Result<std::vector<BoardPiece>> boardPieces(const Maker& maker, const LooseBoard& board,
+                                            std::int64_t copies);
 void check(Check& to, const std::string& at, const Feature& of);
 void check(Check& to, const std::string& at, const LooseBoard& of);
 std::int64_t mostPieces(const SharedRows<LooseBoard>& boards);

@@ -144,6 +144,12 @@ struct DrawerRules {
 };
 
 enum class FrontFit { Inset, Overlay };
+// What a lid or a flap turns on.
+enum class LidHinge {
+  Cups,       // as doors do
+  Butt,       // two or more short ones
+  Continuous  // one along the whole edge
+};
 // Doors and drawer fronts.
 struct FrontRules {
   std::string material;  // id of a Material; frame pieces too
@@ -161,6 +167,8 @@ struct FrontRules {
   Length slideGroove = Length::mm(5);     // sliding panels: the lower groove; the upper: twice that
   bool fingerPull = false;  // upper edge (a door's free edge) bevelled at 30 degrees behind
   Length pullFromEdge = Length::mm(60);  // doors: the pull's centre from the free edge
+  LidHinge lidHinge = LidHinge::Cups;
+  Length knuckle;  // lids and flaps on other hinges: kept free there beside the gap, >= 0
   bool operator==(const FrontRules&) const = default;
 };
 

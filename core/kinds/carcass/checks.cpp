@@ -24,7 +24,8 @@ void check(Check& to, const std::string& at, const FrontRules& fronts) {
                        {"/overlay", fronts.overlay},
                        {"/reveal", fronts.reveal.value_or(Length{})},
                        {"/panelClearance", fronts.panelClearance},
-                       {"/pullFromEdge", fronts.pullFromEdge}});
+                       {"/pullFromEdge", fronts.pullFromEdge},
+                       {"/knuckle", fronts.knuckle}});
 }
 
 void check(Check& to, const std::string& at, const ShelfRules& rules) {
@@ -68,6 +69,9 @@ void checkOpening(Check& to, const std::string& at, const Opening& opening, int 
     to.within(at + "/fronts", static_cast<std::int64_t>(bank->fronts.size()), 1, 50);
     checkShares(to, at + "/fronts", bank->fronts);
     if (bank->boxHeight) to.positive(at + "/boxHeight", *bank->boxHeight);
+    to.within(at + "/readings", static_cast<std::int64_t>(bank->readings.size()), 0, 8);
+    for (std::size_t i = 0; i < bank->readings.size(); ++i)
+      to.positive(fmt::format("{}/readings/{}", at, i), bank->readings[i]);
   } else if (const auto* split = std::get_if<Split>(&opening.content)) {
     to.within(at + "/sizes", static_cast<std::int64_t>(split->sizes.size()), 2, 50);
     if (split->sizes.size() != split->children.size())

@@ -169,13 +169,16 @@ const Slide* longestSlide(const std::vector<Slide>& slides, Length depth, Length
                           SlideKind kind) {
   const Slide* best = nullptr;
   for (const Slide& slide : slides)
-    if (slide.kind == kind && slide.length + reserve <= depth &&
+    if (slide.kind == kind && slide.length + slide.setBack + reserve <= depth &&
         (best == nullptr || slide.length > best->length))
       best = &slide;
   return best;
 }
 
 namespace {
+
+// A reading that is further out than this is of another opening.
+constexpr Length kFarOff = Length::mm(20);
 
 Problem misfit(const std::string& found, const std::string& expected) {
   return cannot("drawers", found, expected);
@@ -363,6 +366,14 @@ Result<std::vector<DrawerPlan>> planDrawers(const Job& job, const PartChoices& c
     drawer.cell.bottom = low - face.z;
     drawer.cell.height = high - low;
     drawer.width = drawerBoxWidth(pass.width, slide, rules);
+    drawer.waits = bank.waits && bank.readings.empty();
+    if (bank.waits && !bank.readings.empty()) {
+      const Length read = *std::min_element(bank.readings.begin(), bank.readings.end());
+      if (read < pass.width - kFarOff || read > pass.width + kFarOff)
+        return misfit(show(read) + " read off the opening", "about its " + show(pass.width));
+      drawer.readOff = read - pass.width;
+      drawer.width = drawerBoxWidth(read, slide, rules);
+    }
     drawer.depth = slide != nullptr
                        ? Reason("slide length", slide->length)
                        : Reason("inside depth", depth).minus("reserve", rules.slideReserve);

@@ -57,7 +57,7 @@ Result<std::vector<DrawerCell>> drawerCells(Length openingHeight, Length low, Le
 std::vector<FrontRect> bankRails(const Job& job, const Carcass& carcass,
                                  const CarcassLayout& layout, const OpeningRect& leaf);
 
-// The longest slide of the kind with length + reserve <= depth; null when none fits.
+// The longest slide of the kind with length + set-back + reserve <= depth; null when none fits.
 const Slide* longestSlide(const std::vector<Slide>& slides, Length depth, Length reserve,
                           SlideKind kind = SlideKind::Side);
 
@@ -70,6 +70,8 @@ struct DrawerPlan {
   DrawerBox box;
   Reason width, height, depth;  // where the box's outer sizes come from
   const Slide* slide = nullptr;
+  bool waits = false;  // for its opening to be read off the work
+  Length readOff;      // what was read less what was drawn
 };
 
 // Solves the bank in a leaf opening, top drawer first. Problems when the fronts do not add up, no

@@ -6,6 +6,9 @@
 namespace pp {
 namespace {
 
+// A blank is larger by this until its size was read off the work.
+constexpr Length kWaitingAllowance = Length::mm(10);
+
 class Boxes {
  public:
   Boxes(const Maker& maker, const Carcass& carcass, const OpeningRect& leaf, BankKind kind)
@@ -21,8 +24,18 @@ class Boxes {
     if (kind_ == BankKind::Drawers)
       if (const Problems problems = front(); !problems.empty()) return problems;
     for (Part& part : boxParts(maker_, rules_, kind_, drawer.box,
-                               {drawer.id, leaf_.path, drawer.boxX, drawer.boxY, drawer.boxZ}))
+                               {drawer.id, leaf_.path, drawer.boxX, drawer.boxY, drawer.boxZ})) {
+      // All of the box but its sides follows from the opening's width.
+      const bool follows = part.role == PartRole::BoxFront || part.role == PartRole::BoxBack ||
+                           part.role == PartRole::BoxBottom;
+      if (follows && drawer.waits) {
+        part.waiting = true;
+        part.oversize = kWaitingAllowance;
+        part.oversizeWhy = "the opening is still to be read off the work";
+      }
+      if (follows) part.readOff = drawer.readOff;
       parts_.push_back(std::move(part));
+    }
     if (rules_.running == Running::WoodenRunners) runners();
     if (drawer.slide != nullptr && drawer.slide->kind == SlideKind::Side) pads();
     return {};

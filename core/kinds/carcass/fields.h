@@ -117,6 +117,8 @@ void fields(A& a, FrontRules& v) {
   a("slideGroove", v.slideGroove);
   a("fingerPull", v.fingerPull);
   a("pullFromEdge", v.pullFromEdge);
+  a.choice("lidHinge", v.lidHinge, kLidHinges);
+  a.unlessPlain("knuckle", v.knuckle);
 }
 
 template <class A>

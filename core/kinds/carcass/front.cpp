@@ -1,10 +1,13 @@
 #include "core/kinds/carcass/front.h"
 
+#include <fmt/format.h>
+
 #include <algorithm>
 #include <functional>
 
 #include "core/kinds/carcass/drawer.h"
 #include "core/kinds/carcass/sliding.h"
+#include "core/kinds/count.h"
 
 namespace pp {
 namespace {
@@ -310,8 +313,11 @@ std::vector<Leaf> leavesOf(const Carcass& carcass, const CarcassLayout& layout,
   place.width = frontWidth(door.face.width, reach.left, reach.right,
                            stile ? betweenFronts(rules, *layout.frame) : rules.gap, count,
                            stile ? "at the stile" : "gap");
-  place.height = frontWidth(door.face.height, reach.bottom, reach.top, rules.gap, 1);
-  place.rect = {door.face.x - reach.left, door.face.z - reach.bottom, place.width.total(),
+  FrontReach upright = reach;
+  if (rules.lidHinge != LidHinge::Cups && hinge == Hinge::Top) upright.top -= rules.knuckle;
+  if (rules.lidHinge != LidHinge::Cups && hinge == Hinge::Bottom) upright.bottom -= rules.knuckle;
+  place.height = frontWidth(door.face.height, upright.bottom, upright.top, rules.gap, 1);
+  place.rect = {door.face.x - reach.left, door.face.z - upright.bottom, place.width.total(),
                 place.height.total()};
   const auto faceOf = [&](PartRole role) {
     return layout.frameFront - (rules.fit == FrontFit::Overlay ? thickness(role) : Length{});
@@ -335,6 +341,15 @@ Machining opener(const FrontRules& rules, const Part& part, Edge free, Length in
             free == Edge::L2 ? part.width.total() - in : in, kScrewHole, part.thickness, free, in);
   out.through = true;
   return out;
+}
+
+std::string lidHinges(LidHinge hinge, Length lid, const LengthStyle& style) {
+  constexpr Length kScrewEvery = Length::mm(75);
+  constexpr Length kHingeEvery = Length::mm(600);
+  if (hinge == LidHinge::Continuous)
+    return fmt::format("continuous hinge {} long, {} screws", formatWithUnit(lid, style),
+                       2 * (lid.inNm() / kScrewEvery.inNm() + 1));
+  return fmt::format("{} butt hinges", begun(lid, kHingeEvery) + 1);
 }
 
 FrontRules frontRules(const Carcass& carcass, const OpeningPath& opening) {
@@ -450,7 +465,8 @@ Result<std::vector<Part>> doorParts(const Maker& maker, const Carcass& carcass,
     const bool flap = leaf.hinge == Hinge::Top || leaf.hinge == Hinge::Bottom;
     constexpr Length kLeast = Length::mm(45);  // a cup and 5 mm of wood on either side
     if (const Length across = flap ? leaf.place.rect.height : leaf.place.rect.width;
-        rules.style == FrontStyle::Slab && across > Length{} && across < kLeast)
+        rules.style == FrontStyle::Slab && across > Length{} && across < kLeast &&
+        !(flap && rules.lidHinge != LidHinge::Cups))
       return cannot(flap ? "lid" : "door", maker.shown(across) + (flap ? " high" : " wide"),
                     "at least " + maker.shown(kLeast) + ", room for its hinge cups");
     auto made = frontParts(maker, rules, leaf.place, {leaf.role, door.id, door.path}, !flap);
@@ -474,7 +490,9 @@ Result<std::vector<Part>> doorParts(const Maker& maker, const Carcass& carcass,
                           (flap && piece == (low ? FrontPiece::UpperRail : FrontPiece::LowerRail));
       const Length along = flap && !slab ? part.length.total() : flap ? r.width : r.height;
       const Length v = low ? kCupCentre : part.width.total() - kCupCentre;
-      if (hinged)
+      if (hinged && flap && rules.lidHinge != LidHinge::Cups)
+        part.note = lidHinges(rules.lidHinge, along, styleOf(maker.job()));
+      else if (hinged)
         for (const Length u : hingePlaces(along, grams, blocked))
           part.machining.push_back(round(Cut::HingeCup, "hinge", u, v, kCup, kCupDepth,
                                          low ? Edge::L1 : Edge::L2, kCupCentre));

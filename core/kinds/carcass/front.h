@@ -13,6 +13,10 @@ struct FrontPlace {
   Length face;  // y of its face
 };
 
+// "continuous hinge 748 long, 20 screws": a screw every 75 mm in either leaf; "3 butt hinges": one
+// every 600 mm, two at least.
+std::string lidHinges(LidHinge hinge, Length lid, const LengthStyle& style);
+
 // What holds for the fronts of one opening.
 FrontRules frontRules(const Carcass& carcass, const OpeningPath& opening);
 

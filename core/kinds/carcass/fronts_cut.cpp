@@ -45,6 +45,8 @@ class FrontsCutter {
 
  private:
   void walk(const Opening& opening, OpeningPath& path) {
+    if (opening.door && opening.door->hinge == Hinge::Pair && opening.door->cut != FrontsCut::Apart)
+      cut(path, true, opening.door->cut, {});
     if (const auto* bank = std::get_if<DrawerBank>(&opening.content)) {
       if (bank->cut != FrontsCut::Apart) cut(path, false, bank->cut, PartRole::DrawerFront);
     } else if (const auto* split = std::get_if<Split>(&opening.content)) {

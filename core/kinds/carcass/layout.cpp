@@ -43,7 +43,7 @@ class Solver {
       out_.endLeft = thicknessOf(PartRole::LeftExposedEnd, 0, carcass.endLeft);
     if (!carcass.endRight.empty())
       out_.endRight = thicknessOf(PartRole::RightExposedEnd, 0, carcass.endRight);
-    doorThickness_ = thickestFront();
+    out_.frontThickness = thickestFront();
   }
 
   Result<CarcassLayout> run() {
@@ -300,7 +300,7 @@ class Solver {
     const FrontRect& in = out_.inner;
     if (frontBehind() > Length{} &&
         (face.x < in.x || face.right() > in.right() || face.z < in.z || face.top() > in.top()))
-      add("face frame", fmt::format("fronts {} thick", show(doorThickness_)),
+      add("face frame", fmt::format("fronts {} thick", show(out_.frontThickness)),
           "stiles and rails wide enough to cover the panels' edges, or thinner fronts");
     out_.members.push_back({MemberKind::UpperRail, {left, face.top(), face.width, frame.rail}, 0});
     if (frame.lowerRail)
@@ -330,7 +330,7 @@ class Solver {
   // How far an inset front reaches behind the panels' front edges.
   Length frontBehind() const {
     return carcass_.fronts.fit == FrontFit::Inset && out_.frame
-               ? std::max(Length{}, doorThickness_ + out_.frameFront)
+               ? std::max(Length{}, out_.frontThickness + out_.frameFront)
                : Length{};
   }
   // On a tongue the frame reaches behind the panels' front edges.
@@ -430,7 +430,6 @@ class Solver {
   Surroundings around_;
   CarcassLayout out_;
   Problems problems_;
-  Length doorThickness_;
 };
 
 }  // namespace
@@ -442,8 +441,7 @@ Result<CarcassLayout> layOut(const Job& job, const Carcass& carcass) {
 const CarcassGroup* groupOf(const Job& job, Id carcass) {
   for (const Assembly& assembly : job.assemblies)
     if (const auto* group = std::get_if<CarcassGroup>(&assembly.body))
-      if (std::find(group->members.begin(), group->members.end(), carcass) != group->members.end())
-        return group;
+      if (!group->lineOf(carcass).members.empty()) return group;
   return nullptr;
 }
 
@@ -464,8 +462,12 @@ Result<CarcassLayout> layOut(const Job& given, const Assembly& assembly,
   if (group->frame) around.frameThickness = findMaterial(given, group->frame->material)->measured;
   around.stand = group->stand ? group->stand : carcass.stand;
   if (group->frame) {
-    around.neighbourLeft = group->members.front() != assembly.id;
-    around.neighbourRight = group->members.back() != assembly.id;
+    const CarcassGroup::Line line = group->lineOf(assembly.id);
+    around.neighbourLeft = line.members.front() != assembly.id;
+    around.neighbourRight = line.members.back() != assembly.id;
+    // In a corner there is nothing for a frame to hang over.
+    if (line.cornerLeft) around.frame->overhangLeft = Length{};
+    if (line.cornerRight) around.frame->overhangRight = Length{};
   }
   return Solver(job, carcass, around, choices).run();
 }

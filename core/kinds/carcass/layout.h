@@ -87,6 +87,7 @@ struct CarcassLayout {
   Length thickness;              // measured, of the carcass panels but those chosen otherwise
   Length backThickness;          // measured; 0 without a back
   Length frameThickness;         // measured; 0 without a frame
+  Length frontThickness;         // of the thickest front; 0 without any
   Length frameLeft, frameRight;  // seen of the frame over either side
   Length frameFront;             // y of what stands foremost: 0, or the frame's face (below 0)
   FrontRect outer;               // of the panels: from the wall allowance, from the stand up

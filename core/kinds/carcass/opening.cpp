@@ -32,6 +32,14 @@ const Opening* find(const Opening& root, const OpeningPath& path) {
   return findMutable(const_cast<Opening&>(root), path);  // nothing is changed on the way
 }
 
+const Opening* openingOf(const Opening& root, Id id) {
+  if (root.id == id) return &root;
+  if (const auto* split = std::get_if<Split>(&root.content))
+    for (const Opening& child : split->children)
+      if (const Opening* found = openingOf(child, id)) return found;
+  return nullptr;
+}
+
 Opening replaced(const Opening& root, const OpeningPath& path, Opening with) {
   Opening copy = root;
   *findMutable(copy, path) = std::move(with);

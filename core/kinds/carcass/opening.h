@@ -62,7 +62,9 @@ struct DrawerBank {
   std::vector<Share> fronts = {Share{}};  // heights of the fronts; gaps come off the opening first
   std::optional<Length> boxHeight;        // none: what the clearances leave
   FrontsCut cut = FrontsCut::Apart;
-  bool railed = false;  // rails of the face frame between the fronts, nothing behind them
+  bool railed = false;           // rails of the face frame between the fronts, nothing behind them
+  bool waits = false;            // the boxes are cut when the opening's width was read off the work
+  std::vector<Length> readings;  // of it, front and rear: the smallest is built to; each > 0
   bool operator==(const DrawerBank&) const = default;
 };
 
@@ -98,6 +100,7 @@ struct Door {
   Hinge hinge = Hinge::Left;
   bool rightInFront = false;  // Sliding: the right one is nearer to the front
   bool centreStile = false;   // Pair: a stile of the face frame between them, nothing behind it
+  FrontsCut cut = FrontsCut::Apart;  // Pair, slabs
   bool operator==(const Door&) const = default;
 };
 
@@ -129,6 +132,9 @@ using OpeningPath = std::vector<std::size_t>;
 
 // The opening at `path`, or null where the tree has none there.
 const Opening* find(const Opening& root, const OpeningPath& path);
+
+// The one with that id, or null.
+const Opening* openingOf(const Opening& root, Id id);
 
 // A copy of `root` with the opening at `path` replaced. Precondition: find(root, path).
 Opening replaced(const Opening& root, const OpeningPath& path, Opening with);

@@ -6,11 +6,25 @@
 namespace pp {
 
 template <class A>
+void fields(A& a, GroupLeg& v) {
+  a.must("members", v.members);
+  a("filler", v.filler);
+  a.unlessPlain("blind", v.blind);
+}
+
+template <class A>
 void fields(A& a, CarcassGroup& v) {
   a.must("members", v.members);
   a("stand", v.stand);
   a("frame", v.frame);
   a("top", v.top);
+  a("width", v.width);
+  a.unlessPlain("fixed", v.fixed);
+  a("left", v.left);
+  a("right", v.right);
+  a.unlessPlain("fillerMaterial", v.fillerMaterial);
+  a.choice("cornerTop", v.cornerTop,
+           {{"butted", CornerTop::Butted}, {"mitred", CornerTop::Mitred}});
 }
 
 }  // namespace pp

@@ -11,57 +11,101 @@
 #include "core/kinds/carcass/rules.h"
 #include "core/kinds/carcass/stand.h"
 #include "core/kinds/count.h"
+#include "core/kinds/group/lines.h"
 #include "core/kinds/kind.h"
 #include "core/kinds/top/rules.h"
+#include "core/parts/trig.h"
 
 namespace pp {
 
-Length memberOffset(const Job& job, const CarcassGroup& group, Id member) {
-  Length x;
-  for (const Id id : group.members) {
-    if (id == member) break;
-    x += findAssembly(job, id)->carcass().width;
-  }
-  return x;
-}
-
 namespace {
+
+// A line across a floor plan.
+struct Across {
+  Point from, to;
+};
+
+// Takes off a board that lies flat what is beyond the line on the side `far` of it: -1 of less x,
+// 1 of more. Whether anything is left of it.
+bool cutAcross(Part& part, const Across& line, int far) {
+  const Pose& pose = part.poses.front();
+  const auto in = [&pose](const Point& p) {
+    const auto along = [&](Direction d) {
+      const auto axis = static_cast<std::size_t>(d.axis);
+      return d.sign * (p[axis] - pose.origin[axis]);
+    };
+    return std::pair(along(pose.u), along(pose.v));
+  };
+  const auto [au, av] = in(line.from);
+  const auto [bu, bv] = in(line.to);
+  const Length length = part.length.total();
+  const Length width = part.width.total();
+  // Where the line is at that v, or at that u; it runs along neither.
+  const auto uAt = [=](Length v) { return au + scaled(bu - au, v - av, bv - av); };
+  const auto vAt = [=](Length u) { return av + scaled(bv - av, u - au, bu - au); };
+  // Which way x grows in the board.
+  const bool alongX = pose.u.axis == Axis::X;
+  const int sign = alongX ? pose.u.sign : pose.v.sign;
+  const bool more = sign * far > 0;  // what goes is further along u (or v)
+  const Length low = alongX ? uAt(Length{}) : vAt(Length{});
+  const Length high = alongX ? uAt(width) : vAt(length);
+  const Length whole = alongX ? length : width;
+  const Length nearest = std::min(low, high);
+  const Length farthest = std::max(low, high);
+  if (more ? nearest >= whole : farthest <= Length{}) return true;
+  if (more ? farthest <= Length{} : nearest >= whole) return false;
+  Machining taper;
+  taper.cut = Cut::Taper;
+  taper.receives = "mitre in the corner";
+  if (alongX) {
+    taper.from = more ? Edge::W2 : Edge::W1;
+    taper.u0 = low;
+    taper.u1 = high;
+    taper.v1 = width;
+  } else {
+    taper.from = more ? Edge::L2 : Edge::L1;
+    taper.v0 = low;
+    taper.v1 = high;
+    taper.u1 = length;
+  }
+  taper.angle = slopeOf(farthest - nearest, alongX ? width : length);
+  part.machining.push_back(std::move(taper));
+  return true;
+}
 
 class GroupMaker {
  public:
   GroupMaker(const Maker& maker, const CarcassGroup& group) : maker_(maker), group_(group) {}
 
   Result<std::vector<Part>> run() {
-    for (const Id id : group_.members) {
-      const Assembly& member = *findAssembly(maker_.job(), id);
-      auto layout = layOut(maker_.job(), member);
-      if (!layout) return layout.problems();
-      members_.push_back(
-          {&member.carcass(), std::move(layout).value(), memberOffset(maker_.job(), group_, id)});
-    }
-    const CarcassLayout& first = members_.front().layout;
-    for (const Member& member : members_) {
-      if (member.layout.outer.top() != first.outer.top())
-        return cannot("group", "carcasses of different heights", "carcasses of one height");
-      if (group_.frame && member.layout.frameFront != first.frameFront)
-        return cannot("group", "fronts in different planes",
-                      "carcasses whose frame lies in one plane");
-    }
+    auto lines = groupLines(maker_.job(), group_);
+    if (!lines) return lines.problems();
+    lines_ = std::move(lines).value();
+    if (const Problems problems = level(); !problems.empty()) return problems;
+    if (const Problems problems = hidden(); !problems.empty()) return problems;
     std::vector<Part> out;
-    if (group_.stand)
-      if (const Problems problems = add(out, stand()); !problems.empty()) return problems;
-    if (group_.frame) frame(out);
-    if (group_.top)
-      if (const Problems problems = add(out, top()); !problems.empty()) return problems;
+    for (const GroupLine* line : all()) {
+      std::vector<Part> own;
+      if (group_.stand)
+        if (const Problems problems = add(own, stand(*line)); !problems.empty()) return problems;
+      if (group_.frame) frame(*line, own);
+      if (group_.top)
+        if (const Problems problems = add(own, top(*line)); !problems.empty()) return problems;
+      Maker::stand(own, line->standing);
+      out.insert(out.end(), own.begin(), own.end());
+    }
+    if (!group_.fillerMaterial.empty()) fillers(out);
     return out;
   }
 
  private:
-  struct Member {
-    const Carcass* carcass;
-    CarcassLayout layout;
-    Length x;
-  };
+  std::vector<const GroupLine*> all() const {
+    std::vector<const GroupLine*> out = {&lines_.rear};
+    if (lines_.left) out.push_back(&*lines_.left);
+    if (lines_.right) out.push_back(&*lines_.right);
+    return out;
+  }
+  const GroupLeg& legOf(bool isLeft) const { return isLeft ? *group_.left : *group_.right; }
 
   static Problems add(std::vector<Part>& out, Result<std::vector<Part>> parts) {
     if (!parts) return parts.problems();
@@ -69,114 +113,298 @@ class GroupMaker {
     return {};
   }
 
-  Length left() const { return members_.front().x + members_.front().layout.outer.x; }
-  Length right() const { return members_.back().x + members_.back().layout.outer.right(); }
-
-  Result<std::vector<Part>> stand() const {
-    if (group_.stand->kind != StandKind::Frame) return std::vector<Part>{};
-    Length depth = members_.front().layout.sideDepth;
-    Length moulding;
-    for (const Member& member : members_) {
-      depth = std::min(depth, member.layout.sideDepth);
-      moulding = std::max(moulding, mouldingDepth(*member.carcass));
-    }
-    return baseFrameParts(
-        maker_, frameOf(*group_.stand, right() - left(), depth - group_.stand->setIn - moulding),
-        {left(), group_.stand->setIn, Length{}});
+  // All are of one height, the frame of every line in one plane.
+  Problems level() const {
+    for (const GroupLine* line : all())
+      for (const GroupMember& member : line->members) {
+        if (member.layout.outer.top() != lines_.rear.members.front().layout.outer.top())
+          return {cannot("group", "carcasses of different heights", "carcasses of one height")};
+        if (group_.frame && member.layout.frameFront != line->members.front().layout.frameFront)
+          return {cannot("group", "fronts in different planes",
+                         "carcasses whose frame lies in one plane")};
+      }
+    if (lines_.left && lines_.right)
+      if (const Length taken = taking(*lines_.left) + taking(*lines_.right); taken > lines_.wall)
+        return {cannot("group",
+                       maker_.shown(taken - lines_.wall) +
+                           " less between the side walls than what stands along them takes",
+                       "more along the rear wall, or corners that are not blind")};
+    if (group_.cornerTop == CornerTop::Mitred && group_.top && (lines_.left || lines_.right) &&
+        !group_.top->edgingMaterial.empty())
+      return {cannot("worktop", "an edged front that is mitred in the corner",
+                     "tops that are butted there, or no solid edging")};
+    return {};
   }
 
-  void frame(std::vector<Part>& out) const {
-    const FaceFrame& frame = *group_.frame;
-    for (std::size_t i = 0; i < members_.size(); ++i) {
-      const Member& member = members_[i];
-      const Length toe = member.carcass->underBottom();
-      const FrontRect outline =
-          frameOutline(member.layout.outer, member.layout.outer.z + toe, *member.carcass, frame);
+  // What a side line takes off the room, its top's overhang too.
+  Length taking(const GroupLine& line) const {
+    return group_.top ? std::max(line.depth(), line.rear() - topFront(line)) : line.depth();
+  }
+
+  // x of the plane of a side line's fronts.
+  Length plane(bool isLeft) const {
+    return isLeft ? lines_.left->depth() : lines_.wall - lines_.right->depth();
+  }
+
+  // A front along the rear wall that a side line stands before would not open.
+  Problems hidden() const {
+    for (const bool isLeft : {true, false}) {
+      if (!(isLeft ? lines_.left : lines_.right) || !legOf(isLeft).blind) continue;
+      const Length reach =
+          isLeft ? plane(true) + legOf(true).filler : plane(false) - legOf(false).filler;
+      for (const GroupMember& member : lines_.rear.members) {
+        const auto closed = [&](const OpeningRect& leaf) {
+          return isLeft ? member.x + leaf.face.x < reach : member.x + leaf.face.right() > reach;
+        };
+        const auto& doors = member.layout.doors;
+        const bool door = std::any_of(doors.begin(), doors.end(), closed);
+        const bool drawer = std::any_of(
+            member.layout.leaves.begin(), member.layout.leaves.end(), [&](const OpeningRect& leaf) {
+              const auto* bank =
+                  std::get_if<DrawerBank>(&find(member.carcass().inside, leaf.path)->content);
+              return bank != nullptr && bank->kind == BankKind::Drawers && closed(leaf);
+            });
+        if (door || drawer)
+          return {cannot("group",
+                         "a front of " + member.assembly->code + " that stands behind the corner",
+                         fmt::format("fronts that end {} from the {} wall",
+                                     maker_.shown(isLeft ? reach : lines_.wall - reach),
+                                     isLeft ? "left" : "right"))};
+      }
+    }
+    return {};
+  }
+
+  // How far a side line's base goes on past its end, to the base along the rear wall.
+  Length onToTheRear(const GroupLine& line) const {
+    return legOf(line.cornerRight).filler + group_.stand->setIn - lines_.rear.front();
+  }
+
+  Result<std::vector<Part>> stand(const GroupLine& line) const {
+    if (group_.stand->kind != StandKind::Frame) return std::vector<Part>{};
+    Length depth = line.members.front().layout.sideDepth;
+    Length moulding;
+    for (const GroupMember& member : line.members) {
+      depth = std::min(depth, member.layout.sideDepth);
+      moulding = std::max(moulding, mouldingDepth(member.carcass()));
+    }
+    const bool rear = &line == &lines_.rear;
+    Length from = line.left();
+    Length to = line.right();
+    if (line.cornerLeft) from = rear ? Length{} : -onToTheRear(line);
+    if (line.cornerRight) to = rear ? lines_.wall : line.width() + onToTheRear(line);
+    return baseFrameParts(maker_,
+                          frameOf(*group_.stand, to - from, depth - group_.stand->setIn - moulding),
+                          {from, group_.stand->setIn, Length{}});
+  }
+
+  void frame(const GroupLine& line, std::vector<Part>& out) const {
+    FaceFrame frame = *group_.frame;
+    // In a corner there is nothing for it to hang over.
+    if (line.cornerLeft) frame.overhangLeft = Length{};
+    if (line.cornerRight) frame.overhangRight = Length{};
+    const auto& members = line.members;
+    for (std::size_t i = 0; i < members.size(); ++i) {
+      const GroupMember& member = members[i];
+      const Length toe = member.carcass().underBottom();
+      FrontRect outer = member.layout.outer;
+      outer.x += member.x;
+      const FrontRect outline = frameOutline(outer, outer.z + toe, member.carcass(), frame);
       if (i == 0)
-        stile(out, {MemberKind::LeftStile, {outline.x, outline.z, frame.stile, outline.height}},
-              {i});
+        stile(out, line, frame,
+              {MemberKind::LeftStile, {outline.x, outline.z, frame.stile, outline.height}}, {i});
       for (FrameMember one : member.layout.members) {
         one.rect.x += member.x;
-        if (one.opening == 0) one.opening = firstOpening(member.carcass->inside);
+        if (one.opening == 0) one.opening = firstOpening(member.carcass().inside);
         Part part = memberPart(maker_, frame, one, member.layout.frameFront);
         letIn(part, one, frame, member.layout, member.x);
         out.push_back(std::move(part));
       }
-      const bool last = i + 1 == members_.size();
-      const Length at = last ? member.x + outline.right() - frame.stile
-                             : member.x + member.layout.outer.right() - frame.middle / 2;
+      const bool last = i + 1 == members.size();
+      const Length at = last ? outline.right() - frame.stile : outer.right() - frame.middle / 2;
       const FrontRect rect{at, outline.z, last ? frame.stile : frame.middle, outline.height};
       if (last)
-        stile(out, {MemberKind::RightStile, rect}, {i});
+        stile(out, line, frame, {MemberKind::RightStile, rect}, {i});
       else
-        stile(out, {MemberKind::MiddleStile, rect, firstOpening(members_[i + 1].carcass->inside)},
+        stile(out, line, frame,
+              {MemberKind::MiddleStile, rect, firstOpening(members[i + 1].carcass().inside)},
               {i, i + 1});
     }
   }
 
-  void stile(std::vector<Part>& out, const FrameMember& member,
-             const std::vector<std::size_t>& over) const {
-    Part part = memberPart(maker_, *group_.frame, member, members_.front().layout.frameFront);
+  void stile(std::vector<Part>& out, const GroupLine& line, const FaceFrame& frame,
+             const FrameMember& member, const std::vector<std::size_t>& over) const {
+    Part part = memberPart(maker_, frame, member, line.members.front().layout.frameFront);
     for (const std::size_t i : over)
-      letIn(part, member, *group_.frame, members_[i].layout, members_[i].x);
+      letIn(part, member, frame, line.members[i].layout, line.members[i].x);
     out.push_back(std::move(part));
   }
 
-  Result<std::vector<Part>> top() const {
+  // In a side line's own coordinates.
+  static Point seenFrom(const GroupLine& line, const Point& p) {
+    const Point& at = line.standing.at;
+    if (line.standing.quarters == 3) return {at[1] - p[1], p[0] - at[0], p[2]};
+    if (line.standing.quarters == 1) return {p[1] - at[1], at[0] - p[0], p[2]};
+    return p;
+  }
+  Length topFront(const GroupLine& line) const {
+    return line.members.front().layout.frameFront - group_.top->overFront;
+  }
+  // From the inner corner of the two tops to the walls' corner.
+  Across mitre(bool isLeft) const {
+    const GroupLine& side = isLeft ? *lines_.left : *lines_.right;
+    const Length x = side.standing.place(Point{Length{}, topFront(side), Length{}})[0];
+    return {{x, topFront(lines_.rear), Length{}},
+            {isLeft ? Length{} : lines_.wall, lines_.rear.rear(), Length{}}};
+  }
+
+  Result<std::vector<Part>> top(const GroupLine& line) const {
     Top top = *group_.top;
-    const CarcassLayout& first = members_.front().layout;
+    const GroupMember& first = line.members.front();
+    const bool rear = &line == &lines_.rear;
+    const bool mitred = group_.cornerTop == CornerTop::Mitred;
     // From wall to wall where there are walls.
-    const Length from = left() - members_.front().carcass->wallLeft;
-    const Length to = right() + members_.back().carcass->wallRight;
+    Length from = line.left() - first.carcass().wallLeft;
+    Length to = line.right() + line.members.back().carcass().wallRight;
+    // A side line's goes on to the top along the rear wall, or to that wall.
+    const Point end =
+        seenFrom(line, {Length{}, mitred ? lines_.rear.rear() : topFront(lines_.rear), Length{}});
+    if (line.cornerLeft) {
+      from = rear ? Length{} : end[0];
+      top.overLeft = Length{};
+      top.edgeLeft = false;
+    }
+    if (line.cornerRight) {
+      to = rear ? lines_.wall : end[0];
+      top.overRight = Length{};
+      top.edgeRight = false;
+    }
     top.width = to - from;
-    Length depth;
-    for (const Member& member : members_) depth = std::max(depth, member.layout.rear);
-    top.depth = depth - first.frameFront;
-    return topParts(maker_, top, {from, first.frameFront, first.outer.top()});
+    top.depth = line.rear() - first.layout.frameFront;
+    auto parts = topParts(maker_, top, {from, first.layout.frameFront, first.layout.outer.top()});
+    if (!parts || !mitred) return parts;
+    for (const bool isLeft : {true, false}) {
+      if (!(isLeft ? lines_.left : lines_.right)) continue;
+      const GroupLine& side = isLeft ? *lines_.left : *lines_.right;
+      if (!rear && &side != &line) continue;
+      Across across = mitre(isLeft);
+      across = {seenFrom(line, across.from), seenFrom(line, across.to)};
+      const int far = rear ? (isLeft ? -1 : 1) : (isLeft ? 1 : -1);
+      std::vector<Part> left;
+      for (Part& part : parts.value())
+        if (cutAcross(part, across, far)) left.push_back(std::move(part));
+      parts = std::move(left);
+    }
+    return parts;
+  }
+
+  // Two strips close the gap between the lines; where the rear line ends before the corner, one
+  // lies in its plane.
+  void fillers(std::vector<Part>& out) const {
+    const GroupMember& first = lines_.rear.members.front();
+    const Length foot = first.layout.outer.z + first.carcass().underBottom();
+    const Reason high = Reason("carcass height", first.layout.outer.top()).minus("below", foot);
+    for (const bool isLeft : {true, false}) {
+      if (!(isLeft ? lines_.left : lines_.right)) continue;
+      const GroupLeg& leg = legOf(isLeft);
+      if (leg.filler == Length{}) continue;
+      const Length x = plane(isLeft);
+      const Length y = lines_.rear.front();
+      Part side = maker_.board(PartRole::CornerFiller, group_.fillerMaterial, high,
+                               Reason("corner filler", leg.filler));
+      side.show = Face::Outside;
+      const Length t = side.thickness;
+      Maker::place(side, {{isLeft ? x - t : x + t, y - leg.filler, foot},
+                          kUp,
+                          kBackwards,
+                          isLeft ? kRight : kLeft});
+      out.push_back(std::move(side));
+      if (leg.blind) continue;
+      Part rear = maker_.board(PartRole::CornerFiller, group_.fillerMaterial, high,
+                               Reason("corner filler", leg.filler).plus("thickness", t));
+      rear.show = Face::Outside;
+      Maker::place(rear, {{isLeft ? x - t : x - leg.filler, y + t, foot}, kUp, kRight, kForwards});
+      out.push_back(std::move(rear));
+    }
   }
 
   const Maker& maker_;
   const CarcassGroup& group_;
-  std::vector<Member> members_;
+  GroupLines lines_;
 };
 
 }  // namespace
 
 Length widthOf(const Job& job, const CarcassGroup& of) {
   Length sum;
+  if (of.width) return *of.width;
+  if (of.left || of.right)
+    if (const auto lines = groupLines(job, of)) return lines->wall;
   for (const Id id : of.members)
     if (const Assembly* member = findAssembly(job, id); member != nullptr)
       sum += widthOf(job, *member);
   return sum;
 }
 
+namespace {
+
+constexpr Length kDeepest = Length::mm(1'500);  // of a carcass in a corner
+
+}  // namespace
+
 std::int64_t mostPieces(const Job& job, const CarcassGroup& of) {
   Length width;
   std::int64_t members = 0;
-  for (const Id id : of.members) {
+  for (const Id id : of.everyMember()) {
     const Assembly* member = findAssembly(job, id);
     if (member == nullptr || !member->isCarcass()) continue;
     width += member->carcass().width;
     members += 2 + mostMembers(member->carcass().inside);
   }
   std::int64_t out = 0;
+  // Every leg goes on into its corner by about its own depth.
+  for (const auto& leg : {of.left, of.right})
+    if (leg) width += 2 * (leg->filler + kDeepest);
+  out += of.left || of.right ? 4 : 0;
   if (of.frame) out += 6 + members;
   if (of.stand) out += mostPieces(*of.stand, width);
   if (of.top) out += mostPieces(*of.top, width);
   return std::min(kTooMany, out);
 }
 
-void check(Check& to, const std::string& at, const CarcassGroup& of) {
-  if (of.members.empty()) to.add(at + "/members", "nothing", "at least one carcass");
-  std::set<std::string> seen;
-  for (std::size_t i = 0; i < of.members.size(); ++i) {
+namespace {
+
+void checkMembers(Check& to, const std::string& at, const std::vector<Id>& members,
+                  std::set<std::string>& seen) {
+  if (members.empty()) to.add(at + "/members", "nothing", "at least one carcass");
+  for (std::size_t i = 0; i < members.size(); ++i) {
     const std::string field = fmt::format("{}/members/{}", at, i);
-    const Assembly* member = findAssembly(to.job(), of.members[i]);
+    const Assembly* member = findAssembly(to.job(), members[i]);
     if (member == nullptr || !member->isCarcass())
-      to.add(field, std::to_string(of.members[i]), "the id of a carcass of this job");
+      to.add(field, std::to_string(members[i]), "the id of a carcass of this job");
     else
       to.unique(seen, field, member->code);
   }
+}
+
+}  // namespace
+
+void check(Check& to, const std::string& at, const CarcassGroup& of) {
+  std::set<std::string> seen;
+  checkMembers(to, at, of.members, seen);
+  for (const bool isLeft : {true, false}) {
+    const auto& leg = isLeft ? of.left : of.right;
+    if (!leg) continue;
+    const std::string here = at + (isLeft ? "/left" : "/right");
+    checkMembers(to, here, leg->members, seen);
+    to.notNegative(here + "/filler", leg->filler);
+  }
+  if (of.width) to.positive(at + "/width", *of.width);
+  for (std::size_t i = 0; i < of.fixed.size(); ++i)
+    if (std::find(of.members.begin(), of.members.end(), of.fixed[i]) == of.members.end())
+      to.add(fmt::format("{}/fixed/{}", at, i), std::to_string(of.fixed[i]),
+             "the id of a member along the rear wall");
+  if (!of.fillerMaterial.empty()) to.knownMaterial(at + "/fillerMaterial", of.fillerMaterial);
   if (of.stand) check(to, at + "/stand", *of.stand);
   if (of.frame) check(to, at + "/frame", *of.frame);
   if (of.top) check(to, at + "/top", *of.top);

@@ -9,9 +9,6 @@ namespace pp {
 
 struct PlainMaterials;
 
-// Where a member's own coordinates begin in the group's.
-Length memberOffset(const Job& job, const CarcassGroup& group, Id member);
-
 // What the table of kinds asks of every kind.
 Length widthOf(const Job& job, const CarcassGroup& of);
 std::int64_t mostPieces(const Job& job, const CarcassGroup& of);

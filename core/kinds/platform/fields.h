@@ -2,6 +2,7 @@
 #pragma once
 
 #include "core/kinds/platform/platform.h"
+#include "core/kinds/words.h"
 
 namespace pp {
 
@@ -13,6 +14,11 @@ void fields(A& a, Platform& v) {
   a.must("material", v.material);
   a("across", v.across);
   a("deep", v.deep);
+  a.choice("joint", v.joint, kJoints);
+  a.unlessPlain("dadoDepth", v.dadoDepth);
+  a.unlessPlain("slats", v.slats);
+  a.unlessPlain("slat", v.slat);
+  a.unlessPlain("deckMaterial", v.deckMaterial);
 }
 
 }  // namespace pp

@@ -1,43 +1,105 @@
 #include "core/kinds/platform/rules.h"
 
+#include "core/kinds/end_joint.h"
 #include "core/kinds/kind.h"
 
 namespace pp {
 namespace {
 
-Result<std::vector<Part>> platformParts(const Maker& maker, const Platform& platform) {
-  const Length t = maker.thickness(platform.material);
-  const Reason width = Reason("width", platform.width).shared(platform.across);
-  const Reason depth = Reason("depth", platform.depth).shared(platform.deep);
-  const Reason height = Reason("height", platform.height).minus("deck", t);
-  if (width.total() <= 2 * t || depth.total() <= 2 * t || height.total() <= Length{})
-    return cannot("platform", "boxes " + maker.shown(width.total()) + " wide",
-                  "fewer boxes, or a larger platform");
-  std::vector<Part> out;
-  for (int i = 0; i < platform.across; ++i)
-    for (int k = 0; k < platform.deep; ++k) {
-      const Length x = i * width.total();
-      const Length y = k * depth.total();
-      for (const bool left : {true, false}) {
-        Part side = maker.board(PartRole::PlatformSide, platform.material, depth, height);
-        Maker::place(side,
-                     {{left ? x : x + width.total() - t, y, Length{}}, kBackwards, kUp, kRight});
-        out.push_back(std::move(side));
+class PlatformMaker {
+ public:
+  PlatformMaker(const Maker& maker, const Platform& platform)
+      : maker_(maker),
+        of_(platform),
+        t_(maker.thickness(platform.material)),
+        deck_(platform.deckMaterial.empty() ? platform.material : platform.deckMaterial),
+        width_(Reason("width", platform.width).shared(platform.across)),
+        depth_(Reason("depth", platform.depth).shared(platform.deep)) {}
+
+  Result<std::vector<Part>> run() {
+    high_ = Reason("height", of_.height)
+                .minus(of_.slats > 0 ? "slats" : "deck", maker_.thickness(deck_));
+    if (width_.total() <= 2 * t_ || depth_.total() <= 2 * t_ || high_.total() <= Length{})
+      return cannot("platform", "boxes " + maker_.shown(width_.total()) + " wide",
+                    "fewer boxes, or a larger platform");
+    if (of_.joint == Joint::Dado && of_.dadoDepth >= t_)
+      return cannot("platform", "dados " + maker_.shown(of_.dadoDepth) + " deep",
+                    "less than the thickness of " + maker_.shown(t_));
+    for (int i = 0; i < of_.across; ++i)
+      for (int k = 0; k < of_.deep; ++k) {
+        box(i * width_.total(), k * depth_.total());
+        if (of_.slats == 0) deck(i * width_.total(), k * depth_.total());
       }
-      for (const bool front : {true, false}) {
-        Part end = maker.board(PartRole::PlatformEnd, platform.material,
-                               Reason("box width", width.total()).minus("side", t, 2), height);
-        Maker::place(
-            end, {{x + t, front ? y : y + depth.total() - t, Length{}}, kRight, kUp, kBackwards});
-        out.push_back(std::move(end));
-      }
-      Part deck = maker.board(PartRole::Deck, platform.material, width, depth);
-      deck.show = Face::Outside;
-      Maker::place(deck, {{x, y, height.total()}, kRight, kBackwards, kUp});
-      out.push_back(std::move(deck));
+    if (of_.slats == 0) return std::move(out_);
+    for (int i = 0; i < of_.across; ++i)
+      if (const Problems problems = slats(i * width_.total()); !problems.empty()) return problems;
+    return std::move(out_);
+  }
+
+ private:
+  void box(Length x, Length y) {
+    const bool let = of_.joint == Joint::Dado;
+    for (const bool left : {true, false}) {
+      Part side = maker_.board(PartRole::PlatformSide, of_.material, depth_, high_);
+      // Inside is the face to the box.
+      Maker::place(side, {{left ? x + t_ : x + width_.total() - t_, y, Length{}},
+                          kBackwards,
+                          kUp,
+                          left ? kLeft : kRight});
+      if (let)
+        for (const Length at : {Length{}, depth_.total() - t_})
+          side.machining.push_back(
+              dadoAcross(side, roleName(PartRole::PlatformEnd), at, t_, of_.dadoDepth));
+      out_.push_back(std::move(side));
     }
-  return out;
-}
+    const Length in = let ? t_ - of_.dadoDepth : t_;
+    for (const bool front : {true, false}) {
+      Reason length("box width", width_.total());
+      length.minus("side", t_, 2);
+      if (let) length.plus("rabbet", of_.dadoDepth, 2);
+      Part end = maker_.board(PartRole::PlatformEnd, of_.material, length, high_);
+      Maker::place(end, {{x + in, front ? y + t_ : y + depth_.total() - t_, Length{}},
+                         kRight,
+                         kUp,
+                         front ? kForwards : kBackwards});
+      joinEnds(end, of_.joint, roleName(PartRole::PlatformSide));
+      out_.push_back(std::move(end));
+    }
+  }
+
+  void deck(Length x, Length y) {
+    Part deck = maker_.board(PartRole::Deck, deck_, width_, depth_);
+    deck.show = Face::Outside;
+    Maker::place(deck, {{x, y, high_.total()}, kRight, kBackwards, kUp});
+    out_.push_back(std::move(deck));
+  }
+
+  // Over one column of boxes, the first flush with the front, the last with the rear.
+  Problems slats(Length x) {
+    const std::int64_t gaps = of_.slats - 1;
+    const Length free = of_.depth - of_.slats * of_.slat;
+    if (free < Length{})
+      return {cannot("slats",
+                     std::to_string(of_.slats) + " of " + maker_.shown(of_.slat) + " width",
+                     "at most " + maker_.shown(of_.depth) + " in all")};
+    for (std::int64_t i = 0; i < of_.slats; ++i) {
+      Part slat = maker_.board(PartRole::Slat, deck_, width_, Reason("slat width", of_.slat));
+      slat.show = Face::Outside;
+      // Equal gaps to the nanometre: the k-th slat begins at k of n shares of what is free.
+      const Length y = i * of_.slat + Length::nm(free.inNm() * i / gaps);
+      Maker::place(slat, {{x, y, high_.total()}, kRight, kBackwards, kUp});
+      out_.push_back(std::move(slat));
+    }
+    return {};
+  }
+
+  const Maker& maker_;
+  const Platform& of_;
+  Length t_;
+  const std::string& deck_;
+  Reason width_, depth_, high_;
+  std::vector<Part> out_;
+};
 
 }  // namespace
 
@@ -46,7 +108,8 @@ Length widthOf(const Job& /*job*/, const Platform& of) {
 }
 
 std::int64_t mostPieces(const Job& /*job*/, const Platform& of) {
-  return 6 * std::int64_t{of.across} * of.deep + of.across + of.deep;
+  return 6 * std::int64_t{of.across} * of.deep + of.across + of.deep +
+         std::int64_t{of.slats} * of.across;
 }
 
 void check(Check& to, const std::string& at, const Platform& of) {
@@ -54,6 +117,10 @@ void check(Check& to, const std::string& at, const Platform& of) {
   to.within(at + "/across", of.across, 1, 20);
   to.within(at + "/deep", of.deep, 1, 20);
   to.knownMaterial(at + "/material", of.material);
+  if (!of.deckMaterial.empty()) to.knownMaterial(at + "/deckMaterial", of.deckMaterial);
+  to.allPositive(at, {{"/dadoDepth", of.dadoDepth}, {"/slat", of.slat}});
+  to.within(at + "/slats", of.slats, 0, 100);
+  if (of.slats == 1) to.add(at + "/slats", "1", "0 for a deck, or at least 2");
 }
 
 void begin(const Job& /*job*/, const PlainMaterials& materials, Platform& out) {
@@ -61,7 +128,7 @@ void begin(const Job& /*job*/, const PlainMaterials& materials, Platform& out) {
 }
 
 void make(const Maker& maker, const Platform& of, Made& out) {
-  out.take(platformParts(maker, of));
+  out.take(PlatformMaker(maker, of).run());
 }
 
 }  // namespace pp

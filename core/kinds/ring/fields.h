@@ -2,6 +2,7 @@
 #pragma once
 
 #include "core/kinds/ring/ring.h"
+#include "core/kinds/words.h"
 
 namespace pp {
 
@@ -11,6 +12,8 @@ void fields(A& a, Ring& v) {
   a.must("side", v.side);
   a.must("width", v.width);
   a.must("material", v.material);
+  a.choice("joint", v.joint, kJoints);
+  a.unlessPlain("perJoint", v.perJoint);
 }
 
 }  // namespace pp

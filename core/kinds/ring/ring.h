@@ -4,7 +4,7 @@
 
 #include <string>
 
-#include "core/length/length.h"
+#include "core/kinds/carcass/carcass.h"
 
 namespace pp {
 
@@ -14,6 +14,8 @@ struct Ring {
   Length side = Length::mm(200);  // outer side of one piece, at the long points
   Length width = Length::mm(80);  // of the board
   std::string material;
+  Joint joint = Joint::Butt;  // between two pieces: butt, loose tenon or dowel
+  int perJoint = 2;           // tenons or dowels in each, 1..20
   bool operator==(const Ring&) const = default;
 };
 

@@ -1,5 +1,6 @@
 #include "core/kinds/ring/rules.h"
 
+#include "core/kinds/end_joint.h"
 #include "core/kinds/kind.h"
 #include "core/parts/trig.h"
 
@@ -23,6 +24,12 @@ Result<std::vector<Part>> ringParts(const Maker& maker, const Ring& ring) {
                   "more than the two bevels of a board " + maker.shown(t) + " thick take");
   for (const Edge edge : {Edge::W1, Edge::W2})
     part.machining.push_back(bevel(edge, angle, Face::Outside, "next piece"));
+  if (ring.joint != Joint::Butt)
+    for (const Edge edge : {Edge::W1, Edge::W2}) {
+      part.machining.push_back(mortisesIn(part, edge, ring.perJoint, ring.joint == Joint::Dowel,
+                                          ring.joint == Joint::Dowel ? "dowels" : "loose tenons"));
+      part.joins.push_back({edge, JoinKind::Mitre, "next piece"});
+    }
   part.quantity = ring.pieces;
   // From the middle of the ring to the middle of a side: half a side over the bevel's tangent.
   const Length across =
@@ -58,6 +65,9 @@ void check(Check& to, const std::string& at, const Ring& of) {
   to.within(at + "/pieces", of.pieces, 3, 100);
   to.allPositive(at, {{"/side", of.side}, {"/width", of.width}});
   to.knownMaterial(at + "/material", of.material);
+  to.within(at + "/perJoint", of.perJoint, 1, 20);
+  if (of.joint != Joint::Butt && of.joint != Joint::LooseTenon && of.joint != Joint::Dowel)
+    to.add(at + "/joint", "a joint that a mitre cannot have", "butt, loose tenon or dowel");
 }
 
 void begin(const Job& /*job*/, const PlainMaterials& materials, Ring& out) {

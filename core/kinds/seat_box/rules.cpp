@@ -2,23 +2,46 @@
 
 #include <algorithm>
 
+#include "core/kinds/base_frame/rules.h"
 #include "core/kinds/boards/rules.h"
 #include "core/kinds/carcass/frame.h"
+#include "core/kinds/carcass/front.h"
 #include "core/kinds/carcass/rules.h"
+#include "core/kinds/count.h"
+#include "core/kinds/end_joint.h"
 #include "core/kinds/kind.h"
 #include "core/parts/trig.h"
 
 namespace pp {
 
-Reason lidWidth(const SeatBox& seat) {
-  return Reason("width", seat.width).minus("gap", seat.lidGap, seat.lids - 1).shared(seat.lids);
+Reason lidWidth(const SeatBox& seat, const SeatSection& section) {
+  Reason out = section.whole();
+  out.minus("gap", seat.lidGap, section.lids - 1);
+  if (section.seams > 0) out.minus("half a gap", seat.lidGap / 2, section.seams);
+  return out.shared(section.lids);
+}
+
+Reason hatchOpening(const SeatBox& seat, const SeatSection& section) {
+  return section.whole()
+      .minus("frame side", seat.hatchFrame, section.lids + 1)
+      .shared(section.lids);
+}
+
+std::vector<SeatSection> seatSections(const SeatBox& seat, Length width, int lids) {
+  const std::int64_t n = seat.longest > Length{} ? sectionCount(width, seat.longest) : 1;
+  const Reason each = Reason("width", width).shared(n);
+  std::vector<SeatSection> out;
+  for (std::int64_t i = 0; i < n; ++i)
+    out.push_back({i * each.total(), each, static_cast<int>((lids + n - 1) / n),
+                   (i > 0 ? 1 : 0) + (i + 1 < n ? 1 : 0)});
+  return out;
 }
 
 Reason lidDepth(const SeatBox& seat) {
   return Reason("depth", seat.depth)
       .plus("front overhang", seat.overFront)
       .minus("hinge rail", seat.hingeRail)
-      .minus("gap", seat.lidGap);
+      .minus(seat.knuckle ? "knuckle gap" : "gap", seat.knuckle.value_or(seat.lidGap));
 }
 
 Reason leaningLength(const SeatBox& seat, Length thickness) {
@@ -31,137 +54,288 @@ Reason bracketFoot(const SeatBox& seat) {
       .plus("back height × tan lean", timesTangent(seat.backHeight, seat.lean));
 }
 
+Reason storageDepth(const SeatBox& seat, Length upperFace) {
+  return Reason("bracket's upper end", seat.bracketTop)
+      .plus("height above the shelf × tan lean",
+            timesTangent(seat.backHeight - upperFace, seat.lean));
+}
+
 namespace {
 
-class SeatMaker {
+// One locker box with what lies on it and leans behind it; x from its own left end.
+class SectionMaker {
  public:
-  SeatMaker(const Maker& maker, const SeatBox& seat)
-      : maker_(maker), seat_(seat), t_(maker.thickness(seat.material)) {
+  SectionMaker(const Maker& maker, const SeatBox& seat, const SeatSection& section,
+               Length clearLeft, Length clearRight)
+      : maker_(maker),
+        seat_(seat),
+        section_(section),
+        width_(section.width.total()),
+        t_(maker.thickness(seat.material)),
+        left_(clearLeft),
+        right_(width_ - clearRight),
+        foot_(seat.toe ? seat.toe->height : Length{}),
+        high_("height", seat.height) {
+    high_.minus("lid", t_);
     if (seat.batten) {
       notchUp_ = seat.batten->height + kMouldingAir;
       notchIn_ = seat.batten->thickness + kMouldingAir;
     }
-    rear_ = seat.depth - std::max(t_, notchIn_);  // where bottom and dividers end at the floor
+    // Where bottom and dividers end at the floor.
+    rear_ = seat.depth - (foot_ >= notchUp_ ? t_ : std::max(t_, notchIn_));
+    uprights();
   }
 
   Result<std::vector<Part>> run() {
     if (const Problems problems = check(); !problems.empty()) return problems;
     box();
-    lids();
+    dividers();
+    if (!seat_.postMaterial.empty()) posts();
+    if (seat_.seat == SeatTop::Lids)
+      lids();
+    else
+      hatches();
     if (seat_.backHeight > Length{}) back();
+    Maker::stand(out_, {{section_.x, Length{}, Length{}}, 0});
     return std::move(out_);
   }
 
  private:
   Problems check() const {
-    if (seat_.width <= (seat_.lids + 1) * t_ + (seat_.lids - 1) * seat_.lidGap)
-      return {cannot("width", maker_.shown(seat_.width), "room for the lids and dividers")};
-    if (seat_.height <= 2 * t_ + notchUp_)
-      return {cannot("height", maker_.shown(seat_.height), "more than the panels and batten take")};
+    const int n = section_.lids;
+    if (right_ - left_ <= (n + 1) * t_ || width_ <= (n - 1) * seat_.lidGap + n * t_)
+      return {cannot("width", maker_.shown(width_), "room for the lids and dividers")};
+    if (seat_.height <= 2 * t_ + std::max(notchUp_, foot_ + t_))
+      return {cannot("height", maker_.shown(seat_.height),
+                     "more than the panels, toe and batten take")};
     if (seat_.depth <= seat_.hingeRail + seat_.lidGap + 2 * t_ + notchIn_)
       return {cannot("depth", maker_.shown(seat_.depth),
                      "more than the hinge rail and the panels take")};
+    if (seat_.toe && seat_.toe->depth + t_ >= rear_)
+      return {cannot("toe", maker_.shown(seat_.toe->depth), "less than the depth of the box")};
     if (seat_.backHeight > Length{} &&
         bracketFoot(seat_).total() + overCosine(t_, seat_.lean) > seat_.hingeRail)
       return {cannot("hinge rail", maker_.shown(seat_.hingeRail),
                      "at least " +
                          maker_.shown(bracketFoot(seat_).total() + overCosine(t_, seat_.lean)) +
                          ", so that the lids open before the leaning back")};
+    if (seat_.seat == SeatTop::Hatches) return checkHatches();
     return {};
+  }
+
+  Problems checkHatches() const {
+    const Length least = t_ + seat_.overFront + seat_.ledge;
+    if (seat_.hatchFrame < least)
+      return {cannot(
+          "hatch frame", maker_.shown(seat_.hatchFrame),
+          "at least " + maker_.shown(least) + ", so that its ledge clears the front of the box")};
+    if (seat_.hingeRail < t_ + seat_.ledge)
+      return {cannot("hinge rail", maker_.shown(seat_.hingeRail),
+                     "at least " + maker_.shown(t_ + seat_.ledge) +
+                         ", so that its ledge clears the rear panel")};
+    if (hatchOpening(seat_, section_).total() <= 2 * seat_.lidGap + seat_.ledge ||
+        hatchDeep().total() <= 2 * seat_.lidGap + 2 * seat_.ledge)
+      return {cannot("hatches", std::to_string(section_.lids) + " in " + maker_.shown(width_),
+                     "fewer, or a narrower frame round them")};
+    return {};
+  }
+
+  // Between the front rail and the hinge rail.
+  Reason hatchDeep() const {
+    return Reason("depth", seat_.depth)
+        .plus("front overhang", seat_.overFront)
+        .minus("front rail", seat_.hatchFrame)
+        .minus("hinge rail", seat_.hingeRail);
+  }
+
+  // What stands between the front and the rear of the box: its ends and, under the gaps between
+  // lids or the sides of the hatches' frame, dividers.
+  void uprights() {
+    uprights_ = {left_};
+    const bool lids = seat_.seat == SeatTop::Lids;
+    const Length each =
+        lids ? lidWidth(seat_, section_).total() : hatchOpening(seat_, section_).total();
+    for (int i = 1; i < section_.lids; ++i)
+      uprights_.push_back((lids ? firstLid() + i * each + (i - 1) * seat_.lidGap + seat_.lidGap / 2
+                                : i * (each + seat_.hatchFrame) + seat_.hatchFrame / 2) -
+                          t_ / 2);
+    uprights_.push_back(right_ - t_);
+  }
+
+  // Half a gap in, where another section stands on the left.
+  Length firstLid() const {
+    return section_.seams == 2 || (section_.seams == 1 && section_.x > Length{}) ? seat_.lidGap / 2
+                                                                                 : Length{};
   }
 
   Part make(PartRole role, Reason length, Reason width) const {
     return maker_.board(role, seat_.material, std::move(length), std::move(width));
   }
 
-  void pockets(Part& part, const char* into) const {
-    if (seat_.joint != Joint::Pocket) return;
-    for (const Edge edge : {Edge::W1, Edge::W2})
-      part.machining.push_back(rowAtEnd(part, Cut::Pockets, into, edge, Length::mm(20),
-                                        Length::um(9'500), t_ / 2, Face::Inside));
+  void join(Part& part) const {
+    if (seat_.joint != Joint::Dado) joinEnds(part, seat_.joint, "end");
   }
 
   void box() {
-    const Reason clear = Reason("width", seat_.width).minus("end", t_, 2);
-    const Reason high = Reason("height", seat_.height).minus("lid", t_);
+    Reason clear = section_.whole();
+    if (left_ > Length{}) clear.minus("clear of the left", left_);
+    if (right_ < width_) clear.minus("clear of the right", width_ - right_);
+    clear.minus("end", t_, 2);
     for (const bool left : {true, false}) {
       Part end =
-          make(left ? PartRole::LeftEnd : PartRole::RightEnd, Reason("depth", seat_.depth), high);
-      end.hand = seat_.batten ? (left ? Hand::Left : Hand::Right) : Hand::None;
-      Maker::place(end, {{left ? t_ : seat_.width - t_, Length{}, Length{}},
+          make(left ? PartRole::LeftEnd : PartRole::RightEnd, Reason("depth", seat_.depth), high_);
+      end.hand = seat_.batten || seat_.toe ? (left ? Hand::Left : Hand::Right) : Hand::None;
+      Maker::place(end, {{left ? left_ + t_ : right_ - t_, Length{}, Length{}},
                          kBackwards,
                          kUp,
                          left ? kLeft : kRight});
       if (seat_.batten)
         end.machining.push_back(
             notch(end, "batten", seat_.depth - notchIn_, seat_.depth, Length{}, notchUp_));
+      if (seat_.toe)
+        end.machining.push_back(notch(end, "toe", Length{}, seat_.toe->depth, Length{}, foot_));
       out_.push_back(std::move(end));
     }
-    Part front = make(PartRole::SeatFront, clear, high);
-    front.show = Face::Outside;
-    Maker::place(front, {{t_, t_, Length{}}, kRight, kUp, kForwards});
-    pockets(front, "end");
-    out_.push_back(std::move(front));
-    Part rear = make(PartRole::SeatRear, clear, Reason(high).minus("batten", notchUp_));
-    Maker::place(rear, {{t_, seat_.depth - t_, notchUp_}, kRight, kUp, kBackwards});
-    pockets(rear, "end");
-    out_.push_back(std::move(rear));
+    Reason front = high_;
+    if (seat_.toe) front.minus("toe", foot_);
+    panel(PartRole::SeatFront, clear, front, {left_ + t_, t_, foot_}, kForwards);
+    out_.back().show = Face::Outside;
+    panel(PartRole::SeatRear, clear, Reason(high_).minus("batten", notchUp_),
+          {left_ + t_, seat_.depth - t_, notchUp_}, kBackwards);
+    if (seat_.toe) {
+      panel(PartRole::KickBoard, clear, Reason("toe height", foot_),
+            {left_ + t_, seat_.toe->depth + t_, Length{}}, kForwards);
+      out_.back().show = Face::Outside;
+    }
     Part bottom =
         make(PartRole::SeatBottom, clear,
              Reason("depth", seat_.depth)
                  .minus("front", t_)
                  .minus(seat_.batten ? "rear panel or batten" : "rear panel", seat_.depth - rear_));
-    Maker::place(bottom, {{t_, t_, t_}, kRight, kBackwards, kDown});
-    pockets(bottom, "end");
+    Maker::place(bottom, {{left_ + t_, t_, foot_ + t_}, kRight, kBackwards, kDown});
+    join(bottom);
     out_.push_back(std::move(bottom));
-    dividers(high);
   }
 
-  void dividers(const Reason& high) {
-    const Length lid = lidWidth(seat_).total();
-    for (int i = 1; i < seat_.lids; ++i) {
+  // Upright between the ends, its outside looking to the front or the rear.
+  void panel(PartRole role, const Reason& length, const Reason& width, Point at, Direction out) {
+    Part part = make(role, length, width);
+    Maker::place(part, {at, kRight, kUp, out});
+    join(part);
+    out_.push_back(std::move(part));
+  }
+
+  void dividers() {
+    for (std::size_t i = 1; i + 1 < uprights_.size(); ++i) {
+      Reason high = high_;
+      if (seat_.toe) high.minus("toe", foot_);
       Part part = make(PartRole::SeatDivider,
                        Reason("depth", seat_.depth).minus("front", t_).minus("rear panel", t_),
-                       Reason(high).minus("bottom", t_));
-      // Under the gap between two lids.
-      const Length middle = i * lid + (i - 1) * seat_.lidGap + seat_.lidGap / 2;
-      Maker::place(part, {{middle - t_ / 2, t_, t_}, kBackwards, kUp, kRight});
+                       high.minus("bottom", t_));
+      Maker::place(part, {{uprights_[i], t_, foot_ + t_}, kBackwards, kUp, kRight});
       const Length in = part.length.total() - (rear_ - t_);
-      if (in > Length{} && notchUp_ > t_)
+      if (in > Length{} && notchUp_ > foot_ + t_)
         part.machining.push_back(notch(part, "batten", part.length.total() - in,
-                                       part.length.total(), Length{}, notchUp_ - t_));
+                                       part.length.total(), Length{}, notchUp_ - foot_ - t_));
       out_.push_back(std::move(part));
     }
   }
 
-  void lids() {
-    const Length z = seat_.height - t_;
-    Part rail = make(PartRole::HingeRail, Reason("width", seat_.width),
-                     Reason("hinge rail", seat_.hingeRail));
-    Maker::place(rail, {{Length{}, seat_.depth - seat_.hingeRail, z}, kRight, kBackwards, kUp});
+  void posts() {
+    Reason high = high_;
+    if (seat_.toe) high.minus("toe", foot_);
+    high.minus("bottom", t_);
+    if (seat_.seat == SeatTop::Hatches) high.minus("ledge", t_);
+    for (const bool left : {true, false})
+      for (const bool front : {true, false}) {
+        Part post = maker_.board(PartRole::CornerPost, seat_.postMaterial, high,
+                                 Reason("post", seat_.post));
+        const Length y = front ? t_ : rear_ - post.thickness;
+        Maker::place(post, {{left ? left_ + t_ : right_ - t_ - seat_.post, y, foot_ + t_},
+                            kUp,
+                            kRight,
+                            kBackwards});
+        out_.push_back(std::move(post));
+      }
+  }
+
+  void hingeRail() {
+    Part rail = make(PartRole::HingeRail, section_.width, Reason("hinge rail", seat_.hingeRail));
+    Maker::place(
+        rail,
+        {{Length{}, seat_.depth - seat_.hingeRail, seat_.height - t_}, kRight, kBackwards, kUp});
     rail.show = Face::Outside;
     out_.push_back(std::move(rail));
-    const Length width = lidWidth(seat_).total();
-    for (int i = 0; i < seat_.lids; ++i) {
-      Part lid = make(PartRole::SeatLid, lidWidth(seat_), lidDepth(seat_));
-      lid.show = Face::Outside;
-      Maker::place(lid,
-                   {{i * (width + seat_.lidGap), -seat_.overFront, z}, kRight, kBackwards, kUp});
+  }
+
+  // Lies on the box, seen from above.
+  Part& onTop(PartRole role, const Reason& length, const Reason& width, Length x, Length y) {
+    Part part = make(role, length, width);
+    part.show = Face::Outside;
+    Maker::place(part, {{x, y, seat_.height - t_}, kRight, kBackwards, kUp});
+    return out_.emplace_back(std::move(part));
+  }
+
+  void lids() {
+    hingeRail();
+    const Reason width = lidWidth(seat_, section_);
+    for (int i = 0; i < section_.lids; ++i) {
+      Part& lid = onTop(PartRole::SeatLid, width, lidDepth(seat_),
+                        firstLid() + i * (width.total() + seat_.lidGap), -seat_.overFront);
       for (const Side side : {Side::Front, Side::Left, Side::Right})
         maker_.show(lid, side, seat_.banding);
-      out_.push_back(std::move(lid));
+      lid.note = lidHinges(seat_.hinge, width.total(), styleOf(maker_.job()));
+    }
+  }
+
+  void hatches() {
+    hingeRail();
+    const Length front = -seat_.overFront;
+    Part& rail = onTop(PartRole::SeatFrameRail, section_.width,
+                       Reason("hatch frame", seat_.hatchFrame), Length{}, front);
+    maker_.show(rail, Side::Front, seat_.banding);
+    const Reason open = hatchOpening(seat_, section_);
+    const Length step = open.total() + seat_.hatchFrame;
+    const Length y = front + seat_.hatchFrame;
+    for (int i = 0; i <= section_.lids; ++i) {
+      // The last one ends where the rails do, whatever the shares leave over.
+      const Length x = i == section_.lids ? width_ - seat_.hatchFrame : i * step;
+      Part side =
+          make(PartRole::SeatFrameSide, hatchDeep(), Reason("hatch frame", seat_.hatchFrame));
+      side.show = Face::Outside;
+      Maker::place(side, {{x, y, seat_.height - t_}, kBackwards, kRight, kUp});
+      joinEnds(side, Joint::Pocket, "rail", Face::Inside);
+      out_.push_back(std::move(side));
+    }
+    const Length deep = hatchDeep().total();
+    for (int i = 0; i < section_.lids; ++i) {
+      onTop(PartRole::SeatHatch,
+            Reason("hatch opening", open.total()).minus("gap", seat_.lidGap, 2),
+            hatchDeep().minus("gap", seat_.lidGap, 2), i * step + seat_.hatchFrame + seat_.lidGap,
+            y + seat_.lidGap);
+      const auto at = static_cast<std::size_t>(i);
+      const Length from = uprights_[at] + t_;
+      for (const Length edge : {y, y + deep}) {
+        Part ledge =
+            make(PartRole::HatchLedge, Reason("between uprights", uprights_[at + 1] - from),
+                 Reason("ledge", seat_.ledge, 2));
+        Maker::place(ledge,
+                     {{from, edge - seat_.ledge, seat_.height - 2 * t_}, kRight, kBackwards, kUp});
+        out_.push_back(std::move(ledge));
+      }
     }
   }
 
   void back() {
     const Reason foot = bracketFoot(seat_);
     const Length kerf = maker_.job().saw.kerf;
-    for (int i = 0; i <= seat_.lids; ++i) {
+    std::vector<Length> at;
+    for (int i = 0; i <= section_.lids; ++i) {
       Part bracket = make(PartRole::BackBracket, Reason("back height", seat_.backHeight), foot);
       bracket.grain = PartGrain::Any;
-      const Length span = seat_.width - t_;
-      const Length x = i == seat_.lids ? span : i * span / seat_.lids;
-      Maker::place(bracket, {{x, seat_.depth, seat_.height}, kUp, kForwards, kRight});
+      const Length span = width_ - t_;
+      at.push_back(i == section_.lids ? span : i * span / section_.lids);
+      Maker::place(bracket, {{at.back(), seat_.depth, seat_.height}, kUp, kForwards, kRight});
       Machining taper;
       taper.cut = Cut::Taper;
       taper.receives = "leaning back";
@@ -174,7 +348,8 @@ class SeatMaker {
       bracket.blankWidth = taperBlank(foot.total(), seat_.bracketTop, seat_.backHeight, kerf);
       out_.push_back(std::move(bracket));
     }
-    Part rest = make(PartRole::LeaningBack, Reason("width", seat_.width), leaningLength(seat_, t_));
+    storage(at);
+    Part rest = make(PartRole::LeaningBack, section_.width, leaningLength(seat_, t_));
     rest.show = Face::Outside;
     const Length y = seat_.depth - foot.total();
     Maker::place(rest, {{Length{}, y, seat_.height - timesTangent(t_, seat_.lean)},
@@ -189,11 +364,65 @@ class SeatMaker {
     out_.push_back(std::move(rest));
   }
 
+  // Shelves between the brackets at equal heights, each as deep as there is room at its upper face.
+  void storage(const std::vector<Length>& brackets) {
+    const int n = seat_.storage.value_or(0);
+    for (int k = 1; k <= n; ++k) {
+      const Length z = k * seat_.backHeight / (n + 1);
+      for (std::size_t i = 0; i + 1 < brackets.size(); ++i) {
+        const Length from = brackets[i] + t_;
+        const Reason deep = storageDepth(seat_, z + t_);
+        Part shelf =
+            make(PartRole::StorageShelf, Reason("between brackets", brackets[i + 1] - from), deep);
+        Maker::place(
+            shelf, {{from, seat_.depth - deep.total(), seat_.height + z}, kRight, kBackwards, kUp});
+        join(shelf);
+        out_.push_back(std::move(shelf));
+      }
+    }
+  }
+
   const Maker& maker_;
   const SeatBox& seat_;
-  Length t_, notchUp_, notchIn_, rear_;
+  const SeatSection& section_;
+  Length width_, t_, left_, right_, foot_, notchUp_, notchIn_, rear_;
+  Reason high_;
+  std::vector<Length> uprights_;  // left faces
   std::vector<Part> out_;
 };
+
+Result<std::vector<Part>> benchParts(const Maker& maker, const SeatBox& seat, Length width,
+                                     int lids, Length clearLeft, Length clearRight) {
+  const std::vector<SeatSection> sections = seatSections(seat, width, lids);
+  std::vector<Part> out;
+  for (std::size_t i = 0; i < sections.size(); ++i) {
+    auto parts = SectionMaker(maker, seat, sections[i], i == 0 ? clearLeft : Length{},
+                              i + 1 == sections.size() ? clearRight : Length{})
+                     .run();
+    if (!parts) return parts.problems();
+    out.insert(out.end(), parts->begin(), parts->end());
+  }
+  return out;
+}
+
+// The second bench stands clear of the first one's lids by a gap, its rear at the side wall.
+Standing turnedBench(const SeatBox& seat) {
+  const Length corner = -seat.overFront - seat.lidGap;
+  if (seat.turn == SeatReturn::Right) return {{seat.width - seat.depth, corner, Length{}}, 3};
+  return {{seat.depth, corner - seat.turnLength, Length{}}, 1};
+}
+
+Result<std::vector<Part>> seatParts(const Maker& maker, const SeatBox& seat) {
+  auto out = benchParts(maker, seat, seat.width, seat.lids, seat.clearLeft, seat.clearRight);
+  if (!out || seat.turn == SeatReturn::None) return out;
+  SeatBox other = seat;
+  if (!seat.turnBack) other.backHeight = Length{};
+  auto second = benchParts(maker, other, seat.turnLength, seat.turnLids, {}, {});
+  if (!second) return second;
+  Maker::stand(second.value(), turnedBench(seat));
+  out.value().insert(out.value().end(), second->begin(), second->end());
+  return out;
+}
 
 }  // namespace
 
@@ -202,7 +431,10 @@ Length widthOf(const Job& /*job*/, const SeatBox& of) {
 }
 
 std::int64_t mostPieces(const Job& /*job*/, const SeatBox& of) {
-  return 16 + 8 * std::int64_t{of.lids};
+  const Length least = of.longest > Length{} ? of.longest : of.width + of.turnLength;
+  const std::int64_t sections = begun(of.width, least) + begun(of.turnLength, least);
+  const std::int64_t each = of.lids + std::int64_t{of.turnLids} + 1;
+  return std::min(kTooMany, sections * (16 + each * (8 + of.storage.value_or(0))));
 }
 
 void check(Check& to, const std::string& at, const SeatBox& of) {
@@ -216,6 +448,18 @@ void check(Check& to, const std::string& at, const SeatBox& of) {
   to.within(at + "/lids", of.lids, 1, 10);
   to.within(at + "/lean", of.lean, 0, 45);
   if (of.batten) check(to, at + "/batten", *of.batten);
+  if (of.toe) to.allPositive(at + "/toe", {{"/height", of.toe->height}, {"/depth", of.toe->depth}});
+  to.allPositive(at, {{"/hatchFrame", of.hatchFrame},
+                      {"/ledge", of.ledge},
+                      {"/post", of.post},
+                      {"/turnLength", of.turnLength}});
+  to.noneNegative(at, {{"/clearLeft", of.clearLeft}, {"/clearRight", of.clearRight}});
+  if (of.longest != Length{}) to.atLeast(at + "/longest", of.longest, Length::mm(300));
+  if (of.hinge == LidHinge::Cups) to.add(at + "/hinge", "cups", "butt or continuous");
+  if (of.knuckle) to.notNegative(at + "/knuckle", *of.knuckle);
+  if (of.storage) to.within(at + "/storage", *of.storage, 0, 10);
+  to.within(at + "/turnLids", of.turnLids, 1, 10);
+  if (!of.postMaterial.empty()) to.knownMaterial(at + "/postMaterial", of.postMaterial);
   to.knownMaterial(at + "/material", of.material);
   to.knownBanding(at + "/banding", of.banding);
 }
@@ -228,7 +472,7 @@ void begin(const Job& /*job*/, const PlainMaterials& materials, SeatBox& out) {
 }
 
 void make(const Maker& maker, const SeatBox& of, Made& out) {
-  out.take(SeatMaker(maker, of).run());
+  out.take(seatParts(maker, of));
 }
 
 }  // namespace pp

@@ -9,7 +9,23 @@ namespace pp {
 
 struct PlainMaterials;
 
-Reason lidWidth(const SeatBox& seat);
+// A bench as it can be carried: one of equal sections side by side, each a box of its own.
+struct SeatSection {
+  Length x;
+  Reason width;
+  int lids = 1;   // or hatches
+  int seams = 0;  // ends that stand against another section: 0..2
+  // What sizes of its parts begin with.
+  Reason whole() const { return width.among() > 1 ? Reason("section", width.total()) : width; }
+};
+// Of a bench so wide; where the lids do not share evenly, the sections have one more each.
+std::vector<SeatSection> seatSections(const SeatBox& seat, Length width, int lids);
+
+Reason lidWidth(const SeatBox& seat, const SeatSection& section);
+// Between two sides of the frame round the hatches.
+Reason hatchOpening(const SeatBox& seat, const SeatSection& section);
+// Of a shelf behind the leaning back, at the height of its upper face above the seat.
+Reason storageDepth(const SeatBox& seat, Length upperFace);
 Reason lidDepth(const SeatBox& seat);
 // The leaning back along its slope, at its front face.
 Reason leaningLength(const SeatBox& seat, Length thickness);

@@ -14,7 +14,10 @@ void fields(A& a, Top& v) {
   a("overFront", v.overFront);
   a("overBack", v.overBack);
   a.must("material", v.material);
-  a.choice("build", v.build, {{"single", TopBuild::Single}, {"laminated", TopBuild::Laminated}});
+  a.choice("build", v.build,
+           {{"single", TopBuild::Single},
+            {"laminated", TopBuild::Laminated},
+            {"glued up", TopBuild::GluedUp}});
   a("lowerMaterial", v.lowerMaterial);
   a("oversize", v.oversize);
   a("strip", v.strip);
@@ -28,6 +31,11 @@ void fields(A& a, Top& v) {
   a.choice("corner", v.corner,
            {{"mitred", EdgingCorner::Mitred}, {"butted", EdgingCorner::Butted}});
   a("longest", v.longest);
+  a.unlessPlain("layers", v.layers);
+  a.unlessPlain("glueStrip", v.glueStrip);
+  a("planing", v.planing);
+  a.unlessPlain("proud", v.proud);
+  a.unlessPlain("below", v.below);
 }
 
 }  // namespace pp

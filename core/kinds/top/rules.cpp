@@ -60,41 +60,84 @@ class TopMaker {
   }
 
   Result<std::vector<Part>> run() {
-    if (length_.total() <= 2 * top_.strip || width_.total() <= 2 * top_.strip)
+    const Length taken = top_.build == TopBuild::Single ? 2 * top_.strip : Length{};
+    if (length_.total() <= taken || width_.total() <= taken)
       return cannot("top", maker_.shown(width_.total()) + " deep",
                     "more than its edging and strips take");
     const Length sheet = maker_.thickness(top_.material);
-    Length lower;
-    if (top_.build == TopBuild::Laminated) {
-      const std::string& material = top_.lowerMaterial.empty() ? top_.material : top_.lowerMaterial;
-      for (Part& part : flat(PartRole::TopLowerLayer, material, width_, y_, Joints::Staggered)) {
-        part.oversize = top_.oversize;
-        part.oversizeWhy = "flush-trimmed after gluing";
-        lower = part.thickness;
+    if (const Problems problems = edgingHangsFree(); !problems.empty()) return problems;
+    const Length under = z_;
+    if (top_.build == TopBuild::Laminated) layers();
+    if (top_.build == TopBuild::Single && top_.strip > Length{}) {
+      strips();
+      z_ += sheet;
+    }
+    if (top_.build == TopBuild::GluedUp) {
+      glued();
+    } else {
+      for (Part& part : flat(PartRole::TopSheet, top_.material, width_, y_, Joints::InLine)) {
+        part.show = Face::Outside;
         out_.push_back(std::move(part));
       }
-    } else if (top_.strip > Length{}) {
-      lower = sheet;
-      strips();
     }
-    z_ += lower;
-    for (Part& part : flat(PartRole::TopSheet, top_.material, width_, y_, Joints::InLine)) {
-      part.show = Face::Outside;
-      out_.push_back(std::move(part));
-    }
-    z_ -= lower;
-    edging(lower + sheet);
+    const Length thick = z_ + sheet - under;
+    z_ = under - top_.below;
+    edging(top_.below + thick + top_.proud);
     return std::move(out_);
   }
 
  private:
   enum class Joints { InLine, Staggered };
 
+  // What hangs below must hang beside what the top lies on.
+  Problems edgingHangsFree() const {
+    if (top_.below == Length{}) return {};
+    const auto short_ = [this](bool side, Length over) {
+      return edged(top_, side) && over < top_.edging;
+    };
+    if (!short_(top_.edgeLeft, top_.overLeft) && !short_(top_.edgeRight, top_.overRight) &&
+        !short_(top_.edgeFront, top_.overFront) && !short_(top_.edgeBack, top_.overBack))
+      return {};
+    return {cannot(
+        "edging", maker_.shown(top_.below) + " below what the top lies on",
+        "an overhang of at least its " + maker_.shown(top_.edging) + " on every edged side")};
+  }
+
+  // From the lowest up; joints of one lie over the middle of the next one's sheets.
+  void layers() {
+    const std::string& material = top_.lowerMaterial.empty() ? top_.material : top_.lowerMaterial;
+    for (int layer = top_.layers - 1; layer > 0; --layer) {
+      const Joints joints = layer % 2 == 1 ? Joints::Staggered : Joints::InLine;
+      for (Part& part : flat(PartRole::TopLowerLayer, material, width_, y_, joints)) {
+        part.oversize = top_.oversize;
+        part.oversizeWhy = "flush-trimmed after gluing";
+        out_.push_back(std::move(part));
+      }
+      z_ += maker_.thickness(material);
+    }
+  }
+
+  // As few strips as the width takes, all alike, the joints of neighbours apart.
+  void glued() {
+    const std::int64_t n = begun(width_.total(), top_.glueStrip);
+    const Reason strip = width_.shared(n);
+    for (std::int64_t i = 0; i < n; ++i)
+      for (Part& part : flat(PartRole::TopStrip, top_.material, strip, y_ + i * strip.total(),
+                             i % 2 == 0 ? Joints::InLine : Joints::Staggered)) {
+        part.show = Face::Outside;
+        part.oversize = top_.planing;
+        part.oversizeWhy = "planed, glued edge to edge and trimmed";
+        if (top_.planing > Length{})
+          part.note = "rough " + maker_.shown(part.thickness + top_.planing) + " thick";
+        out_.push_back(std::move(part));
+      }
+  }
+
   // The whole length, in as many equal sections as no sheet would hold. What lies under the sheets
   // is staggered: it begins and ends with half a section, so that no joint lies under a joint.
   std::vector<Part> flat(PartRole role, const std::string& material, const Reason& width, Length y,
                          Joints joints) const {
-    const std::int64_t sections = sectionCount(length_.total(), longest(material));
+    const std::int64_t sections = sectionCount(length_.total(), longest(role, material));
     const bool halves = joints == Joints::Staggered && sections > 1;
     const std::int64_t pieces = sections + (halves ? 1 : 0);
     std::vector<Part> out;
@@ -112,13 +155,19 @@ class TopMaker {
 
   // What one piece may be: no longer than typed, nor than the sheets of the material that the rack
   // has.
-  Length longest(const std::string& material) const {
+  Length longest(PartRole role, const std::string& material) const {
     const Job& job = maker_.job();
     const bool grained = findMaterial(job, material)->grained;
+    const bool bars = findMaterial(job, material)->lumber;
+    const Length most = top_.longest > Length{} ? top_.longest : length_.total();
     Length out;
     for (const StockPiece& piece : job.stock) {
       if (piece.material != material || piece.kind != StockKind::Sheet || piece.quantity == 0)
         continue;
+      if (bars) {
+        out = std::max(out, piece.length);
+        continue;
+      }
       const bool along = !grained || piece.grain != SheetGrain::Width;
       const bool across = !grained || piece.grain != SheetGrain::Length;
       const Length trim = 2 * piece.trim.value_or(job.saw.trim);
@@ -126,7 +175,8 @@ class TopMaker {
       if (across && piece.length - trim >= width_.total()) out = std::max(out, piece.width - trim);
     }
     constexpr Length kLeast = Length::mm(300);
-    return out < kLeast ? top_.longest : std::min(out, top_.longest);
+    out -= role == PartRole::TopStrip ? top_.planing : Length{};
+    return out < kLeast ? most : std::min(out, most);
   }
 
   void strips() {
@@ -209,9 +259,16 @@ Result<std::vector<Part>> topParts(const Maker& maker, const Top& top, Point at)
 
 std::int64_t mostPieces(const Top& top, Length width) {
   const Length length = width + top.overLeft + top.overRight;
-  const std::int64_t sections = begun(length, top.longest) + 1;
-  // Two layers or a sheet with two rows of strips, strips across, edging on four sides.
-  return std::min(kTooMany, 4 * sections + begun(length, top.stripEvery) + 1 + 4 * sections);
+  const Length depth = top.depth + top.overFront + top.overBack;
+  // Pieces are at least 300 long where the rack says how long they are.
+  const Length least =
+      top.longest > Length{} ? std::min(top.longest, Length::mm(300)) : Length::mm(300);
+  const std::int64_t sections = begun(length, least) + 1;
+  const std::int64_t strips =
+      top.build == TopBuild::GluedUp ? begun(depth, top.glueStrip) * sections : 0;
+  // Layers or a sheet with two rows of strips, strips across, edging on four sides.
+  return std::min(kTooMany, strips + (2 + top.layers) * sections + begun(length, top.stripEvery) +
+                                1 + 4 * sections);
 }
 
 Length widthOf(const Job& /*job*/, const Top& of) {
@@ -225,14 +282,19 @@ std::int64_t mostPieces(const Job& /*job*/, const Top& of) {
 void check(Check& to, const std::string& at, const Top& of) {
   to.allPositive(at, {{"/width", of.width}, {"/depth", of.depth}});
   to.atLeast(at + "/stripEvery", of.stripEvery, kLeastSpacing);
-  to.atLeast(at + "/longest", of.longest, kLeastSection);
+  if (of.longest != Length{}) to.atLeast(at + "/longest", of.longest, kLeastSection);
+  to.within(at + "/layers", of.layers, 2, 8);
+  to.atLeast(at + "/glueStrip", of.glueStrip, Length::mm(10));
   to.noneNegative(at, {{"/overLeft", of.overLeft},
                        {"/overRight", of.overRight},
                        {"/overFront", of.overFront},
                        {"/overBack", of.overBack},
                        {"/oversize", of.oversize},
                        {"/strip", of.strip},
-                       {"/edging", of.edging}});
+                       {"/edging", of.edging},
+                       {"/planing", of.planing},
+                       {"/proud", of.proud},
+                       {"/below", of.below}});
   to.knownMaterial(at + "/material", of.material);
   if (!of.lowerMaterial.empty()) to.knownMaterial(at + "/lowerMaterial", of.lowerMaterial);
   if (!of.edgingMaterial.empty()) to.knownMaterial(at + "/edgingMaterial", of.edgingMaterial);
@@ -240,6 +302,7 @@ void check(Check& to, const std::string& at, const Top& of) {
 
 void begin(const Job& /*job*/, const PlainMaterials& materials, Top& out) {
   out.material = materials.thick;
+  out.longest = Length{};
 }
 
 void make(const Maker& maker, const Top& of, Made& out) {

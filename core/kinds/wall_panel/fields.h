@@ -17,6 +17,7 @@ void fields(A& a, WallPanel& v) {
   a("cleats", v.cleats);
   a("banding", v.banding);
   a.choice("grain", v.grain, kPanelGrains);
+  a.unlessPlain("support", v.support);
 }
 
 }  // namespace pp

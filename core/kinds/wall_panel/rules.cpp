@@ -1,5 +1,7 @@
 #include "core/kinds/wall_panel/rules.h"
 
+#include <algorithm>
+
 #include "core/kinds/kind.h"
 #include "core/kinds/wall_panel/cleat.h"
 
@@ -35,6 +37,22 @@ Result<std::vector<Part>> wallPanelParts(const Maker& maker, const WallPanel& pa
     if (!part) return part.problems();
     out.push_back(std::move(part).value());
   }
+  if (panel.support > Length{}) {
+    // In the middle of what is free below every pair of cleats.
+    const Length free = room / panel.cleats;
+    if (panel.support > free)
+      return cannot("supports", maker.shown(panel.support) + " wide",
+                    "at most " + maker.shown(std::max(free, Length{})) +
+                        ", which is free between two rows of cleats");
+    for (int i = 0; i < panel.cleats; ++i) {
+      const Length foot = panel.height - (i + 1) * (pair + free);
+      Part strip = maker.board(PartRole::PanelSupport, panel.cleatMaterial, length,
+                               Reason("support", panel.support));
+      Maker::place(strip,
+                   {{panel.setIn, t, foot + (free - panel.support) / 2}, kRight, kUp, kBackwards});
+      out.push_back(std::move(strip));
+    }
+  }
   out.push_back(spacerPart(maker, panel.cleatMaterial, length, spacer, panel.setIn, t, Length{}));
   return out;
 }
@@ -46,13 +64,13 @@ Length widthOf(const Job& /*job*/, const WallPanel& of) {
 }
 
 std::int64_t mostPieces(const Job& /*job*/, const WallPanel& of) {
-  return 1 + 3 * std::int64_t{of.cleats};
+  return 2 + 3 * std::int64_t{of.cleats};
 }
 
 void check(Check& to, const std::string& at, const WallPanel& of) {
   to.allPositive(at,
                  {{"/width", of.width}, {"/height", of.height}, {"/cleatHeight", of.cleatHeight}});
-  to.notNegative(at + "/setIn", of.setIn);
+  to.noneNegative(at, {{"/setIn", of.setIn}, {"/support", of.support}});
   to.within(at + "/cleats", of.cleats, 1, 10);
   to.knownMaterial(at + "/material", of.material);
   to.knownMaterial(at + "/cleatMaterial", of.cleatMaterial);

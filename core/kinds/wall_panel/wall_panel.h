@@ -17,6 +17,7 @@ struct WallPanel {
   Length cleatHeight = Length::mm(80);  // of each half at its long face
   Length setIn = Length::mm(50);        // cleats are shorter than the panel by this at each end
   int cleats = 2;                       // one above the other, 1..10
+  Length support;  // strips so wide behind the panel, one between two rows of cleats; 0: none
   std::string banding;
   PanelGrain grain = PanelGrain::Upright;
   bool operator==(const WallPanel&) const = default;

@@ -1,0 +1,21 @@
+// How a hung shelf stands in a job's file.
+#pragma once
+
+#include "core/kinds/hung_shelf/hung_shelf.h"
+
+namespace pp {
+
+template <class A>
+void fields(A& a, HungShelf& v) {
+  a.must("width", v.width);
+  a.must("depth", v.depth);
+  a.must("material", v.material);
+  a("banding", v.banding);
+  a("brace", v.brace);
+  a("braceFoot", v.braceFoot);
+  a("setIn", v.setIn);
+  a.must("cleatMaterial", v.cleatMaterial);
+  a("cleatHeight", v.cleatHeight);
+}
+
+}  // namespace pp
