@@ -55,7 +55,7 @@ int main(int argc, char** argv) {
       QStringLiteral("demo"),
       QStringLiteral(
           "Open a demo job: log-wall, ringing-trolley, hide-bench, nest-boxes, porthole, "
-          "specimen-trays or specimen-console."),
+          "specimen-trays, specimen-console or corner-seat."),
       QStringLiteral("name"));
   const QCommandLineOption stage(
       QStringLiteral("stage"),

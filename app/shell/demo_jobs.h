@@ -30,7 +30,9 @@ inline std::vector<DemoJob> demoJobs() {
       {tr("Specimen trays"), QStringLiteral("specimen-trays"),
        tr("Twelve loose trays and a spare, four drawers, by rabbet and dado, out of offcuts.")},
       {tr("Specimen console"), QStringLiteral("specimen-console"),
-       tr("A mitred case whose figure runs over its corners, with sliding panels. Millimetres.")}};
+       tr("A mitred case whose figure runs over its corners, with sliding panels. Millimetres.")},
+      {tr("Corner seat"), QStringLiteral("corner-seat"),
+       tr("A bench round a corner in five sections, hatches in frames, storage behind. Inches.")}};
 }
 
 }  // namespace pp

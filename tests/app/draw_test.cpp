@@ -83,7 +83,7 @@ TEST_F(Draw, theTrolleyFromNothingByMouse) {
 
 TEST_F(Draw, everyDemoJobOpensFromTheMenuAndCanBeBuilt) {
   for (const char* demo : {"log-wall", "ringing-trolley", "hide-bench", "nest-boxes", "porthole",
-                           "specimen-trays", "specimen-console"}) {
+                           "specimen-trays", "specimen-console", "corner-seat"}) {
     open(demo);
     EXPECT_TRUE(session().breakdown().troubles.empty()) << demo;
     for (const Finding& finding : session().findings())

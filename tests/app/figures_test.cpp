@@ -258,7 +258,7 @@ TEST(JobPicture, showsWhatIsInTheJob) {
   look::loadFonts();
   std::set<QByteArray> seen;
   for (const char* name : {"log-wall", "ringing-trolley", "hide-bench", "nest-boxes", "porthole",
-                           "specimen-trays", "specimen-console"}) {
+                           "specimen-trays", "specimen-console", "corner-seat"}) {
     const std::string path = std::string(DEMO_DIR) + "/" + name + ".plainpatch";
     const Job job = readJob(path, readFile(path).value()).value();
     const QImage image = jobPicture(job, breakDown(job), {116, 116});
@@ -266,7 +266,7 @@ TEST(JobPicture, showsWhatIsInTheJob) {
     seen.insert(QByteArray(reinterpret_cast<const char*>(image.constBits()),
                            static_cast<qsizetype>(image.sizeInBytes())));
   }
-  EXPECT_EQ(seen.size(), 7U);
+  EXPECT_EQ(seen.size(), 8U);
   const auto ink = [](const Job& job) {
     const QImage image = jobPicture(job, breakDown(job), {116, 116});
     int out = 0;

@@ -77,7 +77,7 @@ TEST(SheetPicture, partsOfARunCarryTheirPyramid) {
 TEST(SheetPicture, everyPartCarriesItsCodeAtEverySizeAndNothingCoversAnything) {
   look::loadFonts();
   for (const char* name : {"log-wall", "ringing-trolley", "hide-bench", "nest-boxes", "porthole",
-                           "specimen-trays", "specimen-console"}) {
+                           "specimen-trays", "specimen-console", "corner-seat"}) {
     const Planned planned(name);
     for (std::size_t s = 0; s < planned.plan.sheets.size(); ++s) {
       const SheetPicture picture = planned.picture(s);

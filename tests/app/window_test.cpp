@@ -287,7 +287,7 @@ TEST_F(Window, everyStageFitsTheSmallestWindow) {
   auto* room = window_->findChild<QScrollArea*>(QStringLiteral("stages"));
   ASSERT_NE(room, nullptr);
   for (const char* demo : {"log-wall", "ringing-trolley", "hide-bench", "nest-boxes", "porthole",
-                           "specimen-trays", "specimen-console"}) {
+                           "specimen-trays", "specimen-console", "corner-seat"}) {
     ASSERT_TRUE(window_->openDemo(QString::fromLatin1(demo)));
     for (int stage = 0; stage < 4; ++stage) {
       window_->showStage(stage);

@@ -18,9 +18,9 @@ Job jobWith(const Carcass& carcass);
 
 std::string demo(const std::string& name);  // content of a demo job file
 
-inline constexpr const char* kDemos[] = {"log-wall",        "ringing-trolley", "hide-bench",
-                                         "nest-boxes",      "porthole",        "specimen-trays",
-                                         "specimen-console"};
+inline constexpr const char* kDemos[] = {"log-wall",         "ringing-trolley", "hide-bench",
+                                         "nest-boxes",       "porthole",        "specimen-trays",
+                                         "specimen-console", "corner-seat"};
 
 // A random carcass of the job that is usually buildable: openings, toe, joints, measured
 // thicknesses and drawer schools vary.
