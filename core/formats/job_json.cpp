@@ -74,6 +74,26 @@ void fields(A& a, Assembly& v) {
 }
 
 template <class A>
+void fields(A& a, Gate& v) {
+  a.choice("kind", v.kind,
+           {{"door", GateKind::Door},
+            {"corridor", GateKind::Corridor},
+            {"stair", GateKind::Stair},
+            {"lift", GateKind::Lift},
+            {"van", GateKind::Van},
+            {"people", GateKind::People}});
+  a.unlessPlain("name", v.name);
+  a.unlessPlain("width", v.width);
+  a.unlessPlain("height", v.height);
+  a.unlessPlain("depth", v.depth);
+  a.unlessPlain("into", v.into);
+  a.unlessPlain("turns", v.turns);
+  a.unlessPlain("pitch", v.pitch);
+  a.unlessPlain("people", v.people);
+  a.unlessPlain("grams", v.grams);
+}
+
+template <class A>
 void fields(A& a, WorkReading& v) {
   a.unlessPlain("ofWidth", v.ofWidth);
   a("allowance", v.allowance);
@@ -173,6 +193,7 @@ void fields(A& a, Job& v) {
   a.must("assemblies", v.assemblies);
   a("loose", v.loose);
   a("bought", v.bought);
+  a.unlessPlain("route", v.route);
   a("overrides", v.overrides);
   a("pins", v.pins);
   a("codes", v.codes);

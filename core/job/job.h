@@ -25,6 +25,7 @@
 #include "core/kinds/wall_panel/wall_panel.h"
 #include "core/length/format.h"
 #include "core/result/result.h"
+#include "core/site/route.h"
 
 namespace pp {
 
@@ -120,6 +121,7 @@ struct Job {
   SharedRows<Assembly> assemblies;
   SharedRows<LooseBoard> loose;
   std::vector<BoughtIn> bought;
+  std::vector<Gate> route;  // from the shop to where it will stand; empty: not said
   std::vector<PartOverride> overrides;
   std::vector<JobPin> pins;
   SharedRows<AssemblyCodes> codes;  // as many as have been broken down

@@ -32,6 +32,7 @@ class JobCheck : private Check {
     for (std::size_t i = 0; i < job_.assemblies.size(); ++i) assembly(i);
     for (std::size_t i = 0; i < job_.loose.size(); ++i) loose(i);
     for (std::size_t i = 0; i < job_.bought.size(); ++i) bought(i);
+    for (std::size_t i = 0; i < job_.route.size(); ++i) gate(i);
     for (std::size_t i = 0; i < job_.overrides.size(); ++i) partOverride(i);
     for (std::size_t i = 0; i < job_.pins.size(); ++i) pin(i);
     text("/id", job_.id);
@@ -184,6 +185,24 @@ class JobCheck : private Check {
     if (row.opening != 0 && (place == nullptr || !place->isCarcass() ||
                              openingOf(place->carcass().inside, row.opening) == nullptr))
       add(at + "/opening", std::to_string(row.opening), "the id of an opening of its assembly");
+  }
+
+  void gate(std::size_t i) {
+    const Gate& row = job_.route[i];
+    const std::string at = fmt::format("/route/{}", i);
+    text(at + "/name", row.name);
+    noneNegative(at, {{"/width", row.width},
+                      {"/height", row.height},
+                      {"/depth", row.depth},
+                      {"/into", row.into}});
+    within(at + "/turns", row.turns, 0, 20);
+    within(at + "/pitch", row.pitch, 0, 60);
+    within(at + "/people", row.people, 0, 100);
+    within(at + "/grams", row.grams, 0, 1'000'000);
+    for (const std::string& field : unusedFields(row))
+      add(at + "/" + field, "a value that a " + gateWords(row.kind) + " does not use", "nothing");
+    for (const std::string& field : missingFields(row))
+      add(at + "/" + field, "nothing", "a value above 0");
   }
 
   void partOverride(std::size_t i) {

@@ -21,10 +21,10 @@ Length down(double mm) {
 }
 
 // Every way to lay a box: which side lies along, across and upright.
-std::array<Carried, 6> waysOf(const BoxSides& box) {
+std::array<HowCarried, 6> waysOf(const BoxSides& box) {
   BoxSides sides = box;
   std::sort(sides.begin(), sides.end(), std::greater<>());
-  std::array<Carried, 6> out;
+  std::array<HowCarried, 6> out;
   constexpr std::array<std::array<std::size_t, 3>, 6> kOrders = {
       {{0, 1, 2}, {0, 2, 1}, {1, 0, 2}, {1, 2, 0}, {2, 0, 1}, {2, 1, 0}}};
   for (std::size_t i = 0; i < out.size(); ++i)
@@ -72,21 +72,21 @@ Length tiltedHeight(Length along, Length upright, Angle tilt) {
                                  static_cast<double>(upright.inNm()) * std::cos(radians(tilt))));
 }
 
-std::optional<Carried> throughDoor(const BoxSides& box, Length wide, Length high) {
-  for (const Carried& way : waysOf(box))
+std::optional<HowCarried> throughDoor(const BoxSides& box, Length wide, Length high) {
+  for (const HowCarried& way : waysOf(box))
     if (way.across <= wide && way.upright <= high) return way;
   return std::nullopt;
 }
 
-std::optional<Carried> roundCorner(const BoxSides& box, Length a, Length b, Length headroom) {
+std::optional<HowCarried> roundCorner(const BoxSides& box, Length a, Length b, Length headroom) {
   const auto ways = waysOf(box);
-  for (const Carried& way : ways)
+  for (const HowCarried& way : ways)
     if (way.upright <= headroom && passesCorner(a, b, way.across, way.along)) return way;
   // Tilted: the steepest that goes under the headroom leaves the least in plan.
   constexpr int kStep = 250;  // thousandths of a degree
-  for (const Carried& way : ways)
+  for (const HowCarried& way : ways)
     for (int tilt = 90'000; tilt > 0; tilt -= kStep) {
-      Carried tilted = way;
+      HowCarried tilted = way;
       tilted.tilt = Angle::millidegrees(tilt);
       if (tiltedHeight(way.along, way.upright, tilted.tilt) > headroom) continue;
       if (passesCorner(a, b, way.across, tiltedPlan(way.along, way.upright, tilted.tilt)))
@@ -108,24 +108,24 @@ bool liesIn(Length p, Length q, Length a, Length b) {
          (2 * P * Q * A + (P * P - Q * Q) * std::sqrt(square)) / (P * P + Q * Q);
 }
 
-std::optional<Carried> goesIn(const BoxSides& box, Length wide, Length deep, Length high) {
-  for (const Carried& way : waysOf(box))
+std::optional<HowCarried> goesIn(const BoxSides& box, Length wide, Length deep, Length high) {
+  for (const HowCarried& way : waysOf(box))
     if (way.upright <= high && liesIn(way.along, way.across, wide, deep)) return way;
   return std::nullopt;
 }
 
-std::optional<Carried> upStair(const BoxSides& box, const Stair& stair) {
+std::optional<HowCarried> upStair(const BoxSides& box, const Stair& stair) {
   const double pitch = radians(stair.pitch);
   const auto turns = [&stair](Length across, Length along) {
     return stair.turns == 0 || passesCorner(stair.wide, stair.landing, across, along);
   };
-  for (const Carried& way : waysOf(box)) {
+  for (const HowCarried& way : waysOf(box)) {
     if (way.across > stair.wide) continue;
     // Lying along the pitch, what stands up from it is less than the headroom at a right angle.
     const bool lying = way.upright.inMm() + kSafe <= stair.headroom.inMm() * std::cos(pitch);
     if (lying && turns(way.across, way.along)) return way;
   }
-  for (const Carried& way : waysOf(box)) {
+  for (const HowCarried& way : waysOf(box)) {
     if (way.across > stair.wide) continue;
     // Upright, its upper rear corner reaches higher by what the stair rises over its depth.
     const double reach = way.upright.inMm() + way.along.inMm() * std::tan(pitch) + kSafe;

@@ -16,10 +16,10 @@ using BoxSides = std::array<Length, 3>;
 
 // How a box is carried: which side lies along the way, which across it and which upright, and how
 // far the first is tilted up.
-struct Carried {
+struct HowCarried {
   Length along, across, upright;
   Angle tilt;
-  bool operator==(const Carried&) const = default;
+  bool operator==(const HowCarried&) const = default;
 };
 
 // Two corridors that meet at a right angle, so wide; the longest box so wide that can be turned
@@ -35,15 +35,15 @@ Length tiltedPlan(Length along, Length upright, Angle tilt);
 Length tiltedHeight(Length along, Length upright, Angle tilt);
 
 // Through a door: by its two smallest sides.
-std::optional<Carried> throughDoor(const BoxSides& box, Length wide, Length high);
+std::optional<HowCarried> throughDoor(const BoxSides& box, Length wide, Length high);
 // Round the corner of two corridors under `headroom`, lying or tilted.
-std::optional<Carried> roundCorner(const BoxSides& box, Length a, Length b, Length headroom);
+std::optional<HowCarried> roundCorner(const BoxSides& box, Length a, Length b, Length headroom);
 
 // A rectangle p x q in one of a x b, straight or on the slant.
 // Source: W. Carver, "A card problem", American Mathematical Monthly 64 (1957).
 bool liesIn(Length p, Length q, Length a, Length b);
 // In a lift or a van so wide, deep and high.
-std::optional<Carried> goesIn(const BoxSides& box, Length wide, Length deep, Length high);
+std::optional<HowCarried> goesIn(const BoxSides& box, Length wide, Length deep, Length high);
 
 struct Stair {
   Length wide;      // of the flights
@@ -53,7 +53,7 @@ struct Stair {
   Angle pitch;      // of the flights, 0..60 degrees
 };
 // Up the flights and round the landings: lying along the pitch, or carried upright.
-std::optional<Carried> upStair(const BoxSides& box, const Stair& stair);
+std::optional<HowCarried> upStair(const BoxSides& box, const Stair& stair);
 
 // Under a ceiling, raised from lying on its back: the diagonal of height and the smaller of the
 // other two must go under it.

@@ -1,0 +1,208 @@
+#include "core/breakdown/sections.h"
+
+#include <algorithm>
+#include <cmath>
+#include <functional>
+
+#include "core/kinds/seat_box/rules.h"
+
+namespace pp {
+namespace {
+
+bool isBase(PartRole role) {
+  using enum PartRole;
+  return role == BaseRail || role == BaseCrossPiece || role == BaseLeg;
+}
+
+bool isLoose(PartRole role) {
+  using enum PartRole;
+  return isFront(role) || (role >= BoxLeftSide && role <= BoxBottom) || role == AdjustableShelf ||
+         role == LooseShelf;
+}
+
+bool isTop(PartRole role) {
+  using enum PartRole;
+  return (role >= TopSheet && role <= RightEdging) || role == TopStrip;
+}
+
+// The room of some parts of an assembly, and what they weigh.
+struct Hull {
+  Point low{}, high{};
+  double grams = 0;
+  bool empty = true;
+
+  void add(const Job& job, const Part& part) {
+    for (const Pose& pose : part.poses) {
+      const Box box = pose.place(part.board());
+      for (std::size_t i = 0; i < low.size(); ++i) {
+        low[i] = empty ? box.low[i] : std::min(low[i], box.low[i]);
+        high[i] = empty ? box.high[i] : std::max(high[i], box.high[i]);
+      }
+      empty = false;
+      grams += (part.length.total() * part.width.total()).inM2() * part.thickness.inMm() *
+               static_cast<double>(findMaterial(job, part.material)->density);
+    }
+  }
+  Length size(std::size_t axis) const { return high[axis] - low[axis]; }
+  Load load() const { return {{size(0), size(1), size(2)}, std::llround(grams)}; }
+};
+
+class Sections {
+ public:
+  Sections(const Job& job, const Breakdown& breakdown) : job_(job), parts_(breakdown.parts) {}
+
+  std::vector<Section> run() {
+    for (const Assembly& assembly : job_.assemblies) {
+      assembly_ = &assembly;
+      std::visit([this](const auto& body) { of(body); }, assembly.body);
+    }
+    return std::move(out_);
+  }
+
+ private:
+  Hull hullOf(const std::function<bool(PartRole)>& wanted) const {
+    Hull out;
+    for (const Part& part : parts_)
+      if (part.assembly == assembly_->code && wanted(part.role)) out.add(job_, part);
+    return out;
+  }
+
+  void put(SectionKind kind, const char* what, const Load& load) {
+    if (load.box[0] <= Length{} || load.box[1] <= Length{} || load.box[2] <= Length{}) return;
+    out_.push_back({assembly_->code, kind, what, load});
+  }
+
+  void of(const Carcass& /*carcass*/) {
+    const Hull hull = hullOf([](PartRole role) { return !isBase(role) && !isLoose(role); });
+    put(SectionKind::Case, "the case", hull.load());
+    base();
+  }
+  void of(const CarcassGroup& /*group*/) {
+    base();
+    top();
+  }
+  void of(const Top& /*top*/) { top(); }
+  void of(const BaseFrame& /*frame*/) { base(); }
+  void of(const WallPanel& /*panel*/) { whole(); }
+  void of(const HungShelf& /*shelf*/) { whole(); }
+  void of(const Ring& /*ring*/) { whole(); }
+  void of(const Boards& /*boards*/) {}
+  void of(const BoxSet& /*set*/) {}
+
+  void whole() {
+    const Hull hull = hullOf([](PartRole) { return true; });
+    put(SectionKind::Whole, "it", hull.load());
+  }
+
+  // As long as a rail is; all sections of one line are alike.
+  void base() {
+    const Part* cross = first(PartRole::BaseCrossPiece);
+    if (cross == nullptr) return;
+    const Hull hull = hullOf(isBase);
+    double run = 0;
+    for (const Part& part : parts_)
+      if (part.assembly == assembly_->code && part.role == PartRole::BaseRail)
+        run += part.length.total().inMm() * static_cast<double>(part.quantity) / 2;
+    for (const Part& part : parts_) {
+      if (part.assembly != assembly_->code || part.role != PartRole::BaseRail) continue;
+      const Length length = part.length.total();
+      put(SectionKind::Base, "a section of its base",
+          {{length, cross->length.total() + 2 * part.thickness, hull.size(2)},
+           std::llround(hull.grams * length.inMm() / std::max(run, 1.0))});
+    }
+  }
+
+  // Sheet by sheet as they are laid; strips and whatever is edged are glued up before.
+  void top() {
+    const Hull all = hullOf(isTop);
+    if (all.empty) return;
+    const Part* sheet = first(PartRole::TopSheet);
+    if (sheet == nullptr) return put(SectionKind::Top, "its top", all.load());
+    for (const Part& part : parts_) {
+      if (part.assembly != assembly_->code || part.role != PartRole::TopSheet) continue;
+      Hull one;
+      one.add(job_, part);
+      put(SectionKind::Top, "a piece of its top",
+          {{part.length.total(), part.width.total(), all.size(2)},
+           std::llround(one.grams / static_cast<double>(part.poses.size()))});
+    }
+  }
+
+  void of(const SeatBox& seat) {
+    const Hull all = hullOf([](PartRole) { return true; });
+    const Length turn = seat.turn == SeatReturn::None ? Length{} : seat.turnLength;
+    const auto bench = [&](Length width, int lids, bool back) {
+      const Length each = seatSections(seat, width, lids).front().width.total();
+      const Length high = seat.height + (back ? seat.backHeight : Length{});
+      put(SectionKind::Bench, "a section of it",
+          {{each, seat.depth + seat.overFront, high},
+           std::llround(all.grams * each.inMm() / (seat.width + turn).inMm())});
+    };
+    bench(seat.width, seat.lids, true);
+    if (turn > Length{}) bench(turn, seat.turnLids, seat.turnBack);
+  }
+
+  void of(const Platform& platform) {
+    const Hull all = hullOf([](PartRole) { return true; });
+    const std::int64_t boxes = std::int64_t{platform.across} * platform.deep;
+    put(SectionKind::Box, "a box of it",
+        {{platform.width / platform.across, platform.depth / platform.deep, platform.height},
+         std::llround(all.grams / static_cast<double>(boxes))});
+  }
+
+  const Part* first(PartRole role) const {
+    for (const Part& part : parts_)
+      if (part.assembly == assembly_->code && part.role == role) return &part;
+    return nullptr;
+  }
+
+  const Job& job_;
+  const std::vector<Part>& parts_;
+  const Assembly* assembly_ = nullptr;
+  std::vector<Section> out_;
+};
+
+}  // namespace
+
+std::vector<Section> sectionsOf(const Job& job, const Breakdown& breakdown) {
+  return Sections(job, breakdown).run();
+}
+
+bool shorten(Assembly& assembly, SectionKind kind, Length longest) {
+  constexpr Length kLeast = Length::mm(300);
+  if (longest < kLeast) return false;
+  switch (kind) {
+    case SectionKind::Base:
+      if (auto* frame = std::get_if<BaseFrame>(&assembly.body))
+        return frame->longest = longest, true;
+      if (auto* group = std::get_if<CarcassGroup>(&assembly.body); group != nullptr && group->stand)
+        return group->stand->longest = longest, true;
+      if (assembly.isCarcass() && assembly.carcass().stand)
+        return assembly.carcass().stand->longest = longest, true;
+      return false;
+    case SectionKind::Top:
+      if (auto* top = std::get_if<Top>(&assembly.body)) {
+        if (top->build == TopBuild::GluedUp) return false;
+        return top->longest = longest, true;
+      }
+      if (auto* group = std::get_if<CarcassGroup>(&assembly.body);
+          group != nullptr && group->top && group->top->build != TopBuild::GluedUp)
+        return group->top->longest = longest, true;
+      return false;
+    case SectionKind::Bench:
+      return std::get<SeatBox>(assembly.body).longest = longest, true;
+    case SectionKind::Box: {
+      auto& platform = std::get<Platform>(assembly.body);
+      const std::int64_t across = (platform.width.inNm() + longest.inNm() - 1) / longest.inNm();
+      constexpr std::int64_t kMost = 20;
+      if (across > kMost) return false;
+      return platform.across = static_cast<int>(across), true;
+    }
+    case SectionKind::Case:
+    case SectionKind::Whole:
+      break;
+  }
+  return false;
+}
+
+}  // namespace pp

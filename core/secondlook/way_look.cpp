@@ -1,0 +1,73 @@
+#include "core/secondlook/way_look.h"
+
+#include <fmt/format.h>
+
+#include <set>
+#include <tuple>
+
+#include "core/breakdown/sections.h"
+
+namespace pp {
+namespace {
+
+std::string named(const Gate& gate) {
+  return gate.name.empty() ? "the " + gateWords(gate.kind) : gate.name;
+}
+
+// A length that can be typed and sawn: whole centimetres, or half inches.
+Length rounded(Length length, Unit unit) {
+  const Length step = unit == Unit::Inch ? Length::in(0, 1, 2) : Length::mm(10);
+  return length.inNm() / step.inNm() * step;
+}
+
+std::optional<Fix> shorter(const Job& job, const Section& section, Length longest) {
+  const Assembly* known = findAssembly(job, section.assembly);
+  if (known == nullptr) return std::nullopt;
+  Assembly tried = *known;
+  if (!shorten(tried, section.kind, longest)) return std::nullopt;
+  return Fix{"Build it in sections of at most " + formatWithUnit(longest, styleOf(job)),
+             [section, longest](Job& fixed) {
+               for (std::size_t i = 0; i < fixed.assemblies.size(); ++i)
+                 if (std::as_const(fixed).assemblies[i].code == section.assembly)
+                   shorten(fixed.assemblies[i], section.kind, longest);
+             }};
+}
+
+}  // namespace
+
+std::vector<Finding> checkWayIn(const Job& job, const Breakdown& breakdown) {
+  std::vector<Finding> out;
+  if (job.route.empty()) return out;
+  const LengthStyle style = styleOf(job);
+  std::set<std::tuple<std::string, SectionKind, std::size_t>> said;
+  for (const Section& section : sectionsOf(job, breakdown)) {
+    for (std::size_t i = 0; i < job.route.size(); ++i) {
+      const Gate& gate = job.route[i];
+      if (passes(section.load, gate) || !said.insert({section.assembly, section.kind, i}).second)
+        continue;
+      Finding finding;
+      finding.place = {section.assembly, {}, {}};
+      const bool people = gate.kind == GateKind::People;
+      finding.severity = people ? Severity::Mind : Severity::Stop;
+      finding.what = people ? fmt::format("{}: {} is too heavy for {}", section.assembly,
+                                          section.what, named(gate))
+                            : fmt::format("{}: {} does not come through {}", section.assembly,
+                                          section.what, named(gate));
+      const Length most = longestThrough(section.load, gate);
+      const auto& box = section.load.box;
+      const std::string size = fmt::format("{} × {} × {}", format(box[0], style),
+                                           format(box[1], style), formatWithUnit(box[2], style));
+      finding.why =
+          most > Length{}
+              ? fmt::format("It is {}; {} shorter it would, turned and tilted as the way allows.",
+                            size, formatWithUnit(box[0] - most, style))
+              : fmt::format("It is {}, and would not however short: it must come in parts.", size);
+      const Length all = rounded(longestThrough(section.load, job.route), job.unit);
+      if (all > Length{}) finding.fix = shorter(job, section, all);
+      out.push_back(std::move(finding));
+    }
+  }
+  return out;
+}
+
+}  // namespace pp

@@ -1,0 +1,169 @@
+// What of a job comes the way in: sections of every kind, findings and what they offer.
+#include <gtest/gtest.h>
+
+#include "core/breakdown/sections.h"
+#include "core/formats/job_json.h"
+#include "core/kinds/validate.h"
+#include "core/secondlook/way_look.h"
+#include "tests/core/listed.h"
+
+namespace pp {
+namespace {
+
+using test::jobOf;
+using test::mm;
+
+Gate gate(GateKind kind, double width, double height, double depth = 0) {
+  Gate out;
+  out.kind = kind;
+  out.width = mm(width);
+  out.height = mm(height);
+  out.depth = mm(depth);
+  return out;
+}
+
+std::vector<std::string> said(const Job& job) {
+  std::vector<std::string> out;
+  for (const Finding& finding : checkWayIn(job, breakDown(job))) out.push_back(finding.what);
+  return out;
+}
+
+std::string sizes(const Job& job) {
+  std::string out;
+  for (const Section& one : sectionsOf(job, breakDown(job)))
+    out += one.what + " " + formatMm(one.load.box[0]) + " x " + formatMm(one.load.box[1]) + " x " +
+           formatMm(one.load.box[2]) + "\n";
+  return out;
+}
+
+TEST(Sections, ofEveryKind) {
+  Carcass carcass = test::metricCarcass().carcass();
+  carcass.inside.door = Door{};
+  carcass.stand = Stand{};
+  carcass.stand->kind = StandKind::Frame;
+  carcass.stand->material = "b18";
+  // 600 × 720 × 560 on a base of 100, set in by 50: the door comes off.
+  EXPECT_EQ(sizes(jobOf(carcass)),
+            "the case 600 x 560 x 620\na section of its base 600 x 510 x 100\n");
+  BaseFrame frame;
+  frame.material = "b18";
+  frame.longest = mm(1'000);
+  EXPECT_EQ(sizes(jobOf(frame)), "a section of its base 900 x 500 x 100\n");
+  Top top;
+  top.material = "b18";
+  top.longest = mm(1'000);
+  // 36 thick with its strips; 620 with its overhang in front.
+  EXPECT_EQ(sizes(jobOf(top)), "a piece of its top 900 x 620 x 36\n");
+  SeatBox seat;
+  seat.material = "b18";
+  seat.hingeRail = mm(190);
+  seat.depth = mm(500);
+  seat.longest = mm(800);
+  seat.turn = SeatReturn::Right;
+  seat.turnLength = mm(700);
+  seat.turnBack = false;
+  EXPECT_EQ(sizes(jobOf(seat)),
+            "a section of it 750 x 520 x 850\na section of it 700 x 520 x 450\n");
+  Platform platform;
+  platform.material = "b18";
+  EXPECT_EQ(sizes(jobOf(platform)), "a box of it 1000 x 1000 x 300\n");
+  HungShelf shelf;
+  shelf.material = shelf.cleatMaterial = "b18";
+  EXPECT_EQ(sizes(jobOf(shelf)), "it 900 x 250 x 238\n");
+}
+
+TEST(Sections, weighWhatTheirPartsWeigh) {
+  // 600 x 720 x 560 of 18 at 650 kg per cubic metre, back of 6: by its parts.
+  const Job job = jobOf(test::metricCarcass().carcass());
+  const Breakdown out = breakDown(job);
+  const auto sections = sectionsOf(job, out);
+  ASSERT_EQ(sections.size(), 1U);
+  EXPECT_NEAR(static_cast<double>(sections[0].load.grams), totalsOf(job, out.parts).grams, 1);
+}
+
+// Round a corner of two corridors 900 wide and 600 high a base 500 × 100 is at most 2 345 long.
+TEST(WayIn, offersSectionsThatComeThrough) {
+  BaseFrame frame;
+  frame.material = "b18";
+  frame.width = mm(2'400);
+  Job job = jobOf(frame);
+  EXPECT_TRUE(said(job).empty()) << "nothing is known of the way";
+  Gate corner = gate(GateKind::Corridor, 900, 600);
+  corner.into = mm(900);
+  corner.name = "the landing";
+  job.route = {gate(GateKind::Door, 762, 2'000), corner};
+  ASSERT_EQ(said(job),
+            std::vector<std::string>{"K: a section of its base does not come through the landing"});
+  const Finding finding = checkWayIn(job, breakDown(job))[0];
+  EXPECT_EQ(finding.severity, Severity::Stop);
+  EXPECT_EQ(finding.why.substr(0, 24), "It is 2400 × 500 × 100");
+  ASSERT_TRUE(finding.fix);
+  finding.fix->edit(job);
+  const Length longest = std::get<BaseFrame>(job.assemblies[0].body).longest;
+  EXPECT_GE(longest, mm(2'340));
+  EXPECT_LT(longest, mm(2'400));
+  EXPECT_TRUE(said(job).empty());
+  EXPECT_EQ(sizes(job), "a section of its base 1200 x 500 x 100\n");
+}
+
+TEST(WayIn, aCaseIsSaidButNotCut) {
+  Job job = jobOf(test::metricCarcass().carcass());
+  job.route = {gate(GateKind::Door, 500, 2'000)};
+  ASSERT_EQ(said(job), std::vector<std::string>{"K: the case does not come through the door"});
+  const Finding finding = checkWayIn(job, breakDown(job))[0];
+  EXPECT_FALSE(finding.fix);
+  EXPECT_EQ(
+      finding.why,
+      "It is 600 × 560 × 720 mm; 100 mm shorter it would, turned and tilted as the way allows.");
+  job.route[0].width = mm(560);
+  EXPECT_TRUE(said(job).empty());
+}
+
+TEST(WayIn, peopleAreAskedTheWeight) {
+  Job job = jobOf(test::metricCarcass().carcass());
+  Gate two;
+  two.kind = GateKind::People;
+  two.people = 2;
+  two.grams = 5'000;
+  two.name = "two of us";
+  job.route = {two};
+  ASSERT_EQ(said(job), std::vector<std::string>{"K: the case is too heavy for two of us"});
+  EXPECT_EQ(checkWayIn(job, breakDown(job))[0].severity, Severity::Mind);
+  job.route[0].grams = 50'000;
+  EXPECT_TRUE(said(job).empty());
+}
+
+TEST(WayIn, staysInTheFileAndIsChecked) {
+  Job job = jobOf(test::metricCarcass().carcass());
+  Gate stair = gate(GateKind::Stair, 800, 2'400, 800);
+  stair.turns = 1;
+  stair.pitch = Angle::degrees(35);
+  stair.name = "back stairs";
+  job.route = {stair, gate(GateKind::Lift, 1'100, 2'100, 1'400)};
+  EXPECT_EQ(*readJob("job", writeJob(job)), job);
+  job.route[1].depth = Length{};
+  EXPECT_EQ(validate(job)[0].field, "/route/1/depth");
+  job.route[1].depth = mm(1'400);
+  job.route[1].people = 2;
+  EXPECT_EQ(validate(job)[0].found, "a value that a lift does not use");
+}
+
+TEST(Shorten, whatCanBe) {
+  Job job = jobOf(test::metricCarcass().carcass());
+  EXPECT_FALSE(shorten(job.assemblies[0], SectionKind::Case, mm(500)));
+  EXPECT_FALSE(shorten(job.assemblies[0], SectionKind::Base, mm(500))) << "it has none";
+  Top top;
+  top.material = "b18";
+  top.build = TopBuild::GluedUp;
+  job = jobOf(top);
+  EXPECT_FALSE(shorten(job.assemblies[0], SectionKind::Top, mm(500))) << "its strips are glued";
+  Platform platform;
+  platform.material = "b18";
+  job = jobOf(platform);
+  EXPECT_TRUE(shorten(job.assemblies[0], SectionKind::Box, mm(700)));
+  EXPECT_EQ(std::get<Platform>(job.assemblies[0].body).across, 3);
+  EXPECT_FALSE(shorten(job.assemblies[0], SectionKind::Box, mm(299)));
+}
+
+}  // namespace
+}  // namespace pp
