@@ -8,6 +8,7 @@
 #include "core/breakdown/breakdown.h"
 #include "core/breakdown/overrides.h"
 #include "core/job/ids.h"
+#include "core/kinds/kind.h"
 
 namespace pp {
 namespace {
@@ -64,6 +65,9 @@ PartRole otherSide(PartRole role) {
       {LeftLining, RightLining},
       {LeftExposedEnd, RightExposedEnd},
       {LeftFiller, RightFiller},
+      {LeftEnd, RightEnd},
+      {LeftEdging, RightEdging},
+      {LeftBrace, RightBrace},
       {BoxLeftSide, BoxRightSide},
       {SlidePad, RightSlidePad},
       {FrameLeftStile, FrameRightStile},
@@ -150,11 +154,8 @@ std::map<PartKey, PartKey> fromOtherSide(const Breakdown& breakdown) {
   return out;
 }
 
-}  // namespace
-
-void mirrorAssembly(Job& job, std::size_t index) {
-  const Breakdown partsBefore = breakDown(job, std::as_const(job).assemblies[index]);
-  const std::vector<PartOverride> choicesBefore = job.overrides;
+// The choices, pins and numbers of a carcass, whose openings are known by others in the mirror.
+void mirrorCarcass(Job& job, std::size_t index, const Breakdown& partsBefore) {
   const Carcass before = std::as_const(job).assemblies[index].carcass();
   Assembly& assembly = job.assemblies[index];
   assembly.body = mirrored(before);
@@ -183,6 +184,31 @@ void mirrorAssembly(Job& job, std::size_t index) {
               [](const PartNumbers& a, const PartNumbers& b) { return a.part < b.part; });
     if (codes != std::as_const(job).codes[i]) job.codes[i] = std::move(codes);
   }
+}
+
+// Of what has no openings only sides change their names.
+void mirrorOther(Job& job, std::size_t index) {
+  Assembly& assembly = job.assemblies[index];
+  assembly.body = kindOf(assembly).mirrored(assembly.body);
+  for (PartOverride& one : job.overrides) {
+    if (one.follows && one.follows->assembly == assembly.id)
+      one.follows->role = otherSide(one.follows->role);
+    if (one.part.assembly != assembly.id) continue;
+    one.part.role = otherSide(one.part.role);
+    swapLeftAndRight(one.edges);
+  }
+}
+
+}  // namespace
+
+void mirrorAssembly(Job& job, std::size_t index) {
+  const Breakdown partsBefore = breakDown(job, std::as_const(job).assemblies[index]);
+  const std::vector<PartOverride> choicesBefore = job.overrides;
+  const Id id = std::as_const(job).assemblies[index].id;
+  if (std::as_const(job).assemblies[index].isCarcass())
+    mirrorCarcass(job, index, partsBefore);
+  else
+    mirrorOther(job, index);
   if (job.overrides.empty()) return;
   const Breakdown partsAfter = breakDown(job, std::as_const(job).assemblies[index]);
   for (std::size_t i = 0; i < job.overrides.size(); ++i) {

@@ -35,6 +35,7 @@ constexpr Kind row(const char* field, const char* name, char letter,
         begin(job, of, out);
         return out;
       },
+      [](const AssemblyBody& body) -> AssemblyBody { return mirrored(std::get<T>(body)); },
       [](const Maker& maker, const AssemblyBody& body, Made& out) {
         make(maker, std::get<T>(body), out);
       }};

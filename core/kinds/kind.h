@@ -4,6 +4,7 @@
 //   std::int64_t mostPieces(const Job&, const T&)            see pieces.h
 //   void check(Check&, const std::string& at, const T&)      as data; `at` is where it stands
 //   void begin(const Job&, const PlainMaterials&, T&)        a new one, ready to be changed
+//   T mirrored(const T&)                                     the same with left and right changed
 //   void make(const Maker&, const T&, Made&)                 its parts, in its own coordinates:
 //                                  x from the left, y from the front, z from the foot
 // and in its fields.h how it stands in a file.
@@ -35,6 +36,7 @@ struct Kind {
   std::int64_t (*pieces)(const Job&, const AssemblyBody&);
   void (*check)(Check&, const std::string& at, const AssemblyBody&);
   AssemblyBody (*plain)(const Job&, const PlainMaterials&);
+  AssemblyBody (*mirrored)(const AssemblyBody&);
   void (*make)(const Maker&, const AssemblyBody&, Made&);
 };
 

@@ -1,6 +1,7 @@
 #include "tests/core/bodies.h"
 
 #include <algorithm>
+#include <cmath>
 
 namespace pp::test {
 namespace {
@@ -72,6 +73,29 @@ std::vector<PieceRoom> pieceRooms(const Breakdown& breakdown) {
     out.push_back(one);
   }
   return out;
+}
+
+std::string withoutMirrorImage(const std::vector<PieceRoom>& before,
+                               const std::vector<PieceRoom>& after, double width) {
+  constexpr double kRounding = 2e-3;  // millimetres
+  constexpr double kMiddle = 2e-2;
+  if (before.size() != after.size()) return "not as many pieces";
+  std::vector<bool> used(after.size());
+  const auto image = [width](const PieceRoom& one, const PieceRoom& other) {
+    return std::abs(other.volume - one.volume) <= 1 &&
+           std::abs(width - other.high.x - one.low.x) <= kRounding &&
+           std::abs(other.low.y - one.low.y) <= kRounding &&
+           std::abs(other.low.z - one.low.z) <= kRounding &&
+           std::abs(width - other.middle.x - one.middle.x) <= kMiddle &&
+           std::abs(other.middle.y - one.middle.y) <= kMiddle;
+  };
+  for (const PieceRoom& one : before) {
+    std::size_t i = 0;
+    while (i < after.size() && (used[i] || !image(one, after[i]))) ++i;
+    if (i == after.size()) return one.name;
+    used[i] = true;
+  }
+  return {};
 }
 
 }  // namespace pp::test

@@ -31,4 +31,9 @@ struct PieceRoom {
 };
 std::vector<PieceRoom> pieceRooms(const Breakdown& breakdown);
 
+// Of the rooms of `before` one that has no mirror image among those of `after`, in something so
+// wide: its name; empty where each has its own.
+std::string withoutMirrorImage(const std::vector<PieceRoom>& before,
+                               const std::vector<PieceRoom>& after, double width);
+
 }  // namespace pp::test

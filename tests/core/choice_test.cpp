@@ -428,6 +428,15 @@ RC_GTEST_PROP(Choice, partsStillFitTogetherWhateverIsChosen, ()) {
   RC_ASSERT(seen == "");
 }
 
+RC_GTEST_PROP(Choice, otherKindsFitTogetherWhateverIsChosen, ()) {
+  const Job job = withRandomChoices(*test::buildableKind());
+  const Breakdown breakdown = breakDown(job);
+  RC_PRE(!breakdown.parts.empty());
+  const std::string seen = test::clashes(breakdown);
+  if (!seen.empty()) RC_LOG() << seen << writeJob(job);
+  RC_ASSERT(seen == "");
+}
+
 // Seen in a mirror every piece has the room of its mirror image, whatever was chosen.
 RC_GTEST_PROP(Choice, aMirrorKeepsEveryPieceOfWood, ()) {
   Job job = withRandomChoices(*test::buildableJob());
@@ -443,32 +452,9 @@ RC_GTEST_PROP(Choice, aMirrorKeepsEveryPieceOfWood, ()) {
   mirrorAssembly(job, 0);
   RC_ASSERT(validate(job).empty());
   const auto after = test::pieceRooms(breakDown(job));
-  RC_ASSERT(before.size() == after.size());
-  std::vector<bool> used(after.size());
-  for (const test::PieceRoom& one : before) {
-    bool found = false;
-    for (std::size_t i = 0; i < after.size() && !found; ++i) {
-      if (used[i] || std::abs(after[i].volume - one.volume) > 1 ||
-          std::abs(width.inMm() - after[i].high.x - one.low.x) > 2e-3 ||
-          std::abs(after[i].low.y - one.low.y) > 2e-3 ||
-          std::abs(after[i].low.z - one.low.z) > 2e-3 ||
-          std::abs(width.inMm() - after[i].middle.x - one.middle.x) > 2e-2 ||
-          std::abs(after[i].middle.y - one.middle.y) > 2e-2)
-        continue;
-      used[i] = found = true;
-    }
-    if (!found) {
-      RC_LOG() << writeJob(drawn) << one.name << " " << one.low.x << ".." << one.high.x
-               << " middle " << one.middle.x << " volume " << one.volume << "\n";
-      for (const test::PieceRoom& other : after)
-        if (other.name.substr(6) == one.name.substr(6))
-          RC_LOG() << other.name << " " << width.inMm() - other.high.x << ".."
-                   << width.inMm() - other.low.x << " middle " << width.inMm() - other.middle.x
-                   << " volume " << other.volume << " y " << one.low.y - other.low.y << " z "
-                   << one.low.z - other.low.z << "\n";
-    }
-    RC_ASSERT(found);
-  }
+  const std::string lost = test::withoutMirrorImage(before, after, width.inMm());
+  if (!lost.empty()) RC_LOG() << writeJob(drawn) << lost;
+  RC_ASSERT(lost == "");
 }
 
 }  // namespace

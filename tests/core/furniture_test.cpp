@@ -4,6 +4,7 @@
 
 #include <algorithm>
 
+#include "core/breakdown/mirror.h"
 #include "core/kinds/base_frame/rules.h"
 #include "core/kinds/carcass/front.h"
 #include "core/kinds/seat_box/rules.h"
@@ -361,6 +362,60 @@ TEST(Pairs, fromOneStripOrOneBoard) {
   EXPECT_EQ(pair[0].length.total(), mm(680));
   EXPECT_EQ(pair[0].width.total(), mm(560));
   EXPECT_EQ(pair[0].note, "cut apart when fitted, from the left: 2 mm after 279 mm");
+}
+
+// What was chosen for the left end is the right one's in the mirror, its rear edge still the rear
+// one.
+TEST(Mirror, choicesChangeSides) {
+  SeatBox seat = bench();
+  seat.turn = SeatReturn::Left;
+  seat.clearLeft = mm(20);
+  Job job = jobOf(seat);
+  PartOverride chosen = test::byHand("thicker paint");
+  chosen.part = partIn(breakDown(job), "left end").keys.front();
+  chosen.finishInside = Finish::Painted;
+  chosen.features.emplace_back();
+  chosen.features[0].along = mm(60);
+  chosen.features[0].across = mm(100);
+  chosen.features[0].size = mm(30);
+  chosen.features[0].depth = mm(5);
+  job.overrides = {chosen};
+  ASSERT_TRUE(breakDown(job).troubles.empty());
+  mirrorAssembly(job, 0);
+  const auto& turned = std::get<SeatBox>(job.assemblies[0].body);
+  EXPECT_EQ(turned.turn, SeatReturn::Right);
+  EXPECT_EQ(turned.clearRight, mm(20));
+  EXPECT_EQ(turned.clearLeft, Length{});
+  EXPECT_EQ(job.overrides[0].part.role, PartRole::RightEnd);
+  const Breakdown out = breakDown(job);
+  const Part& end = partIn(out, "right end");
+  EXPECT_EQ(end.finish, Finish::Painted);
+  ASSERT_EQ(end.machining.size(), 1U);
+  EXPECT_EQ(end.machining[0].u0, mm(60)) << "as far from the front";
+  EXPECT_EQ(end.machining[0].face, Face::Inside);
+}
+
+TEST(Mirror, boardsChangeHands) {
+  Boards boards;
+  LooseBoard board;
+  board.name = "bracket";
+  board.material = "b18";
+  board.length = mm(300);
+  board.width = mm(100);
+  Feature blind;
+  blind.along = blind.across = mm(40);
+  blind.size = mm(8);
+  blind.depth = mm(10);
+  board.features = {blind};
+  boards.boards = {board, board};
+  boards.boards[1].hand = BoardHand::Left;
+  Job job = jobOf(boards);
+  mirrorAssembly(job, 0);
+  const auto& turned = std::get<Boards>(job.assemblies[0].body).boards;
+  EXPECT_EQ(turned[0].features[0].face, Face::Outside)
+      << "what has no hand is cut into the other face";
+  EXPECT_EQ(turned[1].hand, BoardHand::Right);
+  EXPECT_EQ(turned[1].features[0].face, Face::Inside) << "said of the left one";
 }
 
 }  // namespace

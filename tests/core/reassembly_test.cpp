@@ -4,18 +4,22 @@
 #include <rapidcheck/gtest.h>
 
 #include <cmath>
+#include <tuple>
 
 #include "core/breakdown/breakdown.h"
+#include "core/breakdown/mirror.h"
 #include "core/formats/job_json.h"
 #include "core/job/ids.h"
 #include "core/kinds/base_frame/rules.h"
 #include "core/kinds/boards/rules.h"
 #include "core/kinds/carcass/layout.h"
 #include "core/kinds/group/lines.h"
+#include "core/kinds/kind.h"
 #include "core/kinds/platform/rules.h"
 #include "core/kinds/ring/rules.h"
 #include "core/kinds/seat_box/rules.h"
 #include "core/kinds/top/rules.h"
+#include "core/kinds/validate.h"
 #include "core/kinds/wall_panel/rules.h"
 #include "core/parts/solid.h"
 #include "tests/core/bodies.h"
@@ -231,6 +235,57 @@ RC_GTEST_PROP(Reassembly, everyOtherKindFitsTogetherAndHasItsSize, ()) {
     const double area = n * (a * a - inner * inner) / 4 / tangent;
     RC_ASSERT(std::abs(sum - area * ring->width.inMm()) < 1e-4 * sum);
   }
+}
+
+// Seen in a mirror every piece has the room of its mirror image; twice is none.
+RC_GTEST_PROP(Reassembly, everyOtherKindHasAMirrorImage, ()) {
+  Job job = *test::buildableKind();
+  const AssemblyBody& body = job.assemblies.front().body;
+  // Boards and boxes lie in a row as on a bench, a ring round its own middle.
+  RC_PRE(!std::holds_alternative<Boards>(body) && !std::holds_alternative<BoxSet>(body) &&
+         !std::holds_alternative<Ring>(body));
+  // Beside an even number of cross pieces none stands in the middle.
+  if (const auto* frame = std::get_if<BaseFrame>(&body)) RC_PRE(frame->legs == Length{});
+  RC_PRE(breakDown(job).troubles.empty());
+  const Job drawn = job;
+  const auto before = test::pieceRooms(breakDown(job));
+  mirrorAssembly(job, 0);
+  RC_ASSERT(validate(job).empty());
+  const double width = widthOf(job, job.assemblies.front()).inMm();
+  const std::string lost =
+      test::withoutMirrorImage(before, test::pieceRooms(breakDown(job)), width);
+  if (!lost.empty()) RC_LOG() << writeJob(drawn) << lost;
+  RC_ASSERT(lost == "");
+  mirrorAssembly(job, 0);
+  RC_ASSERT(job == drawn);
+}
+
+// The same job in inches and in millimetres, as it is and as its file has it, has the same parts.
+void expectSameInEitherUnit(Job job) {
+  const auto sizes = [](const Job& of) {
+    std::vector<std::tuple<std::string, std::int64_t, Length, Length, Length, std::size_t>> out;
+    for (const Part& part : breakDown(of).parts)
+      out.emplace_back(part.code, part.quantity, part.cutLength(), part.cutWidth(), part.thickness,
+                       part.machining.size());
+    return out;
+  };
+  const auto ruled = sizes(job);
+  job.unit = Unit::Inch;
+  RC_ASSERT(sizes(job) == ruled);
+  const auto read = readJob("inches", writeJob(job));
+  RC_ASSERT(read.ok());
+  RC_ASSERT(read.value() == job);
+  RC_ASSERT(sizes(read.value()) == ruled);
+}
+
+RC_GTEST_PROP(Reassembly, theUnitChangesNoPart, ()) {
+  expectSameInEitherUnit(*test::buildableJob());
+}
+RC_GTEST_PROP(Reassembly, theUnitChangesNoPartOfOtherKinds, ()) {
+  expectSameInEitherUnit(*test::buildableKind());
+}
+RC_GTEST_PROP(Reassembly, theUnitChangesNoPartOfGroups, ()) {
+  expectSameInEitherUnit(*test::buildableGroup());
 }
 
 // Every size comes from its reason, and every cut lies in its part.

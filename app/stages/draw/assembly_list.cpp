@@ -137,12 +137,12 @@ void AssemblyList::copyAssembly() {
   session_.pointing().select({code, std::nullopt, {}});
 }
 
-// A carcass turned into its mirror image; copy it first to have the pair.
+// An assembly turned into its mirror image; copy it first to have the pair.
 void AssemblyList::mirrorAssembly() {
   Job next = session_.draft();
   const Assembly* of = assembly();
-  if (of == nullptr || !of->isCarcass())
-    return emit refused({{{}, 0, {}, "nothing that has a left and a right", "a carcass"}});
+  if (of == nullptr || std::holds_alternative<CarcassGroup>(of->body))
+    return emit refused({{{}, 0, {}, "a group", "its carcasses, turned one by one"}});
   const std::string code = of->code;
   for (std::size_t i = 0; i < next.assemblies.size(); ++i)
     if (session_.job().assemblies[i].id == of->id) pp::mirrorAssembly(next, i);

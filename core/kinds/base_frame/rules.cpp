@@ -131,6 +131,10 @@ void begin(const Job& /*job*/, const PlainMaterials& materials, BaseFrame& out) 
   out.material = materials.thick;
 }
 
+BaseFrame mirrored(const BaseFrame& of) {
+  return of;
+}
+
 void make(const Maker& maker, const BaseFrame& of, Made& out) {
   out.take(baseFrameParts(maker, of, {}));
 }

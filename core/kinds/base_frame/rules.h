@@ -27,6 +27,7 @@ Length widthOf(const Job& job, const BaseFrame& of);
 std::int64_t mostPieces(const Job& job, const BaseFrame& of);
 void check(Check& to, const std::string& at, const BaseFrame& of);
 void begin(const Job& job, const PlainMaterials& materials, BaseFrame& out);
+BaseFrame mirrored(const BaseFrame& of);
 void make(const Maker& maker, const BaseFrame& of, Made& out);
 
 }  // namespace pp

@@ -400,6 +400,29 @@ void begin(const Job& /*job*/, const PlainMaterials& materials, Boards& out) {
   out.boards.push_back(std::move(board));
 }
 
+Boards mirrored(const Boards& of) {
+  Boards out = of;
+  for (std::size_t i = 0; i < out.boards.size(); ++i) {
+    LooseBoard& board = out.boards[i];
+    switch (board.hand) {
+      case BoardHand::Left:
+        board.hand = BoardHand::Right;
+        break;
+      case BoardHand::Right:
+        board.hand = BoardHand::Left;
+        break;
+      case BoardHand::Pairs:
+        break;
+      case BoardHand::None:
+        for (Feature& feature : board.features) feature = flipped(feature, Flip::Faces);
+        for (BoardLayer& layer : board.layers)
+          for (Feature& feature : layer.features) feature = flipped(feature, Flip::Faces);
+        break;
+    }
+  }
+  return out;
+}
+
 void make(const Maker& maker, const Boards& of, Made& out) {
   out.take(boardsParts(maker, of));
 }

@@ -53,6 +53,10 @@ void begin(const Job& /*job*/, const PlainMaterials& materials, BoxSet& out) {
   out.boxes.running = Running::Loose;
 }
 
+BoxSet mirrored(const BoxSet& of) {
+  return of;
+}
+
 void make(const Maker& maker, const BoxSet& of, Made& out) {
   const DrawerBox box = boxOf(maker, of);
   if (const Problems problems = boxProblems(box, of.boxes, styleOf(maker.job())); !problems.empty())

@@ -4,6 +4,7 @@
 
 #include <algorithm>
 #include <set>
+#include <utility>
 
 #include "core/job/ids.h"
 #include "core/kinds/base_frame/rules.h"
@@ -28,21 +29,24 @@ struct Across {
 // Takes off a board that lies flat what is beyond the line on the side `far` of it: -1 of less x,
 // 1 of more. Whether anything is left of it.
 bool cutAcross(Part& part, const Across& line, int far) {
+  struct Flat {
+    Length u, v;
+  };
   const Pose& pose = part.poses.front();
   const auto in = [&pose](const Point& p) {
     const auto along = [&](Direction d) {
       const auto axis = static_cast<std::size_t>(d.axis);
       return d.sign * (p[axis] - pose.origin[axis]);
     };
-    return std::pair(along(pose.u), along(pose.v));
+    return Flat{along(pose.u), along(pose.v)};
   };
-  const auto [au, av] = in(line.from);
-  const auto [bu, bv] = in(line.to);
+  const Flat a = in(line.from);
+  const Flat b = in(line.to);
   const Length length = part.length.total();
   const Length width = part.width.total();
   // Where the line is at that v, or at that u; it runs along neither.
-  const auto uAt = [=](Length v) { return au + scaled(bu - au, v - av, bv - av); };
-  const auto vAt = [=](Length u) { return av + scaled(bv - av, u - au, bu - au); };
+  const auto uAt = [=](Length v) { return a.u + scaled(b.u - a.u, v - a.v, b.v - a.v); };
+  const auto vAt = [=](Length u) { return a.v + scaled(b.v - a.v, u - a.u, b.u - a.u); };
   // Which way x grows in the board.
   const bool alongX = pose.u.axis == Axis::X;
   const int sign = alongX ? pose.u.sign : pose.v.sign;
@@ -413,6 +417,15 @@ void check(Check& to, const std::string& at, const CarcassGroup& of) {
 void begin(const Job& job, const PlainMaterials& /*materials*/, CarcassGroup& out) {
   for (const Assembly& one : job.assemblies)
     if (one.isCarcass()) out.members.push_back(one.id);
+}
+
+CarcassGroup mirrored(const CarcassGroup& of) {
+  CarcassGroup out = of;
+  std::reverse(out.members.begin(), out.members.end());
+  std::swap(out.left, out.right);
+  if (out.frame) std::swap(out.frame->overhangLeft, out.frame->overhangRight);
+  if (out.top) out.top = mirrored(*out.top);
+  return out;
 }
 
 void make(const Maker& maker, const CarcassGroup& of, Made& out) {

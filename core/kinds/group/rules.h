@@ -14,6 +14,7 @@ Length widthOf(const Job& job, const CarcassGroup& of);
 std::int64_t mostPieces(const Job& job, const CarcassGroup& of);
 void check(Check& to, const std::string& at, const CarcassGroup& of);
 void begin(const Job& job, const PlainMaterials& materials, CarcassGroup& out);
+CarcassGroup mirrored(const CarcassGroup& of);
 void make(const Maker& maker, const CarcassGroup& of, Made& out);
 
 }  // namespace pp

@@ -105,6 +105,10 @@ void begin(const Job& /*job*/, const PlainMaterials& materials, HungShelf& out) 
   out.banding = materials.banding;
 }
 
+HungShelf mirrored(const HungShelf& of) {
+  return of;
+}
+
 void make(const Maker& maker, const HungShelf& of, Made& out) {
   out.take(shelfParts(maker, of));
 }

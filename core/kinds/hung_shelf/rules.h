@@ -17,6 +17,7 @@ Length widthOf(const Job& job, const HungShelf& of);
 std::int64_t mostPieces(const Job& job, const HungShelf& of);
 void check(Check& to, const std::string& at, const HungShelf& of);
 void begin(const Job& job, const PlainMaterials& materials, HungShelf& out);
+HungShelf mirrored(const HungShelf& of);
 void make(const Maker& maker, const HungShelf& of, Made& out);
 
 }  // namespace pp

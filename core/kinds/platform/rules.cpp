@@ -127,6 +127,10 @@ void begin(const Job& /*job*/, const PlainMaterials& materials, Platform& out) {
   out.material = materials.thick;
 }
 
+Platform mirrored(const Platform& of) {
+  return of;
+}
+
 void make(const Maker& maker, const Platform& of, Made& out) {
   out.take(PlatformMaker(maker, of).run());
 }

@@ -74,6 +74,10 @@ void begin(const Job& /*job*/, const PlainMaterials& materials, Ring& out) {
   out.material = materials.thick;
 }
 
+Ring mirrored(const Ring& of) {
+  return of;
+}
+
 void make(const Maker& maker, const Ring& of, Made& out) {
   out.take(ringParts(maker, of));
 }

@@ -1,5 +1,7 @@
 #include "core/kinds/top/rules.h"
 
+#include <utility>
+
 #include "core/kinds/base_frame/rules.h"
 #include "core/kinds/count.h"
 #include "core/kinds/kind.h"
@@ -303,6 +305,13 @@ void check(Check& to, const std::string& at, const Top& of) {
 void begin(const Job& /*job*/, const PlainMaterials& materials, Top& out) {
   out.material = materials.thick;
   out.longest = Length{};
+}
+
+Top mirrored(const Top& of) {
+  Top out = of;
+  std::swap(out.overLeft, out.overRight);
+  std::swap(out.edgeLeft, out.edgeRight);
+  return out;
 }
 
 void make(const Maker& maker, const Top& of, Made& out) {

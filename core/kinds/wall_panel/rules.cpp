@@ -82,6 +82,10 @@ void begin(const Job& /*job*/, const PlainMaterials& materials, WallPanel& out) 
   out.banding = materials.banding;
 }
 
+WallPanel mirrored(const WallPanel& of) {
+  return of;
+}
+
 void make(const Maker& maker, const WallPanel& of, Made& out) {
   out.take(wallPanelParts(maker, of));
 }
