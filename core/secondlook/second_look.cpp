@@ -8,6 +8,7 @@
 #include <utility>
 
 #include "core/length/format.h"
+#include "core/secondlook/way_look.h"
 
 namespace pp {
 namespace {
@@ -257,6 +258,75 @@ std::vector<Finding> checkReadings(const Job& job, const Breakdown& breakdown) {
   return out;
 }
 
+std::vector<Finding> checkSlideEnds(const Job& job, const Breakdown& breakdown) {
+  const LengthStyle style = styleOf(job);
+  const auto rearOf = [](const Part& part) {
+    return part.poses.front().place(part.board()).high[1];
+  };
+  std::vector<Finding> out;
+  for (const Part& pad : breakdown.parts) {
+    if ((pad.role != PartRole::SlidePad && pad.role != PartRole::RightSlidePad) ||
+        pad.poses.empty() || std::any_of(out.begin(), out.end(), [&pad](const Finding& finding) {
+          return finding.place.assembly == pad.assembly;
+        }))
+      continue;
+    const auto side =
+        std::find_if(breakdown.parts.begin(), breakdown.parts.end(), [&pad](const Part& part) {
+          return part.role == PartRole::BoxLeftSide && part.assembly == pad.assembly &&
+                 !part.poses.empty() && part.keys.front().opening == pad.keys.front().opening;
+        });
+    if (side == breakdown.parts.end()) continue;
+    // A box is as long as its slide.
+    const Length over = rearOf(*side) - rearOf(pad);
+    if (over <= Length::mm(1)) continue;
+    Finding finding;
+    finding.place = {pad.assembly, pad.opening, pad.code};
+    finding.what = fmt::format("The slides of {} end {} behind their pads", pad.assembly,
+                               formatWithUnit(over, style));
+    finding.why = "Their rear ends have nothing to be screwed into.";
+    const Assembly* assembly = findAssembly(job, pad.assembly);
+    if (assembly != nullptr && assembly->isCarcass() &&
+        assembly->carcass().drawers.padLength > Length{})
+      finding.fix = Fix{"Make the pads as long as the slides", [code = pad.assembly](Job& fixed) {
+                          assemblyIn(fixed, code)->carcass().drawers.padLength = Length{};
+                        }};
+    out.push_back(std::move(finding));
+  }
+  return out;
+}
+
+std::vector<Finding> checkSubstitutes(const Job& job, const Breakdown& breakdown) {
+  const LengthStyle style = styleOf(job);
+  std::vector<Finding> out;
+  for (const Part& part : breakdown.parts) {
+    if (!part.anySuch) continue;
+    const Length nominal = findMaterial(job, part.material)->nominal;
+    for (const StockPiece& piece : job.stock) {
+      const Material& other = *findMaterial(job, piece.material);
+      const Length thick = piece.measured.value_or(other.measured);
+      const bool holds =
+          std::max(piece.length, piece.width) >= std::max(part.cutLength(), part.cutWidth()) &&
+          std::min(piece.length, piece.width) >= std::min(part.cutLength(), part.cutWidth());
+      if (piece.kind != StockKind::Offcut || piece.quantity == 0 || other.lumber ||
+          other.nominal != nominal || thick == part.thickness || !holds)
+        continue;
+      Finding finding;
+      finding.severity = Severity::Tip;
+      finding.place = {part.assembly, part.opening, part.code};
+      finding.what = fmt::format("{} {} would come from the offcut {}, which is {} thick",
+                                 part.code, part.name, piece.mark, formatWithUnit(thick, style));
+      finding.why =
+          part.joins.empty()
+              ? std::string("Nothing it meets depends on its thickness.")
+              : fmt::format("What takes its {} would follow: choose that material for the part.",
+                            part.joins.front().kind == JoinKind::Dado ? "edges in dados" : "ends");
+      out.push_back(std::move(finding));
+      break;
+    }
+  }
+  return out;
+}
+
 std::vector<Finding> checkBuildable(const Job&, const Breakdown& breakdown) {
   std::vector<Finding> out;
   for (const Trouble& trouble : breakdown.troubles) {
@@ -274,8 +344,9 @@ std::vector<Finding> checkBuildable(const Job&, const Breakdown& breakdown) {
 
 std::vector<Finding> secondLook(const Job& job, const Breakdown& breakdown) {
   std::vector<Finding> out;
-  for (const auto& check : {checkBuildable, checkPartFitsSheet, checkPartFitsBar, checkDrawerStacks,
-                            checkExposedEdges, checkEdging, checkReadings}) {
+  for (const auto& check :
+       {checkBuildable, checkPartFitsSheet, checkPartFitsBar, checkDrawerStacks, checkExposedEdges,
+        checkEdging, checkReadings, checkSlideEnds, checkSubstitutes, checkWayIn}) {
     const std::vector<Finding> found = check(job, breakdown);
     out.insert(out.end(), found.begin(), found.end());
   }

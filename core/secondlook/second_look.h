@@ -50,6 +50,11 @@ std::vector<Finding> checkEdging(const Job& job, const Breakdown& breakdown);
 // Parts whose size is still to be read off the work, one finding an assembly; readings more than a
 // millimetre off what was worked out, one a part.
 std::vector<Finding> checkReadings(const Job& job, const Breakdown& breakdown);
+// Slides whose rear end lies behind the pads they are screwed to, one finding an assembly.
+std::vector<Finding> checkSlideEnds(const Job& job, const Breakdown& breakdown);
+// Offcuts that parts which do not show could come from, were they as thick as those: what of the
+// part's neighbours would follow is said.
+std::vector<Finding> checkSubstitutes(const Job& job, const Breakdown& breakdown);
 // Everything else that keeps an assembly from being built.
 std::vector<Finding> checkBuildable(const Job& job, const Breakdown& breakdown);
 

@@ -118,46 +118,90 @@ TEST(Slides, thatCloseThemselvesSitFurtherBack) {
   EXPECT_EQ(slide(), mm(450));
 }
 
-// 18 mm birch offcuts are spent on what does not show before a sheet of ash is.
-TEST(AnySheets, ofTheSameMeasureWhereNobodySees) {
+// On a base frame of ash, and what the shop has left of birch.
+Job onAsh(Length offcutThick) {
   Job job = shelved();
   job.materials.push_back({"ash18", "ash", mm(18), mm(18), true, Tone::Ash, 650});
+  job.materials.push_back({"old18", "old birch", mm(18), offcutThick, true, Tone::Birch, 650});
   StockPiece sheet = job.stock[0];
   sheet.mark = "ash sheet";
   sheet.material = "ash18";
   job.stock.push_back(sheet);
-  job.assemblies[0].carcass().material = "ash18";
   StockPiece offcut = job.stock[0];
   offcut.mark = "left over";
+  offcut.material = "old18";
   offcut.kind = StockKind::Offcut;
-  offcut.length = mm(1'000);
-  offcut.width = mm(800);
+  offcut.length = mm(700);
+  offcut.width = mm(300);
   offcut.quantity = 1;
   job.stock.push_back(offcut);
+  for (StockPiece* piece : {&job.stock[job.stock.size() - 1], &job.stock[job.stock.size() - 2]})
+    piece->id = 0;
+  Carcass& carcass = job.assemblies[0].carcass();
+  carcass.stand = Stand{};
+  carcass.stand->kind = StandKind::Frame;
+  carcass.stand->material = "ash18";
   giveIds(job);
-  const auto cutFrom = [&job](const std::string& name) {
-    const Breakdown out = breakDown(job);
-    for (const PartDemand& demand : requestOf(job, out.parts).parts)
-      if (demand.code == partIn(out, name).code) return demand.material;
-    return std::string();
-  };
-  EXPECT_EQ(cutFrom("bottom"), "ash");
-  choiceFor(job, "bottom").anySuch = true;
-  EXPECT_FALSE(breakDown(job).troubles.empty()) << "its front edge shows";
-  job.overrides.clear();
-  // The linings lie behind the face frame: of these nothing shows.
-  job.assemblies[0].carcass().liningLeft = true;
-  job.overrides.clear();
+  return job;
+}
+
+std::string cutFrom(const Job& job, const std::string& name) {
   const Breakdown out = breakDown(job);
-  PartOverride chosen;
-  chosen.why = "hidden";
-  chosen.anySuch = true;
-  for (const Part& part : out.parts)
-    if (part.role == PartRole::Back) chosen.part = part.keys.front();
-  job.overrides = {chosen};
-  // A back of 6 has no offcut as thick.
-  EXPECT_EQ(cutFrom("back"), "birch");
-  EXPECT_TRUE(breakDown(job).troubles.empty());
+  for (const PartDemand& demand : requestOf(job, out.parts).parts)
+    if (demand.code == partIn(out, name).code) return demand.material;
+  return {};
+}
+
+// Two rails of 600 x 100 behind a toe: an 18 mm offcut of another kind goes into them before ash.
+TEST(AnySheets, ofTheSameMeasureWhereNobodySees) {
+  Job job = onAsh(mm(18));
+  EXPECT_EQ(cutFrom(job, "base rail"), "ash");
+  choiceFor(job, "base rail").anySuch = true;
+  ASSERT_TRUE(breakDown(job).troubles.empty());
+  EXPECT_EQ(cutFrom(job, "base rail"), "old birch");
+  EXPECT_EQ(cutFrom(job, "base cross piece"), "ash");
+  // An offcut is counted on for two thirds of itself: four rails are too much for it.
+  job.assemblies[0].copies = 2;
+  EXPECT_EQ(cutFrom(job, "base rail"), "ash");
+  job.assemblies[0].copies = 1;
+  for (std::size_t i = 0; i < job.stock.size(); ++i)
+    if (job.stock[i].kind == StockKind::Offcut) job.stock[i].quantity = 0;
+  EXPECT_EQ(cutFrom(job, "base rail"), "ash");
+}
+
+TEST(AnySheets, anotherMeasureIsATip) {
+  Job job = onAsh(mm(17.6));
+  choiceFor(job, "base rail").anySuch = true;
+  EXPECT_EQ(cutFrom(job, "base rail"), "ash") << "its joints stay as they are";
+  const std::vector<Finding> found = checkSubstitutes(job, breakDown(job));
+  ASSERT_EQ(found.size(), 1U);
+  EXPECT_EQ(found[0].what.substr(found[0].what.find(' ') + 1),
+            "base rail would come from the offcut left over, which is 17.6 mm thick");
+  EXPECT_EQ(found[0].severity, Severity::Tip);
+}
+
+TEST(AnySheets, notWhereItShows) {
+  Job job = shelved();
+  job.assemblies[0].carcass().banding = "edge";
+  choiceFor(job, "bottom").anySuch = true;
+  ASSERT_EQ(breakDown(job).troubles.size(), 1U);
+  EXPECT_EQ(breakDown(job).troubles[0].problem.found, "any sheets as thick");
+}
+
+// Frames of 40 over sides of 18 leave 22 to pads; 300 long, the slides of 500 end 200 behind them.
+TEST(Slides, needWoodAtTheirRearEnds) {
+  Job job = drawers();
+  Carcass& carcass = job.assemblies[0].carcass();
+  carcass.frame = FaceFrame{};
+  carcass.frame->material = "b18";
+  EXPECT_TRUE(checkSlideEnds(job, breakDown(job)).empty());
+  carcass.drawers.padLength = mm(300);
+  const std::vector<Finding> found = checkSlideEnds(job, breakDown(job));
+  ASSERT_EQ(found.size(), 1U);
+  EXPECT_EQ(found[0].what.substr(0, 22), "The slides of K end 20");
+  ASSERT_TRUE(found[0].fix);
+  found[0].fix->edit(job);
+  EXPECT_TRUE(checkSlideEnds(job, breakDown(job)).empty());
 }
 
 TEST(Bought, asLargeAsItsPlaceLeaves) {
