@@ -203,6 +203,28 @@ TEST(SeatBoxes, frontOverAToe) {
   expectFits(job);
 }
 
+// Dados of 6: all that stands between the ends is 12 longer, and the ends are left and right.
+TEST(SeatBoxes, panelsInDados) {
+  SeatBox seat = bench();
+  seat.joint = Joint::Dado;
+  seat.toe = Toe{mm(80), mm(60)};
+  const Job job = jobOf(seat);
+  EXPECT_EQ(missing(listOf(job), {"front x1 1476 x 352", "rear panel x1 1476 x 432",
+                                  "kick board x1 1476 x 80", "bottom x1 1476 x 414"}),
+            "");
+  const Breakdown out = breakDown(job);
+  const Part& end = partIn(out, "left end");
+  EXPECT_EQ(end.hand, Hand::Left);
+  // The toe's notch; rabbets for front and rear, a dado for the kick board, a groove for the
+  // bottom.
+  ASSERT_EQ(end.machining.size(), 5U);
+  EXPECT_EQ(end.machining[1].v0, mm(80));
+  EXPECT_EQ(end.machining[2].u0, mm(432));
+  EXPECT_EQ(end.machining[3].u0, mm(60));
+  EXPECT_EQ(end.machining[4].v0, mm(80));
+  expectFits(job);
+}
+
 TEST(SeatBoxes, hatchesInAFrame) {
   SeatBox seat = bench();
   seat.seat = SeatTop::Hatches;

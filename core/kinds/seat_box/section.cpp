@@ -11,6 +11,8 @@
 namespace pp {
 namespace {
 
+constexpr Length kLetIn = Length::mm(6);
+
 // One locker box with what lies on it and leans behind it; x from its own left end.
 class SectionMaker {
  public:
@@ -30,6 +32,7 @@ class SectionMaker {
       notchUp_ = seat.batten->height + kMouldingAir;
       notchIn_ = seat.batten->thickness + kMouldingAir;
     }
+    if (seat.joint == Joint::Dado) let_ = std::min(kLetIn, t_ / 2);
     // Where bottom and dividers end at the floor.
     rear_ = seat.depth - (foot_ >= notchUp_ ? t_ : std::max(t_, notchIn_));
     uprights();
@@ -121,19 +124,19 @@ class SectionMaker {
     return maker_.board(role, seat_.material, std::move(length), std::move(width));
   }
 
-  void join(Part& part) const {
-    if (seat_.joint != Joint::Dado) joinEnds(part, seat_.joint, "end");
-  }
+  void join(Part& part) const { joinEnds(part, seat_.joint, "end"); }
 
   void box() {
     Reason clear = section_.whole();
     if (left_ > Length{}) clear.minus("clear of the left", left_);
     if (right_ < width_) clear.minus("clear of the right", width_ - right_);
     clear.minus("end", t_, 2);
+    if (let_ > Length{}) clear.plus("dado", let_, 2);
     for (const bool left : {true, false}) {
       Part end =
           make(left ? PartRole::LeftEnd : PartRole::RightEnd, Reason("depth", seat_.depth), high_);
-      end.hand = seat_.batten || seat_.toe ? (left ? Hand::Left : Hand::Right) : Hand::None;
+      const bool handed = seat_.batten || seat_.toe || let_ > Length{};
+      end.hand = handed ? (left ? Hand::Left : Hand::Right) : Hand::None;
       Maker::place(end, {{left ? left_ + t_ : right_ - t_, Length{}, Length{}},
                          kBackwards,
                          kUp,
@@ -143,17 +146,18 @@ class SectionMaker {
             notch(end, "batten", seat_.depth - notchIn_, seat_.depth, Length{}, notchUp_));
       if (seat_.toe)
         end.machining.push_back(notch(end, "toe", Length{}, seat_.toe->depth, Length{}, foot_));
+      if (let_ > Length{}) dados(end);
       out_.push_back(std::move(end));
     }
     Reason front = high_;
     if (seat_.toe) front.minus("toe", foot_);
-    panel(PartRole::SeatFront, clear, front, {left_ + t_, t_, foot_}, kForwards);
+    panel(PartRole::SeatFront, clear, front, {left_ + t_ - let_, t_, foot_}, kForwards);
     out_.back().show = Face::Outside;
     panel(PartRole::SeatRear, clear, Reason(high_).minus("batten", notchUp_),
-          {left_ + t_, seat_.depth - t_, notchUp_}, kBackwards);
+          {left_ + t_ - let_, seat_.depth - t_, notchUp_}, kBackwards);
     if (seat_.toe) {
       panel(PartRole::KickBoard, clear, Reason("toe height", foot_),
-            {left_ + t_, seat_.toe->depth + t_, Length{}}, kForwards);
+            {left_ + t_ - let_, seat_.toe->depth + t_, Length{}}, kForwards);
       out_.back().show = Face::Outside;
     }
     Part bottom =
@@ -161,9 +165,29 @@ class SectionMaker {
              Reason("depth", seat_.depth)
                  .minus("front", t_)
                  .minus(seat_.batten ? "rear panel or batten" : "rear panel", seat_.depth - rear_));
-    Maker::place(bottom, {{left_ + t_, t_, foot_ + t_}, kRight, kBackwards, kDown});
+    Maker::place(bottom, {{left_ + t_ - let_, t_, foot_ + t_}, kRight, kBackwards, kDown});
     join(bottom);
     out_.push_back(std::move(bottom));
+  }
+
+  // For front, rear, bottom and kick board, each as far as what goes into it does.
+  void dados(Part& end) const {
+    const auto upright = [&](const char* receives, Length from, Length low, Length high) {
+      Machining cut = dadoAcross(end, receives, from, t_, let_);
+      cut.v0 = low;
+      cut.v1 = high;
+      cut.through = low == Length{} && high == end.width.total();
+      end.machining.push_back(std::move(cut));
+    };
+    const Length high = high_.total();
+    upright("front", Length{}, foot_, high);
+    upright("rear panel", seat_.depth - t_, notchUp_, high);
+    if (seat_.toe) upright("kick board", seat_.toe->depth, Length{}, foot_);
+    Machining bottom = grooveAlong(end, "bottom", foot_, t_, let_);
+    bottom.u0 = t_;
+    bottom.u1 = rear_;
+    bottom.through = false;
+    end.machining.push_back(std::move(bottom));
   }
 
   // Upright between the ends, its outside looking to the front or the rear.
@@ -325,7 +349,8 @@ class SectionMaker {
             make(PartRole::StorageShelf, Reason("between brackets", brackets[i + 1] - from), deep);
         Maker::place(
             shelf, {{from, seat_.depth - deep.total(), seat_.height + z}, kRight, kBackwards, kUp});
-        join(shelf);
+        // Brackets are too thin where they end to be let into.
+        joinEnds(shelf, seat_.joint == Joint::Dado ? Joint::Butt : seat_.joint, "bracket");
         out_.push_back(std::move(shelf));
       }
     }
@@ -335,6 +360,7 @@ class SectionMaker {
   const SeatBox& seat_;
   const SeatSection& section_;
   Length width_, t_, left_, right_, foot_, notchUp_, notchIn_, rear_;
+  Length let_;  // into the ends, where the panels are in dados
   Reason high_;
   std::vector<Length> uprights_;  // left faces
   std::vector<Part> out_;
