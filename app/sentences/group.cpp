@@ -1,3 +1,4 @@
+#include <algorithm>
 #include <map>
 
 #include "app/sentences/top.h"
@@ -14,6 +15,7 @@ class GroupWriter : public SentenceWriter<CarcassGroup> {
   using SentenceWriter::SentenceWriter;
   std::vector<Paragraph> run() {
     members();
+    bridges();
     legs();
     stand();
     frame();
@@ -77,6 +79,52 @@ class GroupWriter : public SentenceWriter<CarcassGroup> {
   Length wide() const {
     if (const auto lines = groupLines(job_, body_)) return lines->wall;
     return widthOf(job_, body_);
+  }
+
+  // Gaps that loose shelves lie across.
+  void bridges() {
+    begin();
+    for (std::size_t i = 0; i < body_.bridges.size(); ++i) {
+      const GroupBridge& bridge = body_.bridges[i];
+      const Assembly* left = findAssembly(job_, bridge.after);
+      const QString after = left == nullptr ? QString() : qs(left->code);
+      choice(tr("gap after %1").arg(after), {tr("After %1 a gap").arg(after), tr("close it")}, 0,
+             [i](CarcassGroup& g, int chosen) {
+               if (chosen == 1) g.bridges.erase(g.bridges.begin() + static_cast<std::ptrdiff_t>(i));
+             });
+      length(tr("width of the gap after %1").arg(after), bridge.width,
+             [i](CarcassGroup& g, Length l) { g.bridges[i].width = l; });
+      say(tr("wide is crossed by"));
+      count(tr("shelves after %1").arg(after), bridge.shelves, 1, 20,
+            [i](CarcassGroup& g, int n) { g.bridges[i].shelves = n; });
+      say(tr("loose shelves of"));
+      material(tr("shelf material after %1").arg(after), bridge.material,
+               [i](CarcassGroup& g, const std::string& id) { g.bridges[i].material = id; });
+      say(tr("on ledges"));
+      length(tr("ledge after %1").arg(after), bridge.ledge,
+             [i](CarcassGroup& g, Length l) { g.bridges[i].ledge = l; });
+      say(tr("high."));
+    }
+    QStringList offers = {body_.bridges.empty() ? tr("No gap") : tr("No other gap")};
+    std::vector<Id> free;
+    for (const Id id : body_.everyMember()) {
+      const std::vector<Id> line = body_.lineOf(id).members;
+      const bool taken = std::any_of(body_.bridges.begin(), body_.bridges.end(),
+                                     [id](const GroupBridge& one) { return one.after == id; });
+      const Assembly* member = findAssembly(job_, id);
+      if (taken || line.back() == id || member == nullptr) continue;
+      offers << tr("A gap after %1").arg(qs(member->code));
+      free.push_back(id);
+    }
+    choice(tr("gap between members"), offers, 0,
+           [free, plywood = firstMaterial()](CarcassGroup& g, int i) {
+             if (i == 0) return;
+             GroupBridge added;
+             added.after = free[static_cast<std::size_t>(i - 1)];
+             added.material = plywood;
+             g.bridges.push_back(added);
+           });
+    say(tr("is left between two of them for loose shelves."));
   }
 
   // Round a corner, or in a nook.

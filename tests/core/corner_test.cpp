@@ -5,6 +5,7 @@
 #include "core/breakdown/settle.h"
 #include "core/formats/job_json.h"
 #include "core/kinds/group/lines.h"
+#include "core/kinds/group/rules.h"
 #include "core/kinds/kind.h"
 #include "core/kinds/validate.h"
 #include "core/parts/maker.h"
@@ -195,6 +196,54 @@ TEST(Corner, theLinesOfANookLeaveRoomBetweenThem) {
   job.assemblies[0].carcass().width = mm(1'120);
   EXPECT_EQ(listOf(job), "");
   EXPECT_EQ(clashesIn(job), "");
+}
+
+// A gap of 800 after B1: shelves of 797 x 560 at thirds of the height over the foot, on four
+// ledges.
+TEST(Bridge, looseShelvesAcrossAGap) {
+  Job job = corner(2, 0, 0);
+  GroupBridge bridge;
+  bridge.after = job.assemblies[0].id;
+  bridge.shelves = 2;
+  bridge.material = "b18";
+  groupOf(job).bridges = {bridge};
+  onABase(job);
+  underATop(job, CornerTop::Butted);
+  EXPECT_EQ(missing(listOf(job), {"loose shelf x2 797 x 560", "shelf support x4 560 x 40",
+                                  "top x1 2000 x 580", "base rail x2 2000 x 100"}),
+            "");
+  EXPECT_EQ(clashesIn(job), "");
+  const Breakdown out = breakDown(job, job.assemblies.back());
+  EXPECT_EQ(memberStanding(job, groupOf(job), job.assemblies[1].id).at[0], mm(1'400));
+  // 100 of base under 620: thirds of 206.666666.
+  EXPECT_NEAR(partIn(out, "loose shelf").poses[0].origin[2].inMm(), 306.666666, 1e-5);
+  // The typed width is shared by what the gap leaves.
+  groupOf(job).width = mm(2'400);
+  ASSERT_TRUE(settle(job, job.lastId));
+  EXPECT_EQ(job.assemblies[0].carcass().width, mm(800));
+  EXPECT_EQ(*readJob("job", writeJob(job)), job);
+  const CarcassGroup turned = mirrored(groupOf(job));
+  EXPECT_EQ(turned.bridges[0].after, job.assemblies[1].id) << "what stood right of it";
+  groupOf(job).frame = FaceFrame{};
+  groupOf(job).frame->material = "b18";
+  EXPECT_EQ(listOf(job), "trouble: a frame over the gap between two carcasses\n");
+}
+
+TEST(Bridge, isBetweenTwo) {
+  Job job = corner(2, 0, 1);
+  GroupBridge bridge;
+  bridge.after = job.assemblies[1].id;
+  bridge.material = "b18";
+  groupOf(job).bridges = {bridge};
+  EXPECT_EQ(validate(job)[0].field, "/assemblies/3/group/bridges/0/after")
+      << "the last of its line";
+  groupOf(job).bridges[0].after = job.assemblies[0].id;
+  EXPECT_TRUE(validate(job).empty());
+  groupOf(job).bridges.push_back(groupOf(job).bridges[0]);
+  EXPECT_EQ(validate(job)[0].field, "/assemblies/3/group/bridges/1/after");
+  groupOf(job).bridges.pop_back();
+  groupOf(job).bridges[0].shelves = 20;
+  EXPECT_EQ(listOf(job).substr(0, 10), "trouble: 2") << "no room between their ledges";
 }
 
 TEST(SharedWidth, isWhatTheCornersLeave) {

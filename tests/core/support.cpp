@@ -274,6 +274,14 @@ rc::Gen<Job> buildableGroup() {
     if (pick(0, 1) == 1) body.fillerMaterial = "b18";
     body.cornerTop = static_cast<CornerTop>(pick(0, 1));
     if (pick(0, 3) != 0) body.frame = randomFrame();
+    if (!body.frame && body.members.size() > 1 && pick(0, 1) == 1) {
+      GroupBridge bridge;
+      bridge.after = body.members[0];
+      bridge.width = Length::um(pick(300'000, 900'000));
+      bridge.shelves = pick(1, 3);
+      bridge.material = pick(0, 1) == 1 ? "b12" : "b18";
+      body.bridges = {bridge};
+    }
     if (!first.toe && pick(0, 1) == 1) {
       body.stand = Stand{};
       body.stand->kind = StandKind::Frame;

@@ -13,6 +13,15 @@ void fields(A& a, GroupLeg& v) {
 }
 
 template <class A>
+void fields(A& a, GroupBridge& v) {
+  a.must("after", v.after);
+  a("width", v.width);
+  a("shelves", v.shelves);
+  a.must("material", v.material);
+  a("ledge", v.ledge);
+}
+
+template <class A>
 void fields(A& a, CarcassGroup& v) {
   a.must("members", v.members);
   a("stand", v.stand);
@@ -22,6 +31,7 @@ void fields(A& a, CarcassGroup& v) {
   a.unlessPlain("fixed", v.fixed);
   a("left", v.left);
   a("right", v.right);
+  a.unlessPlain("bridges", v.bridges);
   a.unlessPlain("fillerMaterial", v.fillerMaterial);
   a.choice("cornerTop", v.cornerTop,
            {{"butted", CornerTop::Butted}, {"mitred", CornerTop::Mitred}});

@@ -4,6 +4,7 @@
 
 #include <algorithm>
 #include <optional>
+#include <string>
 #include <vector>
 
 #include "core/job/id.h"
@@ -26,6 +27,17 @@ struct GroupLeg {
   bool operator==(const GroupLeg&) const = default;
 };
 
+// A gap between two members of a line that loose shelves lie across, on ledges screwed to the sides
+// of both.
+struct GroupBridge {
+  Id after = 0;                    // the member on its left as one stands before them
+  Length width = Length::mm(800);  // between the two, > 0
+  int shelves = 1;                 // at equal heights, 1..20
+  std::string material;            // of shelves and ledges
+  Length ledge = Length::mm(40);   // height of a ledge, > 0
+  bool operator==(const GroupBridge&) const = default;
+};
+
 // Carcasses side by side, from the left, that share what stands under, before and on them. A member
 // keeps its own sizes; its own frame and stand are left out.
 struct CarcassGroup {
@@ -36,7 +48,8 @@ struct CarcassGroup {
   std::optional<Length> width;          // of the members along the rear wall: they share it
   std::vector<Id> fixed;                // those that keep their own width then
   std::optional<GroupLeg> left, right;  // round one corner, or both: in a nook
-  std::string fillerMaterial;           // of the strips in the corners; empty: none
+  std::vector<GroupBridge> bridges;
+  std::string fillerMaterial;  // of the strips in the corners; empty: none
   CornerTop cornerTop = CornerTop::Butted;
   bool operator==(const CarcassGroup&) const = default;
 

@@ -9,9 +9,7 @@
 namespace pp {
 
 Length GroupLine::width() const {
-  Length out;
-  for (const GroupMember& member : members) out += member.carcass().width;
-  return out;
+  return members.back().x + members.back().carcass().width - members.front().x;
 }
 
 Length GroupLine::rear() const {
@@ -42,6 +40,8 @@ Result<GroupLine> lineOf(const Job& job, const CarcassGroup& group, Id of) {
     if (!layout) return layout.problems();
     out.members.push_back({member, std::move(layout).value(), x});
     x += member->carcass().width;
+    for (const GroupBridge& bridge : group.bridges)
+      if (bridge.after == id) x += bridge.width;
   }
   return out;
 }
@@ -117,7 +117,9 @@ bool shareWidths(Job& job) {
     if (group == nullptr || !group->width) continue;
     const auto lines = groupLines(job, *group);
     if (!lines) continue;
-    Length rest = *group->width - (lines->wall - lines->rear.width());
+    // Less the corners and the gaps.
+    Length rest = *group->width - lines->wall;
+    for (const GroupMember& member : lines->rear.members) rest += member.carcass().width;
     std::vector<Id> sharing;
     for (const GroupMember& member : lines->rear.members)
       if (std::find(group->fixed.begin(), group->fixed.end(), member.assembly->id) ==

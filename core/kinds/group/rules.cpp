@@ -93,6 +93,8 @@ class GroupMaker {
       if (group_.stand)
         if (const Problems problems = add(own, stand(*line)); !problems.empty()) return problems;
       if (group_.frame) frame(*line, own);
+      for (const GroupBridge& one : group_.bridges)
+        if (const Problems problems = bridge(*line, one, own); !problems.empty()) return problems;
       if (group_.top)
         if (const Problems problems = add(own, top(*line)); !problems.empty()) return problems;
       Maker::stand(own, line->standing);
@@ -127,6 +129,9 @@ class GroupMaker {
           return {cannot("group", "fronts in different planes",
                          "carcasses whose frame lies in one plane")};
       }
+    if (group_.frame && !group_.bridges.empty())
+      return {cannot("face frame", "a frame over the gap between two carcasses",
+                     "no frame, or no gap")};
     if (lines_.left && lines_.right)
       if (const Length taken = taking(*lines_.left) + taking(*lines_.right); taken > lines_.wall)
         return {cannot("group",
@@ -174,6 +179,47 @@ class GroupMaker {
                          fmt::format("fronts that end {} from the {} wall",
                                      maker_.shown(isLeft ? reach : lines_.wall - reach),
                                      isLeft ? "left" : "right"))};
+      }
+    }
+    return {};
+  }
+
+  // The shelves across the gap after a member of that line, if it is one.
+  Problems bridge(const GroupLine& line, const GroupBridge& bridge, std::vector<Part>& out) const {
+    const auto left = std::find_if(
+        line.members.begin(), line.members.end(),
+        [&bridge](const GroupMember& one) { return one.assembly->id == bridge.after; });
+    if (left == line.members.end()) return {};
+    const GroupMember& right = *std::next(left);
+    const ShelfRules& rules = left->carcass().shelves;
+    const Length from = left->x + left->layout.outer.right();
+    const Length to = right.x + right.layout.outer.x;
+    const Length foot = left->layout.outer.z;
+    const Reason length = Reason("gap", to - from).minus("clearance", rules.clearance);
+    const Reason depth =
+        Reason("depth of the sides", std::min(left->layout.sideDepth, right.layout.sideDepth))
+            .minus("set-back", rules.setBack);
+    const Length step = (left->layout.outer.top() - foot) / (bridge.shelves + 1);
+    if (step <= bridge.ledge + maker_.thickness(bridge.material) || length.total() <= Length{})
+      return {
+          cannot("shelves across a gap", std::to_string(bridge.shelves), "fewer, or lower ledges")};
+    for (int k = 1; k <= bridge.shelves; ++k) {
+      const Length z = foot + k * step;
+      Part shelf = maker_.board(PartRole::LooseShelf, bridge.material, length, depth);
+      shelf.show = Face::Outside;
+      Maker::place(shelf,
+                   {{from + rules.clearance / 2, rules.setBack, z}, kRight, kBackwards, kUp});
+      maker_.show(shelf, Side::Front, left->carcass().banding);
+      out.push_back(std::move(shelf));
+      for (const bool low : {true, false}) {
+        Part ledge = maker_.board(PartRole::ShelfSupport, bridge.material, depth,
+                                  Reason("ledge", bridge.ledge));
+        // Inside is the face that is screwed on.
+        Maker::place(ledge, {{low ? from : to, rules.setBack, z - bridge.ledge},
+                             kBackwards,
+                             kUp,
+                             low ? kRight : kLeft});
+        out.push_back(std::move(ledge));
       }
     }
     return {};
@@ -370,6 +416,10 @@ std::int64_t mostPieces(const Job& job, const CarcassGroup& of) {
   for (const auto& leg : {of.left, of.right})
     if (leg) width += 2 * (leg->filler + kDeepest);
   out += of.left || of.right ? 4 : 0;
+  for (const GroupBridge& bridge : of.bridges) {
+    width += bridge.width;
+    out += 3 * std::int64_t{bridge.shelves};
+  }
   if (of.frame) out += 6 + members;
   if (of.stand) out += mostPieces(*of.stand, width);
   if (of.top) out += mostPieces(*of.top, width);
@@ -404,6 +454,20 @@ void check(Check& to, const std::string& at, const CarcassGroup& of) {
     to.notNegative(here + "/filler", leg->filler);
   }
   if (of.width) to.positive(at + "/width", *of.width);
+  for (std::size_t i = 0; i < of.bridges.size(); ++i) {
+    const GroupBridge& bridge = of.bridges[i];
+    const std::string here = fmt::format("{}/bridges/{}", at, i);
+    const std::vector<Id> line = of.lineOf(bridge.after).members;
+    if (line.empty() || line.back() == bridge.after)
+      to.add(here + "/after", std::to_string(bridge.after),
+             "the id of a member that another stands right of");
+    if (std::any_of(of.bridges.begin(), of.bridges.begin() + static_cast<std::ptrdiff_t>(i),
+                    [&bridge](const GroupBridge& other) { return other.after == bridge.after; }))
+      to.add(here + "/after", std::to_string(bridge.after) + " a second time", "one gap each");
+    to.allPositive(here, {{"/width", bridge.width}, {"/ledge", bridge.ledge}});
+    to.within(here + "/shelves", bridge.shelves, 1, 20);
+    to.knownMaterial(here + "/material", bridge.material);
+  }
   for (std::size_t i = 0; i < of.fixed.size(); ++i)
     if (std::find(of.members.begin(), of.members.end(), of.fixed[i]) == of.members.end())
       to.add(fmt::format("{}/fixed/{}", at, i), std::to_string(of.fixed[i]),
@@ -422,6 +486,12 @@ void begin(const Job& job, const PlainMaterials& /*materials*/, CarcassGroup& ou
 CarcassGroup mirrored(const CarcassGroup& of) {
   CarcassGroup out = of;
   std::reverse(out.members.begin(), out.members.end());
+  // What was on the right of a gap is on its left now.
+  for (GroupBridge& bridge : out.bridges) {
+    const std::vector<Id> line = of.lineOf(bridge.after).members;
+    const auto left = std::find(line.begin(), line.end(), bridge.after);
+    if (left != line.end() && std::next(left) != line.end()) bridge.after = *std::next(left);
+  }
   std::swap(out.left, out.right);
   if (out.frame) std::swap(out.frame->overhangLeft, out.frame->overhangRight);
   if (out.top) out.top = mirrored(*out.top);
