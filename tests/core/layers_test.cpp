@@ -112,6 +112,63 @@ TEST(Layers, whatGoesThroughGoesThroughAllOfThem) {
   EXPECT_TRUE(out.parts[4].machining.empty());
 }
 
+// 600 long, from 80 wide to 20: a tenth narrower every 60.
+TEST(Layers, piecesHaveTheirShareOfATaper) {
+  LooseBoard board = laminated();
+  Feature taper;
+  taper.kind = FeatureKind::Taper;
+  taper.edge = BoardEdge::Long2;
+  taper.across = mm(80);
+  taper.size = mm(20);
+  Feature corner;
+  corner.kind = FeatureKind::Corner;
+  corner.size = mm(10);
+  corner.farEnd = true;
+  board.features = {taper, corner};
+  for (const bool far : {false, true}) {
+    board.features[0].farEnd = far;
+    const Breakdown out = breakDown(jobOf(only(board)));
+    ASSERT_TRUE(out.troubles.empty());
+    // The second piece lies from 160 to 400.
+    const Machining& cut = out.parts[3].machining[0];
+    EXPECT_EQ(cut.cut, Cut::Taper);
+    EXPECT_EQ(cut.v0, far ? mm(36) : mm(64));
+    EXPECT_EQ(cut.v1, far ? mm(60) : mm(40));
+    EXPECT_EQ(out.parts[2].machining.size(), 1U) << "no rounded corner on the first";
+    EXPECT_EQ(out.parts[4].machining.size(), 2U);
+  }
+  // One that begins at 200 leaves the first piece as it is.
+  board.features[0].farEnd = false;
+  board.features[0].along = mm(200);
+  const Breakdown later = breakDown(jobOf(only(board)));
+  EXPECT_TRUE(later.parts[2].machining.empty());
+  EXPECT_TRUE(later.parts[3].machining.empty()) << "it begins within it";
+  EXPECT_EQ(later.parts[3].note, "taper it with the board when the layers are glued");
+}
+
+TEST(Layers, aGrooveRunsOnFromPieceToPiece) {
+  LooseBoard board = laminated();
+  Feature groove;
+  groove.kind = FeatureKind::Groove;
+  groove.across = mm(20);
+  groove.size = mm(6);
+  groove.depth = mm(5);
+  groove.keepLow = mm(30);
+  Feature rabbet;
+  rabbet.kind = FeatureKind::Rabbet;
+  rabbet.edge = BoardEdge::Short2;
+  rabbet.size = mm(10);
+  rabbet.depth = mm(5);
+  board.features = {groove, rabbet};
+  const Breakdown out = breakDown(jobOf(only(board)));
+  ASSERT_TRUE(out.troubles.empty());
+  EXPECT_TRUE(out.parts[0].machining.empty()) << "the inside face is the last layer's";
+  ASSERT_EQ(out.parts[2].machining.size(), 1U);
+  EXPECT_EQ(out.parts[2].machining[0].u0, mm(30));
+  EXPECT_TRUE(out.parts[3].machining[0].through);
+  EXPECT_EQ(out.parts[4].machining.size(), 2U) << "with the rabbet at the far end";
+}
+
 TEST(Layers, gapsFollowOneAnotherInside) {
   for (const std::vector<LayerGap>& gaps :
        {std::vector<LayerGap>{{mm(400), mm(60)}, {mm(100), mm(60)}},

@@ -196,6 +196,33 @@ class BoardMaker {
   // another piece or in a gap. What crosses the end of a piece is cut when the layers are glued.
   Problems inPiece(Part& part, Feature feature, Length from, Length to, bool left) const {
     if (from == Length{} && to == board_.length) return cut(part, feature, left);
+    if (feature.kind == FeatureKind::Taper && !feature.thickness) {
+      const Length begins = feature.farEnd ? board_.length - feature.along : feature.along;
+      if (begins > from && begins < to) {
+        part.note = "taper it with the board when the layers are glued";
+        return {};
+      }
+      if (const auto own = taperIn(feature, from, to)) return cut(part, *own, left);
+      return {};
+    }
+    if (feature.kind == FeatureKind::Groove || feature.kind == FeatureKind::Rabbet) {
+      const bool end = feature.kind == FeatureKind::Rabbet &&
+                       (feature.edge == BoardEdge::Short1 || feature.edge == BoardEdge::Short2);
+      if (end && (feature.edge == BoardEdge::Short1 ? from > Length{} : to < board_.length))
+        return {};
+      // Where it stops is at the ends of the whole board.
+      if (!end && from > Length{}) feature.keepLow = Length{};
+      if (!end && to < board_.length) feature.keepHigh = Length{};
+      return cut(part, feature, left);
+    }
+    if (feature.kind == FeatureKind::Corner || feature.kind == FeatureKind::RoundEnd) {
+      const bool here = feature.farEnd ? to == board_.length : from == Length{};
+      return here ? cut(part, feature, left) : Problems{};
+    }
+    if (feature.kind == FeatureKind::Curve) {
+      part.note = "trim it to the curve of the board when the layers are glued";
+      return {};
+    }
     if (!alongTheBoard(feature)) return {};
     if (feature.farEnd) {
       feature.along = board_.length - feature.along - spanOf(feature);
@@ -214,6 +241,25 @@ class BoardMaker {
     }
     feature.along -= from;
     return cut(part, feature, left);
+  }
+
+  // What a taper of a long edge is in a piece of the board in which it does not begin; nothing
+  // where the piece keeps its width.
+  std::optional<Feature> taperIn(const Feature& taper, Length from, Length to) const {
+    if (taper.edge != BoardEdge::Long1 && taper.edge != BoardEdge::Long2) return std::nullopt;
+    const Length run = board_.length - taper.along;
+    const auto wide = [&](Length at) {
+      const Length along = (taper.farEnd ? board_.length - at : at) - taper.along;
+      return along <= Length{} ? taper.across
+                               : taper.across + scaled(taper.size - taper.across, along, run);
+    };
+    Feature out = taper;
+    out.along = Length{};
+    out.farEnd = false;
+    out.across = wide(from);
+    out.size = wide(to);
+    if (out.across == out.size) return std::nullopt;
+    return out;
   }
 
   static bool alongTheBoard(const Feature& feature) {
