@@ -18,6 +18,20 @@ bool has(const std::vector<std::string>& fields, const std::string& name) {
   return std::find(fields.begin(), fields.end(), name) != fields.end();
 }
 
+// Those that a gate cannot do without: a corridor may go straight on, a stair without a turn or
+// level.
+std::vector<std::string> neededBy(const Gate& gate) {
+  switch (gate.kind) {
+    case GateKind::Corridor:
+      return {"width", "height"};
+    case GateKind::Stair:
+      if (gate.turns == 0) return {"width", "height"};
+      return {"width", "height", "depth"};
+    default:
+      return fieldsOf(gate.kind);
+  }
+}
+
 }  // namespace
 
 std::vector<std::string> fieldsOf(GateKind kind) {
@@ -46,14 +60,10 @@ std::vector<std::string> unusedFields(const Gate& gate) {
 }
 
 std::vector<std::string> missingFields(const Gate& gate) {
-  const std::vector<std::string> known = fieldsOf(gate.kind);
+  const std::vector<std::string> needed = neededBy(gate);
   std::vector<std::string> out;
-  for (const auto& [name, says] : saidBy(gate)) {
-    // A corridor may go straight on, a stair without a turn or, as a ladder's foot, level.
-    const bool may = name == "into" || name == "turns" || name == "pitch" ||
-                     (name == "depth" && gate.kind == GateKind::Stair && gate.turns == 0);
-    if (!says && !may && has(known, name)) out.push_back(name);
-  }
+  for (const auto& [name, says] : saidBy(gate))
+    if (!says && has(needed, name)) out.push_back(name);
   return out;
 }
 
