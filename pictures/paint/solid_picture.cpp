@@ -341,12 +341,15 @@ SolidScene sceneOf(const Job& job, const Assembly& assembly, const Breakdown& br
     return one;
   };
   add(out, job, of(assembly.code));
-  if (const auto* group = std::get_if<CarcassGroup>(&assembly.body))
-    for (const Id id : group->everyMember()) {
-      Breakdown member = of(findAssembly(job, id)->code);
-      Maker::stand(member.parts, memberStanding(job, *group, id));
+  if (const auto* group = std::get_if<CarcassGroup>(&assembly.body)) {
+    const std::vector<Id> members = group->everyMember();
+    const std::vector<Standing> standings = memberStandings(job, *group);
+    for (std::size_t i = 0; i < members.size(); ++i) {
+      Breakdown member = of(findAssembly(job, members[i])->code);
+      Maker::stand(member.parts, standings[i]);
       add(out, job, member);
     }
+  }
   return out;
 }
 

@@ -2,6 +2,8 @@
 // hand: carcasses 600 × 720 × 560 with fronts between their panels.
 #include <gtest/gtest.h>
 
+#include <algorithm>
+
 #include "core/breakdown/settle.h"
 #include "core/formats/job_json.h"
 #include "core/kinds/group/lines.h"
@@ -62,6 +64,12 @@ std::string listOf(const Job& job) {
            format(part.length.total(), styleOf(job)) + " x " +
            format(part.width.total(), styleOf(job)) + "\n";
   return out;
+}
+
+Standing memberStanding(const Job& job, const CarcassGroup& group, Id member) {
+  const std::vector<Id> members = group.everyMember();
+  const auto at = std::find(members.begin(), members.end(), member);
+  return memberStandings(job, group)[static_cast<std::size_t>(at - members.begin())];
 }
 
 // What of the group and its members takes the room of another.

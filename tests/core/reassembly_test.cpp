@@ -177,10 +177,11 @@ RC_GTEST_PROP(Reassembly, groupsWithFrameStandAndTopFitTogether, ()) {
   RC_PRE(shared.troubles.empty());
   const auto& group = std::get<CarcassGroup>(job.assemblies.back().body);
   std::vector<Body> bodies = bodiesOf(shared);
-  for (const Id id : group.everyMember()) {
-    Breakdown member = breakDown(job, *findAssembly(job, id));
+  const std::vector<Id> members = group.everyMember();
+  for (std::size_t i = 0; i < members.size(); ++i) {
+    Breakdown member = breakDown(job, *findAssembly(job, members[i]));
     RC_PRE(!member.parts.empty());
-    Maker::stand(member.parts, memberStanding(job, group, id));
+    Maker::stand(member.parts, memberStandings(job, group)[i]);
     for (Body& body : bodiesOf(member)) bodies.push_back(std::move(body));
   }
   RC_ASSERT(clashes(bodies) == "");

@@ -91,23 +91,32 @@ Result<GroupLines> groupLines(const Job& job, const CarcassGroup& group) {
   return out;
 }
 
-Standing memberStanding(const Job& job, const CarcassGroup& group, Id member) {
+std::vector<const GroupLine*> GroupLines::all() const {
+  std::vector<const GroupLine*> out = {&rear};
+  if (left) out.push_back(&*left);
+  if (right) out.push_back(&*right);
+  return out;
+}
+
+std::vector<Standing> memberStandings(const Job& job, const CarcassGroup& group) {
+  const std::vector<Id> members = group.everyMember();
+  std::vector<Standing> out(members.size());
   if (const auto lines = groupLines(job, group)) {
-    std::vector<const GroupLine*> all = {&lines->rear};
-    if (lines->left) all.push_back(&*lines->left);
-    if (lines->right) all.push_back(&*lines->right);
-    for (const GroupLine* line : all)
-      for (const GroupMember& one : line->members)
-        if (one.assembly->id == member)
-          return {line->standing.place(Point{one.x, Length{}, Length{}}), line->standing.quarters};
+    for (const GroupLine* line : lines->all())
+      for (const GroupMember& one : line->members) {
+        const auto at = std::find(members.begin(), members.end(), one.assembly->id);
+        out[static_cast<std::size_t>(at - members.begin())] = {
+            line->standing.place(Point{one.x, Length{}, Length{}}), line->standing.quarters};
+      }
+    return out;
   }
   Length x;
-  for (const Id id : group.everyMember()) {
-    if (id == member) break;
-    if (const Assembly* one = findAssembly(job, id); one != nullptr && one->isCarcass())
+  for (std::size_t i = 0; i < members.size(); ++i) {
+    out[i].at = {x, Length{}, Length{}};
+    if (const Assembly* one = findAssembly(job, members[i]); one != nullptr && one->isCarcass())
       x += one->carcass().width;
   }
-  return {{x, Length{}, Length{}}, 0};
+  return out;
 }
 
 bool shareWidths(Job& job) {

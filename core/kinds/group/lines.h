@@ -36,14 +36,16 @@ struct GroupLines {
   GroupLine rear;
   std::optional<GroupLine> left, right;
   Length wall;  // x of the right-hand wall; 0 for the left one
+
+  std::vector<const GroupLine*> all() const;
 };
 
 // Problems of whichever member does not add up.
 Result<GroupLines> groupLines(const Job& job, const CarcassGroup& group);
 
-// Where a member's own coordinates stand in the group's. Where the group does not add up, in one
-// line with those before it.
-Standing memberStanding(const Job& job, const CarcassGroup& group, Id member);
+// Where the own coordinates of every member stand in the group's, in the order of everyMember().
+// Where the group does not add up, in one line with those before it.
+std::vector<Standing> memberStandings(const Job& job, const CarcassGroup& group);
 
 // Gives the members along the rear wall the width that is typed for the group, less the corners:
 // those that are not fixed share what is left. No member that would vanish is changed.

@@ -88,7 +88,7 @@ class GroupMaker {
     if (const Problems problems = level(); !problems.empty()) return problems;
     if (const Problems problems = hidden(); !problems.empty()) return problems;
     std::vector<Part> out;
-    for (const GroupLine* line : all()) {
+    for (const GroupLine* line : lines_.all()) {
       std::vector<Part> own;
       if (group_.stand)
         if (const Problems problems = add(own, stand(*line)); !problems.empty()) return problems;
@@ -105,12 +105,6 @@ class GroupMaker {
   }
 
  private:
-  std::vector<const GroupLine*> all() const {
-    std::vector<const GroupLine*> out = {&lines_.rear};
-    if (lines_.left) out.push_back(&*lines_.left);
-    if (lines_.right) out.push_back(&*lines_.right);
-    return out;
-  }
   const GroupLeg& legOf(bool isLeft) const { return isLeft ? *group_.left : *group_.right; }
 
   static Problems add(std::vector<Part>& out, Result<std::vector<Part>> parts) {
@@ -121,7 +115,7 @@ class GroupMaker {
 
   // All are of one height, the frame of every line in one plane.
   Problems level() const {
-    for (const GroupLine* line : all())
+    for (const GroupLine* line : lines_.all())
       for (const GroupMember& member : line->members) {
         if (member.layout.outer.top() != lines_.rear.members.front().layout.outer.top())
           return {cannot("group", "carcasses of different heights", "carcasses of one height")};
