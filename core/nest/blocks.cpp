@@ -163,8 +163,15 @@ class Grouper {
   }
 
   void refuse(std::size_t part, std::int64_t copies, const std::string& why) {
-    out_.impossible.push_back({part, copies, why});
-    rest_[part] -= copies;
+    // Without one of its parts a copy of a run is none.
+    const std::string& run = request_.parts[part].run;
+    for (auto& [other, left] : rest_) {
+      if (left <= 0 || (other != part && (run.empty() || request_.parts[other].run != run)))
+        continue;
+      const std::int64_t gone = std::min(copies, left);
+      out_.impossible.push_back({other, gone, why});
+      left -= gone;
+    }
   }
 
   // One way for the members to lie: side by side along x or y, each turned or not.

@@ -44,9 +44,12 @@ class Converter {
 
   // The tree with every leftover worth keeping cut out of it as if it were a part, largest first.
   CutTree filled(SlackTree tree, PlannedSheet& sheet) {
-    const Nm kerf = request_.kerf.inNm();
-    while (const Spot* spot = tree.largestSpot(request_.keepLong.inNm() + kerf,
-                                               request_.keepShort.inNm() + kerf)) {
+    // A leftover is at least something, even where any is worth keeping.
+    const auto worth = [this](Length keep) {
+      return std::max<Nm>(keep.inNm(), 1) + request_.kerf.inNm();
+    };
+    while (const Spot* spot =
+               tree.largestSpot(worth(request_.keepLong), worth(request_.keepShort))) {
       const Spot at = *spot;
       tree.insert(at, kLeftover, 0, at.w, at.h);
     }

@@ -199,11 +199,15 @@ class Verifier {
     }
   }
 
-  // Whether one saw of the shop leaves that gap between two parts of a run.
+  // Whether the shop's saws leave that gap between two parts of a run: one cut, or the two bevels
+  // of a mitre, which need not be made on the same saw.
   bool isGap(Length gap, bool mitred) const {
-    for (int i = -1; i < static_cast<int>(request_.shop.machines.size()); ++i) {
+    const int saws = static_cast<int>(request_.shop.machines.size());
+    for (int i = -1; i < saws; ++i) {
       const Length kerf = kerfOf(request_, i);
-      if (gap == (mitred ? 2 * bevelKerf(kerf) : kerf)) return true;
+      if (!mitred && gap == kerf) return true;
+      for (int k = -1; mitred && k < saws; ++k)
+        if (gap == bevelKerf(kerf) + bevelKerf(kerfOf(request_, k))) return true;
     }
     return false;
   }

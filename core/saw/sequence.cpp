@@ -3,6 +3,7 @@
 #include <fmt/format.h>
 
 #include <map>
+#include <stdexcept>
 
 #include "core/saw/schedule.h"
 
@@ -53,7 +54,9 @@ void addEnds(std::size_t sheet, const std::string& name, const Takedown& taken, 
     lies(cut.high);
   }
   const auto is = [&](int piece, Kind kind, std::size_t index) {
-    PieceEnd& end = ends[static_cast<std::size_t>(of.at(piece))];
+    const int at = of.at(piece);
+    if (at == kCutFurther) throw std::logic_error("a piece that becomes a part is cut further");
+    PieceEnd& end = ends[static_cast<std::size_t>(at)];
     end.kind = kind;
     end.index = index;
   };

@@ -23,8 +23,10 @@ class SheetCutter {
     out_.placed.resize(sheet_.placements.size());
     const Length trim = stock_.trim;
     Piece whole{0, -1, {}, {}, stock_.length, stock_.width, trim, trim};
-    const bool over =
-        request_.shop.cleaning == Cleaning::CutOver && sheet_.tree.kind == CutTree::Kind::Column;
+    // Cut over, the strips shift by what the blades differ: not where a part is pinned to its
+    // place.
+    const bool over = request_.shop.cleaning == Cleaning::CutOver &&
+                      sheet_.tree.kind == CutTree::Kind::Column && !sheet_.tree.anchored;
     if (trim > Length{}) {
       if (!over) whole = cutOff(whole, CutDirection::Rip, trim);
       if (!over && gathers(whole)) {
@@ -82,6 +84,7 @@ class SheetCutter {
       made.fence = chosen.fence == FenceSide::Low ? FenceSide::High : FenceSide::Low;
     made.kerf = kerfOf(request_, chosen.machine);
     if (tilted) made.kerf = bevelKerf(made.kerf);
+    if (what == For::Bevel2 && made.kerf == Length{}) return {piece, piece};  // takes nothing
     // A trim cut is placed by what it leaves: a thinner blade stands nearer to the good side.
     made.at = what == For::High || what == For::Between ? at + request_.kerf - made.kerf : at;
     const Length rest = extent - made.at - made.kerf;
@@ -218,7 +221,12 @@ class SheetCutter {
     for (const CutTree& child : tree.children) needed += size(child);
     const std::vector<const CutTree*> order = ordered(tree, (row ? piece.dx : piece.dy) == needed);
     for (std::size_t i = 0; i + 1 < order.size(); ++i) {
-      auto [low, high] = cut(piece, direction, size(*order[i]),
+      const Length at = size(*order[i]);
+      // The gap beside a pinned part may be narrower than the widest blade: then nothing lies
+      // there.
+      if (tree.anchored && at + request_.kerf >= (row ? piece.dx : piece.dy))
+        return takeApart(piece, *order[i]);
+      auto [low, high] = cut(piece, direction, at,
                              tree.mitred     ? For::Bevel
                              : tree.anchored ? For::Between
                                              : For::Low);
