@@ -97,6 +97,7 @@ QVariant GridModel::data(const QModelIndex& index, int role) const {
 bool GridModel::setData(const QModelIndex& index, const QVariant& value, int role) {
   if (role != Qt::EditRole || !index.isValid()) return false;
   const GridColumn& column = columns_[static_cast<std::size_t>(index.column())];
+  if (!column.set) return false;
   const std::size_t row = jobRow(index.row());
   if (value.toString() == column.typed(session_.job(), row)) return true;
   Job next = session_.draft();
@@ -118,8 +119,10 @@ QVariant GridModel::headerData(int section, Qt::Orientation orientation, int rol
 }
 
 Qt::ItemFlags GridModel::flags(const QModelIndex& index) const {
-  return index.isValid() ? Qt::ItemIsEnabled | Qt::ItemIsSelectable | Qt::ItemIsEditable
-                         : Qt::NoItemFlags;
+  if (!index.isValid()) return Qt::NoItemFlags;
+  const bool changed = columns_[static_cast<std::size_t>(index.column())].set != nullptr;
+  return Qt::ItemIsEnabled | Qt::ItemIsSelectable |
+         (changed ? Qt::ItemIsEditable : Qt::NoItemFlags);
 }
 
 QStringList GridModel::choices(int column) const {

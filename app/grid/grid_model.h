@@ -17,7 +17,7 @@ struct GridColumn {
   std::function<QString(const Job&, std::size_t)> shown;  // as displayed
   std::function<QString(const Job&, std::size_t)> typed;  // as the editor starts
   std::function<Problems(Job&, std::size_t, const QString&)>
-      set;                                         // changes the job or says why not
+      set;  // changes the job or says why not; none: the cell only says something
   std::function<QStringList(const Job&)> choices;  // set where only some words will do
   std::function<QString(const Job&, std::size_t)> tip;
   // What rows are sorted by, where it is not the words shown.

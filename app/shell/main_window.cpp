@@ -21,6 +21,7 @@
 #include "app/shell/tape_bar.h"
 #include "app/stages/draw/draw_stage.h"
 #include "app/stages/layout/layout_stage.h"
+#include "app/stages/measure/measure_stage.h"
 #include "app/stages/parts/parts_stage.h"
 #include "app/stages/rack/rack_stage.h"
 #include "core/formats/file.h"
@@ -57,7 +58,8 @@ QScrollArea* scrolling(QWidget* content, const QString& name) {
 
 }  // namespace
 
-const MainWindow::StageRow MainWindow::kStages[4] = {{"draw", 2, made<DrawStage>},
+const MainWindow::StageRow MainWindow::kStages[5] = {{"measure", 1, made<MeasureStage>},
+                                                     {"draw", 2, made<DrawStage>},
                                                      {"parts", 3, made<PartsStage>},
                                                      {"rack", 4, made<RackStage>},
                                                      {"lay-out", 5, made<LayoutStage>}};

@@ -46,7 +46,7 @@ class MainWindow : public QMainWindow {
  private:
   void makeMenus();
   struct StageRow;
-  static const StageRow kStages[4];
+  static const StageRow kStages[5];
   void addStage(const StageRow& one);
   void follow();
   void jump(const Place& place);

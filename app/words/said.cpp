@@ -138,6 +138,34 @@ const QStringList& said<SheetGrain>() {
 }
 
 template <>
+const QStringList& said<SiteKind>() {
+  static const QStringList kWords = table<SiteKind::Around>(
+      "stands free", "against a wall", "between two walls", "in a corner, a wall on its left",
+      "in a corner, a wall on its right", "in a nook of three walls", "round something");
+  return kWords;
+}
+
+template <>
+const QStringList& said<WallAt>() {
+  static const QStringList kWords = table<WallAt::Right>("behind", "left", "right");
+  return kWords;
+}
+
+template <>
+const QStringList& said<ObstacleKind>() {
+  static const QStringList kWords = table<ObstacleKind::Step>(
+      "outlet", "switch", "pipe", "vent", "valve", "window", "door", "hatch", "foot", "step");
+  return kWords;
+}
+
+template <>
+const QStringList& said<GateKind>() {
+  static const QStringList kWords =
+      table<GateKind::People>("door", "corridor", "stair", "lift", "van", "people");
+  return kWords;
+}
+
+template <>
 const QStringList& said<Cleaning>() {
   static const QStringList kWords = table<Cleaning::CutOver>("trimmed", "cut over");
   return kWords;

@@ -59,7 +59,7 @@ void dropOverride(Job& job, const Part& part) {
 
 Lost dropLost(Job& job) {
   Lost out;
-  if (job.overrides.empty() && job.pins.empty()) return out;
+  if (job.overrides.empty() && job.pins.empty() && job.site.stands.empty()) return out;
   const std::vector<Id> there = allIds(job);
   const auto has = [&there](Id id) {
     return id == 0 || std::binary_search(there.begin(), there.end(), id);
@@ -69,6 +69,7 @@ Lost dropLost(Job& job) {
   for (PartOverride& one : job.overrides)
     if (one.follows && lost(*one.follows)) one.follows.reset();
   out.pins = taken(job.pins, [&](const JobPin& pin) { return lost(pin.part) || !has(pin.stock); });
+  taken(job.site.stands, [&has](const SiteStand& stand) { return !has(stand.assembly); });
   return out;
 }
 

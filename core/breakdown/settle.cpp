@@ -2,8 +2,8 @@
 
 #include <algorithm>
 
+#include "core/breakdown/fit.h"
 #include "core/job/ids.h"
-#include "core/kinds/group/lines.h"
 #include "core/kinds/validate.h"
 
 namespace pp {
@@ -13,7 +13,7 @@ Result<Lost> settle(Job& job, Id lastId) {
   giveIds(job);
   Lost lost = dropLost(job);
   if (Problems problems = validate(job); !problems.empty()) return problems;
-  if (shareWidths(job))
+  if (fitWidths(job))
     if (Problems problems = validate(job); !problems.empty()) return problems;
   return lost;
 }

@@ -4,13 +4,13 @@
 
 #include <algorithm>
 
+#include "core/breakdown/fit.h"
 #include "core/formats/opening_json.h"
 #include "core/formats/rack_fields.h"
 #include "core/formats/record_json.h"
 #include "core/formats/upgrade.h"
 #include "core/job/ids.h"
 #include "core/kinds/fields.h"
-#include "core/kinds/group/lines.h"
 #include "core/kinds/kind.h"
 #include "core/kinds/validate.h"
 
@@ -91,6 +91,83 @@ void fields(A& a, Gate& v) {
   a.unlessPlain("pitch", v.pitch);
   a.unlessPlain("people", v.people);
   a.unlessPlain("grams", v.grams);
+}
+
+const Choices<WallAt> kWalls = {
+    {"back", WallAt::Back}, {"left", WallAt::Left}, {"right", WallAt::Right}};
+
+template <class A>
+void fields(A& a, SiteWall& v) {
+  a.choice("at", v.at, kWalls);
+  a.unlessPlain("mouldingThickness", v.mouldingThickness);
+  a.unlessPlain("mouldingHeight", v.mouldingHeight);
+  a("allowance", v.allowance);
+  a.unlessPlain("madeOf", v.madeOf);
+  a.unlessPlain("firstStud", v.firstStud);
+  a.unlessPlain("studPitch", v.studPitch);
+}
+
+template <class A>
+void fields(A& a, SiteSize& v) {
+  a.choice("kind", v.kind,
+           {{"width", SizeKind::Width},
+            {"depth", SizeKind::Depth},
+            {"height", SizeKind::Height},
+            {"plumb", SizeKind::Plumb},
+            {"level", SizeKind::Level},
+            {"diagonal", SizeKind::Diagonal}});
+  a.choice("wall", v.wall, kWalls);
+  a.unlessPlain("at", v.at);
+  a("first", v.read.first);
+  a("second", v.read.second);
+  a("third", v.read.third);
+}
+
+template <class A>
+void fields(A& a, Obstacle& v) {
+  a.choice("kind", v.kind,
+           {{"outlet", ObstacleKind::Outlet},
+            {"switch", ObstacleKind::Switch},
+            {"pipe", ObstacleKind::Pipe},
+            {"vent", ObstacleKind::Vent},
+            {"valve", ObstacleKind::Valve},
+            {"window", ObstacleKind::Window},
+            {"door", ObstacleKind::Door},
+            {"hatch", ObstacleKind::Hatch},
+            {"foot", ObstacleKind::Foot},
+            {"step", ObstacleKind::Step}});
+  a.unlessPlain("name", v.name);
+  if (a.wants("wall", v.wall)) a.choice("wall", *v.wall, kWalls);
+  a.unlessPlain("along", v.along);
+  a.unlessPlain("up", v.up);
+  a.must("width", v.width);
+  a.must("height", v.height);
+  a.unlessPlain("out", v.out);
+}
+
+template <class A>
+void fields(A& a, SiteStand& v) {
+  a.must("assembly", v.assembly);
+  a.choice("wall", v.wall, kWalls);
+  a.unlessPlain("along", v.along);
+  a.unlessPlain("up", v.up);
+  a.unlessPlain("fills", v.fills);
+}
+
+template <class A>
+void fields(A& a, Site& v) {
+  a.choice("kind", v.kind,
+           {{"free", SiteKind::Free},
+            {"wall", SiteKind::Wall},
+            {"alcove", SiteKind::Alcove},
+            {"leftCorner", SiteKind::LeftCorner},
+            {"rightCorner", SiteKind::RightCorner},
+            {"nook", SiteKind::Nook},
+            {"around", SiteKind::Around}});
+  a.unlessPlain("walls", v.walls);
+  a.unlessPlain("sizes", v.sizes);
+  a.unlessPlain("obstacles", v.obstacles);
+  a.unlessPlain("stands", v.stands);
 }
 
 template <class A>
@@ -193,6 +270,7 @@ void fields(A& a, Job& v) {
   a.must("assemblies", v.assemblies);
   a("loose", v.loose);
   a("bought", v.bought);
+  a.unlessPlain("site", v.site);
   a.unlessPlain("route", v.route);
   a("overrides", v.overrides);
   a("pins", v.pins);
@@ -236,7 +314,7 @@ Result<JobWithRecord> readJobWithRecord(const std::string& file, std::string_vie
   if (problems.empty() && version == 1) dropUnused(job);
   if (problems.empty()) giveIds(job);  // to what was written by hand
   if (problems.empty()) problems = validate(job);
-  if (problems.empty() && shareWidths(job)) problems = validate(job);
+  if (problems.empty() && fitWidths(job)) problems = validate(job);
   if (problems.empty() && version == 1) {
     upgradeFromVersion1(job, old);
     problems = validate(job);

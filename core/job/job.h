@@ -26,6 +26,7 @@
 #include "core/length/format.h"
 #include "core/result/result.h"
 #include "core/site/route.h"
+#include "core/site/site.h"
 
 namespace pp {
 
@@ -121,6 +122,7 @@ struct Job {
   SharedRows<Assembly> assemblies;
   SharedRows<LooseBoard> loose;
   std::vector<BoughtIn> bought;
+  Site site;                // where it will stand, as it was measured
   std::vector<Gate> route;  // from the shop to where it will stand; empty: not said
   std::vector<PartOverride> overrides;
   std::vector<JobPin> pins;

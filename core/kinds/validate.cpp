@@ -32,6 +32,7 @@ class JobCheck : private Check {
     for (std::size_t i = 0; i < job_.assemblies.size(); ++i) assembly(i);
     for (std::size_t i = 0; i < job_.loose.size(); ++i) loose(i);
     for (std::size_t i = 0; i < job_.bought.size(); ++i) bought(i);
+    site();
     for (std::size_t i = 0; i < job_.route.size(); ++i) gate(i);
     for (std::size_t i = 0; i < job_.overrides.size(); ++i) partOverride(i);
     for (std::size_t i = 0; i < job_.pins.size(); ++i) pin(i);
@@ -185,6 +186,72 @@ class JobCheck : private Check {
     if (row.opening != 0 && (place == nullptr || !place->isCarcass() ||
                              openingOf(place->carcass().inside, row.opening) == nullptr))
       add(at + "/opening", std::to_string(row.opening), "the id of an opening of its assembly");
+  }
+
+  void site() {
+    const Site& site = job_.site;
+    constexpr std::size_t kMost = 200;
+    for (const auto& [name, count] : {std::pair{"/site/sizes", site.sizes.size()},
+                                      std::pair{"/site/obstacles", site.obstacles.size()}})
+      if (count > kMost) add(name, std::to_string(count), fmt::format("at most {}", kMost));
+    std::set<WallAt> walls;
+    for (std::size_t i = 0; i < site.walls.size(); ++i) {
+      const SiteWall& row = site.walls[i];
+      const std::string at = fmt::format("/site/walls/{}", i);
+      if (!walls.insert(row.at).second) add(at + "/at", "a wall a second time", "each wall once");
+      text(at + "/madeOf", row.madeOf);
+      noneNegative(at, {{"/mouldingThickness", row.mouldingThickness},
+                        {"/mouldingHeight", row.mouldingHeight},
+                        {"/firstStud", row.firstStud},
+                        {"/studPitch", row.studPitch}});
+      if (row.allowance) notNegative(at + "/allowance", *row.allowance);
+    }
+    for (std::size_t i = 0; i < site.sizes.size(); ++i) size(site, i);
+    for (std::size_t i = 0; i < site.obstacles.size(); ++i) {
+      const Obstacle& row = site.obstacles[i];
+      const std::string at = fmt::format("/site/obstacles/{}", i);
+      text(at + "/name", row.name);
+      noneNegative(at, {{"/along", row.along}, {"/up", row.up}, {"/out", row.out}});
+      positive(at + "/width", row.width);
+      positive(at + "/height", row.height);
+    }
+    std::set<Id> stand;
+    for (std::size_t i = 0; i < site.stands.size(); ++i) {
+      const SiteStand& row = site.stands[i];
+      const std::string at = fmt::format("/site/stands/{}", i);
+      const Assembly* one = findAssembly(job_, row.assembly);
+      if (one == nullptr)
+        add(at + "/assembly", std::to_string(row.assembly), "the id of an assembly of this job");
+      if (!stand.insert(row.assembly).second)
+        add(at + "/assembly", "an assembly a second time", "one place for each");
+      noneNegative(at, {{"/along", row.along}, {"/up", row.up}});
+      if (row.fills && one != nullptr && !one->isCarcass() &&
+          !std::holds_alternative<CarcassGroup>(one->body))
+        add(at + "/fills", "true", "a carcass or a group: nothing else is made as wide as a wall");
+    }
+  }
+
+  void size(const Site& site, std::size_t i) {
+    const SiteSize& row = site.sizes[i];
+    const std::string at = fmt::format("/site/sizes/{}", i);
+    notNegative(at + "/at", row.at);
+    if (row.kind == SizeKind::Plumb) positive(at + "/at", row.at);
+    const bool ofASide = row.kind == SizeKind::Depth || row.kind == SizeKind::Plumb ||
+                         row.kind == SizeKind::Diagonal;
+    if (ofASide == (row.wall == WallAt::Back))
+      add(at + "/wall", ofASide ? "back" : "a wall at a side", ofASide ? "left or right" : "back");
+    for (const auto& [name, value] :
+         {std::pair{"/first", row.read.first}, std::pair{"/second", row.read.second},
+          std::pair{"/third", row.read.third}}) {
+      if (!value) continue;
+      if (isSigned(row.kind)) {
+        constexpr Length kMostOff = Length::mm(1'000);
+        if (*value > kMostOff || *value < -kMostOff)
+          add(at + name, formatMm(*value), "between -1000 and 1000");
+      } else {
+        positive(at + name, *value);
+      }
+    }
   }
 
   void gate(std::size_t i) {

@@ -225,14 +225,25 @@ void LayoutStage::followGoal() {
   goal_->setCurrentIndex(goal == Goal::Cost ? 0 : goal == Goal::Offcuts ? 1 : 2);
 }
 
+// A reason once, with the first of the parts it keeps off: there may be thousands.
 QString LayoutStage::unplacedWords() const {
+  constexpr qsizetype kNamed = 12;
   const PlanShown& shown = session().plans().shown();
+  std::vector<std::pair<std::string, QStringList>> reasons;
+  for (const Unplaced& one : shown.plan->unplaced) {
+    auto at = std::find_if(reasons.begin(), reasons.end(),
+                           [&](const auto& known) { return known.first == one.reason; });
+    if (at == reasons.end()) at = reasons.insert(at, {one.reason, {}});
+    at->second << tr("%1 (%2)").arg(qs((*shown.parts)[one.part].code)).arg(one.count);
+  }
   QStringList out;
-  for (const Unplaced& one : shown.plan->unplaced)
-    out << tr("%1 (%2): %3")
-               .arg(qs((*shown.parts)[one.part].code))
-               .arg(one.count)
-               .arg(qs(one.reason));
+  for (auto& [reason, parts] : reasons) {
+    const qsizetype more = parts.size() - kNamed;
+    if (more > 0) parts.resize(kNamed);
+    const QString named = parts.join(QStringLiteral(", "));
+    out << tr("%1: %2").arg(more > 0 ? tr("%1 and %2 more").arg(named).arg(more) : named,
+                            qs(reason));
+  }
   return tr("Not placed: %1").arg(out.join(QStringLiteral("; ")));
 }
 

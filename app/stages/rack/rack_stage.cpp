@@ -3,11 +3,9 @@
 #include <QPushButton>
 #include <QVBoxLayout>
 #include <algorithm>
-#include <utility>
 
 #include "app/grid/columns.h"
 #include "app/grid/grid_table.h"
-#include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
 
 namespace pp {
@@ -53,11 +51,7 @@ RackStage::RackStage(Session& session, QWidget* parent) : Stage(session, parent)
                              session, tr("rack"), stockColumns(),
                              [](const Job& job) { return job.stock.size(); }, this));
   column->addWidget(stock_, 5);
-  changes_ = new Label;
-  changes_->setAccessibleName(tr("Parts that changed"));
-  changes_->setFont(look::text(13));
-  changes_->setWordWrap(true);
-  changes_->hide();
+  changes_ = new ChangedParts(session);
   column->addWidget(changes_);
   connect(&session, &Session::changed, this, &RackStage::stale);
   auto* below = new QHBoxLayout;
@@ -113,34 +107,13 @@ std::string RackStage::freeMark(const std::string& stem) const {
     if (std::string mark = stem + std::to_string(n); !taken(mark)) return mark;
 }
 
-// After a change here: which parts are another size now, and from what to what.
 void RackStage::refresh() {
-  const auto before = std::exchange(last_, session().breakdownValue());
-  // What changed while another stage was shown was not changed here.
-  const std::vector<PartChange> changes = std::exchange(seen_, true) && before != last_
-                                              ? changedParts(before->parts, last_->parts)
-                                              : std::vector<PartChange>{};
-  changes_->setVisible(!changes.empty());
-  if (changes.empty()) return;
-  constexpr std::size_t kShown = 3;
-  const LengthStyle style = session().style();
-  QStringList words;
-  for (const PartChange& one : changes)
-    words << tr("%1 %2: %3 → %4")
-                 .arg(qs(one.code), qs(one.name), figures(one.oldLength, one.oldWidth, style),
-                      figures(one.newLength, one.newWidth, style));
-  changes_->setToolTip(plainTip(words.join(QLatin1Char('\n'))));
-  QString text = tr("%1. ").arg(
-      counted(static_cast<std::int64_t>(changes.size()), tr("part changes"), tr("parts change")));
-  text += words.mid(0, kShown).join(QStringLiteral("; "));
-  if (changes.size() > kShown) text += tr("; and %1 more").arg(changes.size() - kShown);
-  changes_->setText(text);
+  changes_->follow();
 }
 
 void RackStage::hideEvent(QHideEvent* event) {
   Stage::hideEvent(event);
-  seen_ = false;
-  changes_->hide();
+  changes_->forget();
   stale();
 }
 

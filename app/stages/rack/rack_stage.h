@@ -2,9 +2,7 @@
 // figures.
 #pragma once
 
-#include <QLabel>
-
-#include "app/fields/field.h"
+#include "app/fields/changed_parts.h"
 #include "app/grid/grid_model.h"
 #include "app/grid/table.h"
 #include "app/stages/rack/supplies.h"
@@ -39,9 +37,7 @@ class RackStage : public Stage {
   Table* machines_;
   Table* saw_;
   Supplies* supplies_;
-  QLabel* changes_;
-  bool seen_ = false;                      // since the stage was last entered
-  std::shared_ptr<const Breakdown> last_;  // as the parts were when changes were last said
+  ChangedParts* changes_;
 };
 
 }  // namespace pp

@@ -1,0 +1,46 @@
+#include "app/fields/changed_parts.h"
+
+#include <algorithm>
+#include <utility>
+
+#include "pictures/paint/figures.h"
+#include "pictures/paint/look.h"
+
+namespace pp {
+
+ChangedParts::ChangedParts(Session& session, QWidget* parent) : session_(session) {
+  setParent(parent);
+  setAccessibleName(tr("Parts that changed"));
+  setFont(look::text(13));
+  setWordWrap(true);
+  hide();
+}
+
+void ChangedParts::follow() {
+  const auto before = std::exchange(last_, session_.breakdownValue());
+  const std::vector<PartChange> changes = std::exchange(seen_, true) && before != last_
+                                              ? changedParts(before->parts, last_->parts)
+                                              : std::vector<PartChange>{};
+  setVisible(!changes.empty());
+  if (changes.empty()) return;
+  constexpr std::size_t kShown = 3;
+  const LengthStyle style = session_.style();
+  QStringList words;
+  for (const PartChange& one : changes)
+    words << tr("%1 %2: %3 → %4")
+                 .arg(qs(one.code), qs(one.name), figures(one.oldLength, one.oldWidth, style),
+                      figures(one.newLength, one.newWidth, style));
+  setToolTip(plainTip(words.join(QLatin1Char('\n'))));
+  QString text = tr("%1. ").arg(
+      counted(static_cast<std::int64_t>(changes.size()), tr("part changes"), tr("parts change")));
+  text += words.mid(0, kShown).join(QStringLiteral("; "));
+  if (changes.size() > kShown) text += tr("; and %1 more").arg(changes.size() - kShown);
+  setText(text);
+}
+
+void ChangedParts::forget() {
+  seen_ = false;
+  hide();
+}
+
+}  // namespace pp

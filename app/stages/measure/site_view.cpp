@@ -1,0 +1,67 @@
+#include "app/stages/measure/site_view.h"
+
+#include "core/job/ids.h"
+#include "pictures/paint/look.h"
+#include "pictures/paint/site_picture.h"
+#include "pictures/paint/solid_picture.h"
+
+namespace pp {
+namespace {
+
+// Each as large as its solids are.
+std::vector<StandPicture> standsOf(const Job& job, const Breakdown& breakdown) {
+  std::vector<StandPicture> out;
+  for (const SiteStand& stand : job.site.stands) {
+    const Assembly* one = findAssembly(job, stand.assembly);
+    if (one == nullptr) continue;
+    const SolidScene scene = sceneOfOne(job, *one, breakdown);
+    if (scene.empty()) continue;
+    const auto side = [](double low, double high) {
+      return Length::um(static_cast<std::int64_t>((high - low) * 1'000));
+    };
+    StandPicture picture;
+    picture.code = QString::fromStdString(one->code);
+    picture.wall = stand.wall;
+    picture.along = stand.along;
+    if (const auto width = stand.fills ? widthFor(job.site, job.unit, stand.up, stand.up)
+                                       : std::optional<SiteWidth>{};
+        width && hasWall(job.site.kind, WallAt::Left))
+      picture.along = wallAt(job.site, WallAt::Left).allowance.value_or(usualAllowance(job.unit));
+    picture.up = stand.up;
+    picture.width = side(scene.low.x, scene.high.x);
+    picture.depth = side(scene.low.y, scene.high.y);
+    picture.height = side(scene.low.z, scene.high.z);
+    out.push_back(std::move(picture));
+  }
+  return out;
+}
+
+}  // namespace
+
+SiteView::SiteView(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+  setMinimumWidth(360);
+  setAccessibleName(tr("Plan and walls of the place"));
+}
+
+void SiteView::paintEvent(QPaintEvent*) {
+  QPainter painter(this);
+  painter.setRenderHint(QPainter::Antialiasing);
+  const Job& job = session_.job();
+  QRectF room = rect();
+  if (!job.route.empty()) {
+    constexpr double kRoute = 132;
+    paintRoute(painter, {room.left() + 8, room.bottom() - kRoute, room.width() - 16, kRoute},
+               job.route, session_.style());
+    room.setHeight(room.height() - kRoute - 8);
+  }
+  if (job.site.kind == SiteKind::Free && job.site.obstacles.empty() && job.site.stands.empty()) {
+    painter.setFont(look::text(look::kBody));
+    painter.setPen(look::kPencil);
+    painter.drawText(room, Qt::AlignCenter | Qt::TextWordWrap,
+                     tr("Say where it will stand, and the place is drawn here as you measure it."));
+    return;
+  }
+  paintSite(painter, room, job.site, standsOf(job, session_.breakdown()), session_.style());
+}
+
+}  // namespace pp

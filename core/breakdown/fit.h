@@ -1,0 +1,16 @@
+// Widths that follow from something else than what was typed: from the place, from the group.
+#pragma once
+
+#include "core/job/job.h"
+
+namespace pp {
+
+// What a wall leaves to the assembly that stands there. None where it does not fill the wall, no
+// width was read, or it does not add up.
+std::optional<SiteWidth> widthLeftTo(const Job& job, const SiteStand& stand);
+
+// Makes what fills a wall as wide as it leaves, on the job's step downwards, and shares out the
+// widths typed for groups. Whether anything changed. Precondition: the job is valid.
+bool fitWidths(Job& job);
+
+}  // namespace pp
