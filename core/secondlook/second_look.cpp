@@ -8,6 +8,7 @@
 #include <utility>
 
 #include "core/length/format.h"
+#include "core/secondlook/clash_look.h"
 #include "core/secondlook/site_look.h"
 #include "core/secondlook/way_look.h"
 
@@ -345,9 +346,9 @@ std::vector<Finding> checkBuildable(const Job&, const Breakdown& breakdown) {
 
 std::vector<Finding> secondLook(const Job& job, const Breakdown& breakdown) {
   std::vector<Finding> out;
-  for (const auto& check :
-       {checkBuildable, checkPartFitsSheet, checkPartFitsBar, checkDrawerStacks, checkExposedEdges,
-        checkEdging, checkReadings, checkSlideEnds, checkSubstitutes, checkSite, checkWayIn}) {
+  for (const auto& check : {checkBuildable, checkPartFitsSheet, checkPartFitsBar, checkDrawerStacks,
+                            checkExposedEdges, checkEdging, checkReadings, checkSlideEnds,
+                            checkSubstitutes, checkSite, checkClashes, checkWayIn}) {
     const std::vector<Finding> found = check(job, breakdown);
     out.insert(out.end(), found.begin(), found.end());
   }

@@ -6,10 +6,9 @@
 #include <limits>
 #include <numbers>
 
-#include "core/job/ids.h"
+#include "core/breakdown/placed.h"
 #include "core/kinds/base_frame/rules.h"
 #include "core/kinds/boards/rules.h"
-#include "core/kinds/group/lines.h"
 #include "core/kinds/platform/rules.h"
 #include "core/kinds/ring/rules.h"
 #include "core/kinds/seat_box/rules.h"
@@ -334,22 +333,9 @@ SolidScene sceneOfOne(const Job& job, const Assembly& assembly, const Breakdown&
 
 SolidScene sceneOf(const Job& job, const Assembly& assembly, const Breakdown& breakdown) {
   SolidScene out;
-  const auto of = [&breakdown](const std::string& code) {
-    Breakdown one;
-    for (const Part& part : breakdown.parts)
-      if (part.assembly == code) one.parts.push_back(part);
-    return one;
-  };
-  add(out, job, of(assembly.code));
-  if (const auto* group = std::get_if<CarcassGroup>(&assembly.body)) {
-    const std::vector<Id> members = group->everyMember();
-    const std::vector<Standing> standings = memberStandings(job, *group);
-    for (std::size_t i = 0; i < members.size(); ++i) {
-      Breakdown member = of(findAssembly(job, members[i])->code);
-      Maker::stand(member.parts, standings[i]);
-      add(out, job, member);
-    }
-  }
+  Breakdown one;
+  one.parts = partsInPlace(job, breakdown, assembly);
+  add(out, job, one);
   return out;
 }
 

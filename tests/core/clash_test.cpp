@@ -1,0 +1,171 @@
+// What stands in the way of what: an assembly on a wall against outlets, vents, doors, mouldings.
+#include <gtest/gtest.h>
+
+#include "core/breakdown/settle.h"
+#include "core/secondlook/clash_look.h"
+#include "tests/core/listed.h"
+
+namespace pp {
+namespace {
+
+using test::mm;
+
+// 600 wide, 720 high, 560 deep, its back in rabbets; against a wall 100 from its left end.
+Job againstAWall() {
+  Job job = test::jobOf(test::metricCarcass().carcass());
+  job.site.kind = SiteKind::Wall;
+  SiteStand stand;
+  stand.assembly = std::as_const(job).assemblies[0].id;
+  stand.along = mm(100);
+  job.site.stands.push_back(stand);
+  return job;
+}
+
+Obstacle on(ObstacleKind kind, double along, double up, double width, double height,
+            double out = 0) {
+  Obstacle made;
+  made.kind = kind;
+  made.wall = WallAt::Back;
+  made.along = mm(along);
+  made.up = mm(up);
+  made.width = mm(width);
+  made.height = mm(height);
+  made.out = mm(out);
+  return made;
+}
+
+std::vector<std::string> said(const Job& job) {
+  std::vector<std::string> out;
+  for (const Finding& one : checkClashes(job, breakDown(job))) out.push_back(one.what);
+  return out;
+}
+
+using Words = std::vector<std::string>;
+
+TEST(Clash, whatIsOnItsWall) {
+  struct Case {
+    Obstacle obstacle;
+    Words said;
+  };
+  const Case cases[] = {
+      {on(ObstacleKind::Outlet, 300, 300, 80, 80), {"the outlet lies behind the back of K"}},
+      // Beside it, above it.
+      {on(ObstacleKind::Outlet, 10, 300, 80, 80), {}},
+      {on(ObstacleKind::Outlet, 300, 720, 80, 80), {}},
+      {on(ObstacleKind::Outlet, 700, 300, 80, 80), {}},
+      // Its left side is 18 thick, from 100 on.
+      {on(ObstacleKind::Outlet, 90, 300, 20, 80),
+       {"The left side of K stands on the outlet", "the outlet lies behind the back of K"}},
+      {on(ObstacleKind::Vent, 300, 300, 200, 100),
+       {"K covers the vent", "the vent lies behind the back of K"}},
+      {on(ObstacleKind::Window, 300, 600, 900, 900), {"K covers the window"}},
+      {on(ObstacleKind::Window, 300, 720, 900, 900), {}},
+      {on(ObstacleKind::Hatch, 650, 0, 300, 300), {"K covers the hatch"}},
+      {on(ObstacleKind::Door, 650, 0, 762, 1'981, 762), {"K stands in the door"}}};
+  for (const Case& one : cases) {
+    Job job = againstAWall();
+    job.site.obstacles.push_back(one.obstacle);
+    EXPECT_EQ(said(job), one.said)
+        << formatMm(one.obstacle.along) << " along, " << formatMm(one.obstacle.up) << " up";
+  }
+  // On another wall, or free: nothing is in its way.
+  Job job = againstAWall();
+  job.site.obstacles.push_back(cases[0].obstacle);
+  job.site.kind = SiteKind::Free;
+  EXPECT_EQ(said(job), Words{});
+  job = againstAWall();
+  job.site.obstacles.push_back(cases[0].obstacle);
+  job.site.stands.clear();
+  EXPECT_EQ(said(job), Words{});
+}
+
+TEST(Clash, aCutOutIsMadeOfTheBack) {
+  Job job = againstAWall();
+  job.site.obstacles.push_back(on(ObstacleKind::Outlet, 300, 300, 80, 80));
+  ASSERT_TRUE(settle(job, job.lastId));
+  const auto findings = checkClashes(job, breakDown(job));
+  ASSERT_EQ(findings.size(), 1U);
+  ASSERT_TRUE(findings[0].fix);
+  EXPECT_EQ(findings[0].fix->what, "Cut out 92 mm × 92 mm for it");
+  findings[0].fix->edit(job);
+  ASSERT_TRUE(settle(job, job.lastId));
+  EXPECT_EQ(said(job), Words{});
+  ASSERT_EQ(job.overrides.size(), 1U);
+  const Breakdown breakdown = breakDown(job);
+  EXPECT_TRUE(breakdown.troubles.empty());
+  for (const Part& part : breakdown.parts) {
+    if (part.role != PartRole::Back) continue;
+    // The box from 300 to 380 along and up, 6 of room round it, is where it was cut: 294 to 386 on
+    // the wall is 194 to 286 of the case.
+    const Feature& cut = job.overrides[0].features[0];
+    const Pose& pose = part.poses[0];
+    const Box there = pose.place(
+        {{cut.along, cut.across, {}}, {cut.along + cut.length, cut.across + cut.width, mm(6)}});
+    EXPECT_EQ(there.low[0], mm(194));
+    EXPECT_EQ(there.high[0], mm(286));
+    EXPECT_EQ(there.low[2], mm(294));
+    EXPECT_EQ(there.high[2], mm(386));
+    EXPECT_EQ(part.machining.size(), 1U);
+  }
+  // It moves with a new reading of the outlet: the cut no longer serves it.
+  job.site.obstacles[0].along = mm(400);
+  EXPECT_EQ(said(job), Words{"the outlet lies behind the back of K"});
+}
+
+TEST(Clash, theMouldingOfTheWall) {
+  Job job = againstAWall();
+  SiteWall wall;
+  wall.mouldingThickness = mm(14);
+  wall.mouldingHeight = mm(95);
+  job.site.walls.push_back(wall);
+  const auto findings = checkClashes(job, breakDown(job));
+  ASSERT_EQ(findings.size(), 1U);
+  EXPECT_EQ(findings[0].what, "The left side of K meets the moulding of the wall");
+  ASSERT_TRUE(findings[0].fix);
+  findings[0].fix->edit(job);
+  EXPECT_EQ(std::as_const(job).assemblies[0].carcass().baseboard, (Baseboard{mm(14), mm(95)}));
+  EXPECT_EQ(said(job), Words{});
+  // A higher one than the notch was made for; one that it hangs above.
+  job.site.walls[0].mouldingHeight = mm(120);
+  EXPECT_EQ(said(job).size(), 1U);
+  job.site.stands[0].up = mm(120);
+  EXPECT_EQ(said(job), Words{});
+}
+
+TEST(Clash, whatIsOnTheFloor) {
+  Job job = againstAWall();
+  Obstacle foot = on(ObstacleKind::Foot, 600, 300, 200, 200, 60);
+  foot.wall.reset();
+  job.site.obstacles.push_back(foot);
+  EXPECT_EQ(said(job), Words{"The right side of K stands on the foot"});
+  job.site.obstacles[0].along = mm(700);
+  EXPECT_EQ(said(job), Words{});
+  // In front of it: 560 from the wall on.
+  job.site.obstacles[0].along = mm(300);
+  job.site.obstacles[0].up = mm(560);
+  EXPECT_EQ(said(job), Words{});
+}
+
+TEST(Clash, aFrontThatCannotOpenPastWhatStandsOutBesideIt) {
+  Carcass carcass = test::metricCarcass().carcass();
+  carcass.inside.door = Door{};
+  Job job = test::jobOf(carcass);
+  job.site.kind = SiteKind::LeftCorner;
+  SiteStand stand;
+  stand.assembly = std::as_const(job).assemblies[0].id;
+  job.site.stands.push_back(stand);
+  Obstacle casing = on(ObstacleKind::Window, 200, 300, 900, 900, 25);
+  casing.name = "the window's casing";
+  casing.wall = WallAt::Left;
+  job.site.obstacles.push_back(casing);
+  EXPECT_EQ(said(job), Words{"The door of K cannot open past the window's casing"});
+  job.site.stands[0].along = mm(30);
+  EXPECT_EQ(said(job), Words{});
+}
+
+TEST(Clash, isSilentWithoutAPlace) {
+  EXPECT_EQ(said(test::jobOf(test::metricCarcass().carcass())), Words{});
+}
+
+}  // namespace
+}  // namespace pp
