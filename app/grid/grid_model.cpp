@@ -87,7 +87,9 @@ QVariant GridModel::data(const QModelIndex& index, int role) const {
       if (!column.number) return look::text(look::kBody);
       // "as needed" is no figure.
       const QString text = column.shown(session_.job(), row);
-      return look::text(!text.isEmpty() && text[0].isDigit() ? look::kFigure : look::kBody);
+      return look::text(!text.isEmpty() && (text[0].isDigit() || text[0] == QChar(0x2212))
+                            ? look::kFigure
+                            : look::kBody);
     }
     default:
       return {};

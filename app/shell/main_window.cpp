@@ -210,6 +210,10 @@ bool MainWindow::showStage(const QString& name) {
   return false;
 }
 
+QString MainWindow::stageId() const {
+  return QString::fromLatin1(kStages[static_cast<std::size_t>(stage())].id);
+}
+
 void MainWindow::showStage(int index) {
   if (index < 0 || index >= stages_->count()) return;
   keys_->hide();

@@ -26,6 +26,9 @@ class MainWindow : public QMainWindow {
   // By its id, or its number on the plumb line; whether there is such a stage.
   bool showStage(const QString& name);
   int stage() const { return stages_->currentIndex(); }
+  int stageCount() const { return stages_->count(); }
+  // "measure", "draw", "parts", "rack", "lay-out"
+  QString stageId() const;
 
   // Opens a file, offering what a session with it that ended badly has left, and asking where
   // another window has it open. What is wrong with it is said in the window, and what was open

@@ -51,14 +51,20 @@ QWidget* PrintDialog::makeChoices() {
   kinds_->setFont(look::text(look::kBody));
   const bool parts = !session_.breakdown().parts.empty();
   const bool plan = session_.plans().shown().plan != nullptr && session_.plans().isCurrent();
+  const bool place = !wallsOf(session_.job().site.kind).empty();
   for (const PrintKind& kind : kPrintKinds) {
-    const bool ready = kind.needsPlan ? plan : parts;
+    using Needs = PrintKind::Needs;
+    const bool ready = kind.needs == Needs::Plan    ? plan
+                       : kind.needs == Needs::Parts ? parts
+                                                    : place;
     auto* item = new QListWidgetItem(QObject::tr(kind.words), kinds_);
     item->setFlags(ready ? Qt::ItemIsEnabled | Qt::ItemIsSelectable | Qt::ItemIsUserCheckable
                          : Qt::NoItemFlags);
     item->setCheckState(ready ? Qt::Checked : Qt::Unchecked);
     if (!ready)
-      item->setToolTip(kind.needsPlan ? tr("There is no plan yet.") : tr("Nothing is drawn yet."));
+      item->setToolTip(kind.needs == Needs::Plan    ? tr("There is no plan yet.")
+                       : kind.needs == Needs::Parts ? tr("Nothing is drawn yet.")
+                                                    : tr("Measure says of no wall yet."));
   }
   constexpr int kRow = 30;
   kinds_->setFixedHeight(kRow * kinds_->count() + 4);
@@ -274,7 +280,7 @@ bool PrintDialog::takeOver() {
   Job next = session_.draft();
   Problems problems = gridFrom(next.labels);
   if (!problems.empty())
-    kinds_->setCurrentRow(std::size(kPrintKinds) - 1);  // where that can be mended
+    kinds_->setCurrentRow(static_cast<int>(Pages::Labels));  // where that can be mended
   if (problems.empty()) problems = session_.edit(tr("label sheet"), std::move(next));
   problem_->show(problems);
   if (problems.empty()) session_.printed();

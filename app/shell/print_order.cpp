@@ -66,6 +66,9 @@ PrintOrder::Outcome PrintOrder::write(const QDir& folder, const QString& stem,
       case Pages::Labels:
         pdf(pages, "labels.pdf");
         break;
+      case Pages::MeasuringSheet:
+        pdf(pages, "measuring sheet.pdf");
+        break;
     }
   return {written, problem};
 }

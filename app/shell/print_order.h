@@ -16,13 +16,15 @@ namespace pp {
 struct PrintKind {
   Pages pages;
   const char* words;
-  bool needsPlan;
+  enum class Needs { Parts, Plan, Place } needs;
 };
 // In the order of Pages.
-constexpr PrintKind kPrintKinds[] = {{Pages::PartsList, QT_TR_NOOP("Parts list"), false},
-                                     {Pages::Sheets, QT_TR_NOOP("Sheet drawings"), true},
-                                     {Pages::CuttingList, QT_TR_NOOP("Cutting list"), true},
-                                     {Pages::Labels, QT_TR_NOOP("Labels, one a piece"), false}};
+constexpr PrintKind kPrintKinds[] = {
+    {Pages::PartsList, QT_TR_NOOP("Parts list"), PrintKind::Needs::Parts},
+    {Pages::Sheets, QT_TR_NOOP("Sheet drawings"), PrintKind::Needs::Plan},
+    {Pages::CuttingList, QT_TR_NOOP("Cutting list"), PrintKind::Needs::Plan},
+    {Pages::Labels, QT_TR_NOOP("Labels, one a piece"), PrintKind::Needs::Parts},
+    {Pages::MeasuringSheet, QT_TR_NOOP("Measuring sheet"), PrintKind::Needs::Place}};
 
 struct PrintOrder {
   std::shared_ptr<const Job> job;

@@ -9,6 +9,7 @@
 
 #include "core/breakdown/apply_choice.h"
 #include "core/breakdown/figure.h"
+#include "core/breakdown/fit.h"
 #include "core/kinds/boards/rules.h"
 #include "core/kinds/carcass/layout.h"
 #include "core/kinds/kind.h"
@@ -196,6 +197,7 @@ Breakdown breakDown(const Job& job) {
   giveCodes(job, known.row(0), 0, kLooseCode, loose, out);
   take(std::move(loose));
   noteRuns(out.parts);
+  noteUnconfirmed(job, out.parts);
   if (!figure.empty())
     for (Trouble& trouble : figure.troubles(out.parts)) out.troubles.push_back(std::move(trouble));
   return out;

@@ -1,6 +1,7 @@
 #include "core/breakdown/fit.h"
 
 #include <algorithm>
+#include <set>
 
 #include "core/job/ids.h"
 #include "core/kinds/group/lines.h"
@@ -62,6 +63,27 @@ std::optional<SiteWidth> widthLeftTo(const Job& job, const SiteStand& stand) {
   const auto extent = extentOf(job, *one);
   if (!extent) return std::nullopt;
   return widthFor(job.site, job.unit, stand.up, stand.up + extent->height);
+}
+
+Length alongWall(const Job& job, const SiteStand& stand) {
+  if (!stand.fills || !hasWall(job.site.kind, WallAt::Left)) return stand.along;
+  return wallAt(job.site, WallAt::Left).allowance.value_or(usualAllowance(job.unit));
+}
+
+void noteUnconfirmed(const Job& job, std::vector<Part>& parts) {
+  std::set<std::string> codes;
+  for (const SiteStand& stand : job.site.stands) {
+    const auto left = widthLeftTo(job, stand);
+    if (!left || left->confirmed) continue;
+    const Assembly& of = *findAssembly(job, stand.assembly);
+    codes.insert(of.code);
+    if (const auto* group = std::get_if<CarcassGroup>(&of.body))
+      for (const Id member : group->everyMember()) codes.insert(findAssembly(job, member)->code);
+  }
+  if (codes.empty()) return;
+  for (Part& part : parts)
+    if (codes.count(part.assembly) > 0)
+      part.note += std::string(part.note.empty() ? "" : "; ") + "sizes of the place not confirmed";
 }
 
 bool fitWidths(Job& job) {

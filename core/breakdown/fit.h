@@ -2,6 +2,7 @@
 #pragma once
 
 #include "core/job/job.h"
+#include "core/parts/part.h"
 
 namespace pp {
 
@@ -9,8 +10,14 @@ namespace pp {
 // width was read, or it does not add up.
 std::optional<SiteWidth> widthLeftTo(const Job& job, const SiteStand& stand);
 
+// How far along its wall it begins: where it fills it, at what is kept clear of the wall beside it.
+Length alongWall(const Job& job, const SiteStand& stand);
+
 // Makes what fills a wall as wide as it leaves, on the job's step downwards, and shares out the
 // widths typed for groups. Whether anything changed. Precondition: the job is valid.
 bool fitWidths(Job& job);
+
+// Says of every part of what fills a wall by sizes that are not confirmed that its own is not.
+void noteUnconfirmed(const Job& job, std::vector<Part>& parts);
 
 }  // namespace pp

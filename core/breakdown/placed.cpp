@@ -1,5 +1,6 @@
 #include "core/breakdown/placed.h"
 
+#include "core/breakdown/fit.h"
 #include "core/job/ids.h"
 #include "core/kinds/group/lines.h"
 #include "core/parts/maker.h"
@@ -17,6 +18,27 @@ void add(std::vector<Part>& out, const Breakdown& breakdown, const std::string& 
 }
 
 }  // namespace
+
+std::optional<WallBehind> wallBehind(const Job& job, const Assembly& carcass) {
+  for (const SiteStand& stand : job.site.stands) {
+    const Assembly* one = findAssembly(job, stand.assembly);
+    if (one == nullptr || !hasWall(job.site.kind, stand.wall)) continue;
+    const Length along = alongWall(job, stand);
+    if (one->id == carcass.id) {
+      const auto layout = layOut(job, carcass);
+      if (!layout) return std::nullopt;
+      return WallBehind{stand.wall, layout->outer.x - along, -stand.up};
+    }
+    const auto* group = std::get_if<CarcassGroup>(&one->body);
+    if (group == nullptr) continue;
+    const auto lines = groupLines(job, *group);
+    if (!lines) continue;
+    for (const GroupMember& member : lines->rear.members)
+      if (member.assembly->id == carcass.id)
+        return WallBehind{stand.wall, lines->rear.left() - along - member.x, -stand.up};
+  }
+  return std::nullopt;
+}
 
 std::vector<Part> partsInPlace(const Job& job, const Breakdown& breakdown,
                                const Assembly& assembly) {

@@ -7,6 +7,7 @@
 #include "core/breakdown/fit.h"
 #include "core/breakdown/placed.h"
 #include "core/job/ids.h"
+#include "core/site/words.h"
 
 namespace pp {
 namespace {
@@ -94,9 +95,7 @@ class Clashes {
     left_ = *left;
     rear_ = *rear;
     foot_ = *foot;
-    along_ = stand_.along;
-    if (stand_.fills && hasWall(job_.site.kind, WallAt::Left))
-      along_ = wallAt(job_.site, WallAt::Left).allowance.value_or(usualAllowance(job_.unit));
+    along_ = alongWall(job_, stand_);
     each([&](const Part& part, const Pose& pose, const Box& box) {
       const WallBox at{{along_ + box.low[0] - left_, along_ + box.high[0] - left_},
                        {rear_ - box.high[1], rear_ - box.low[1]},

@@ -4,6 +4,7 @@
 
 #include "core/breakdown/fit.h"
 #include "core/job/ids.h"
+#include "core/site/words.h"
 
 namespace pp {
 namespace {

@@ -1,9 +1,6 @@
 #include "core/site/site.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
-#include <array>
 
 namespace pp {
 namespace {
@@ -148,33 +145,6 @@ std::optional<Length> outOfSquare(const Site& site, Unit unit) {
   const auto right = sizeOf(site, SizeKind::Diagonal, WallAt::Right, unit);
   if (!left || !right) return std::nullopt;
   return std::max(*left, *right) - std::min(*left, *right);
-}
-
-std::string sizeWords(const SiteSize& size, const LengthStyle& style) {
-  const std::string side = size.wall == WallAt::Left ? "left" : "right";
-  const std::string at = format(size.at, style);
-  switch (size.kind) {
-    case SizeKind::Width:
-      return fmt::format("width, {} up", at);
-    case SizeKind::Depth:
-      return fmt::format("depth on the {}, {} up", side, at);
-    case SizeKind::Height:
-      return size.at == Length{} ? "height to the ceiling"
-                                 : fmt::format("height to the ceiling, {} along", at);
-    case SizeKind::Plumb:
-      return fmt::format("{} wall out of plumb over {}", side, at);
-    case SizeKind::Level:
-      return "floor higher on the right by";
-    case SizeKind::Diagonal:
-      return fmt::format("diagonal from the {} corner", side);
-  }
-  return {};
-}
-
-std::string obstacleWords(ObstacleKind kind) {
-  constexpr std::array kWords = {"outlet", "switch", "pipe",  "vent", "valve",
-                                 "window", "door",   "hatch", "foot", "step"};
-  return kWords[static_cast<std::size_t>(kind)];
 }
 
 }  // namespace pp

@@ -121,8 +121,4 @@ std::optional<SiteWidth> widthFor(const Site& site, Unit unit, Length foot, Leng
 // How far the place is out of square: the difference of its diagonals. None unless both were read.
 std::optional<Length> outOfSquare(const Site& site, Unit unit);
 
-// "width at 1 000 up", "depth on the left, 900 up".
-std::string sizeWords(const SiteSize& size, const LengthStyle& style);
-std::string obstacleWords(ObstacleKind kind);
-
 }  // namespace pp

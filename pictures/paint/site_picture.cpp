@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/site/words.h"
 #include "pictures/paint/dimension.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
@@ -34,9 +35,7 @@ Drawn sizeOf(const Site& site, SizeKind kind, WallAt wall, Unit unit, double usu
 }
 
 QString wallWords(WallAt wall) {
-  return wall == WallAt::Left    ? tr("wall on the left")
-         : wall == WallAt::Right ? tr("wall on the right")
-                                 : tr("wall behind");
+  return wall == WallAt::Left ? tr("left") : wall == WallAt::Right ? tr("right") : tr("behind");
 }
 
 QString nameOf(const Obstacle& obstacle) {
@@ -107,7 +106,7 @@ class SitePainter {
     constexpr double kGap = 34;
     const QRectF inner = room.adjusted(40, 22, -10, -8);
     double sum = 0;
-    for (const WallAt wall : all) sum += length(wall).mm;
+    for (const WallAt wall : all) sum += shown(wall);
     const double scale =
         std::min((inner.width() - kGap * static_cast<double>(all.size() - 1)) / sum,
                  inner.height() / height_.mm);
@@ -118,13 +117,35 @@ class SitePainter {
     dimension(QPointF(x - 16, foot), QPointF(x - 16, inner.top()), height_);
     for (const WallAt wall : all) {
       elevation(wall, QPointF(x, foot), scale);
-      x += length(wall).mm * scale + kGap;
+      x += shown(wall) * scale + kGap;
     }
   }
 
  private:
   Drawn depth(WallAt side) const { return sizeOf(site_, SizeKind::Depth, side, style_.unit, 900); }
   Drawn length(WallAt wall) const { return wall == WallAt::Back ? width_ : depth(wall); }
+
+  // How much of a wall is unfolded, from the corner on: of one at a side no more than something
+  // stands or hangs at.
+  double shown(WallAt wall) const {
+    const double whole = length(wall).mm;
+    if (wall == WallAt::Back) return whole;
+    constexpr double kLeast = 900;
+    constexpr double kBeside = 150;
+    double out = kLeast;
+    const auto reach = [&](Length along, Length width) {
+      out = std::max(
+          out, kBeside + (wall == WallAt::Left ? whole - along.inMm() : (along + width).inMm()));
+    };
+    for (const Obstacle& one : site_.obstacles)
+      if (one.wall == wall) reach(one.along, one.width);
+    for (const StandPicture& stand : stands_)
+      if (stand.wall == wall)
+        reach(stand.along, stand.width);
+      else if (stand.wall == WallAt::Back)
+        out = std::max(out, stand.depth.inMm() + kBeside);
+    return std::min(out, whole);
+  }
 
   void thick(const QRectF& band) {
     p_.fillRect(band, look::kRule);
@@ -187,16 +208,18 @@ class SitePainter {
   }
 
   void elevation(WallAt wall, QPointF foot, double scale) {
-    const double w = length(wall).mm * scale;
+    const double w = shown(wall) * scale;
     const double h = height_.mm * scale;
     const QRectF face(foot.x(), foot.y() - h, w, h);
+    // Where the wall's own left end lies.
+    const double left = wall == WallAt::Left ? face.right() - length(wall).mm * scale : face.left();
     const SiteWall known = wallAt(site_, wall);
     p_.fillRect(face, look::kCard);
     if (known.studPitch > Length{}) {
       p_.setPen(QPen(look::kRule, 1.2, Qt::DashLine));
       for (double x = known.firstStud.inMm(); x < length(wall).mm; x += known.studPitch.inMm())
-        p_.drawLine(QPointF(face.left() + x * scale, face.top()),
-                    QPointF(face.left() + x * scale, face.bottom()));
+        if (const double at = left + x * scale; at > face.left() && at < face.right())
+          p_.drawLine(QPointF(at, face.top()), QPointF(at, face.bottom()));
     }
     if (known.mouldingHeight > Length{}) {
       const double high = std::max(3.0, known.mouldingHeight.inMm() * scale);
@@ -204,23 +227,31 @@ class SitePainter {
     }
     for (const StandPicture& stand : stands_)
       if (stand.wall == wall)
-        standBox(QRectF(face.left() + stand.along.inMm() * scale,
+        standBox(QRectF(left + stand.along.inMm() * scale,
                         face.bottom() - (stand.up + stand.height).inMm() * scale,
                         stand.width.inMm() * scale, stand.height.inMm() * scale),
                  stand.code);
     p_.setBrush(Qt::NoBrush);
     p_.setPen(QPen(look::kGraphite, 1.4, length(wall).read ? Qt::SolidLine : Qt::DashLine));
     p_.drawRect(face);
+    if (shown(wall) < length(wall).mm) {  // it goes on
+      const double end = wall == WallAt::Left ? face.left() : face.right();
+      p_.setPen(QPen(look::kCard, 2.5));
+      p_.drawLine(QPointF(end, face.top()), QPointF(end, face.bottom()));
+      p_.setPen(QPen(look::kPencil, 1.2, Qt::DotLine));
+      p_.drawLine(QPointF(end, face.top()), QPointF(end, face.bottom()));
+    }
     for (const Obstacle& one : site_.obstacles)
       if (one.wall == wall)
-        obstacleBox(QRectF(face.left() + one.along.inMm() * scale,
+        obstacleBox(QRectF(left + one.along.inMm() * scale,
                            face.bottom() - (one.up + one.height).inMm() * scale,
                            one.width.inMm() * scale, one.height.inMm() * scale),
                     one, true);
     p_.setFont(look::text(look::kLeast));
     p_.setPen(look::kPencil);
     QString words = wallWords(wall);
-    if (!known.madeOf.empty()) words += QStringLiteral(", ") + qs(known.madeOf);
+    if (!known.madeOf.empty()) words += QStringLiteral(": ") + qs(known.madeOf);
+    words = QFontMetricsF(p_.font()).elidedText(words, Qt::ElideRight, std::max(w, 44.0));
     p_.drawText(QPointF(face.left(), face.top() - 6), words);
   }
 
@@ -258,10 +289,41 @@ void paintSite(QPainter& painter, const QRectF& room, const Site& site,
                const std::vector<StandPicture>& stands, const LengthStyle& style) {
   painter.setRenderHint(QPainter::Antialiasing);
   SitePainter one(painter, site, stands, style);
-  const double half = wallsOf(site.kind).empty() ? 1.0 : 0.48;
-  one.plan({room.left(), room.top(), room.width(), room.height() * half});
+  const double plan = wallsOf(site.kind).empty() ? 1.0 : 0.4;
+  one.plan({room.left(), room.top(), room.width() * plan, room.height()});
   one.walls(
-      {room.left(), room.top() + room.height() * half, room.width(), room.height() * (1 - half)});
+      {room.left() + room.width() * plan, room.top(), room.width() * (1 - plan), room.height()});
+}
+
+void paintWallBehind(QPainter& painter, const Mapping& map, const Site& site, WallAt wall,
+                     Length left, Length floor, Unit unit) {
+  const SizeKind along = wall == WallAt::Back ? SizeKind::Width : SizeKind::Depth;
+  const Drawn length = sizeOf(site, along, wall, unit, 0);
+  const Length end = left + length.read.value_or(Length{});
+  painter.save();
+  painter.setPen(QPen(look::kRule, 1.2));
+  painter.setBrush(Qt::NoBrush);
+  const double ground = map.y(floor);
+  constexpr Length kHigh = Length::mm(5'000);  // off the picture
+  if (wall == WallAt::Back && hasWall(site.kind, WallAt::Left))
+    painter.drawLine(QPointF(map.x(left), ground), QPointF(map.x(left), map.y(floor + kHigh)));
+  if (wall == WallAt::Back && hasWall(site.kind, WallAt::Right) && length.read)
+    painter.drawLine(QPointF(map.x(end), ground), QPointF(map.x(end), map.y(floor + kHigh)));
+  painter.drawLine(QPointF(map.x(left), ground),
+                   QPointF(map.x(length.read ? end : left + kHigh), ground));
+  const SiteWall known = wallAt(site, wall);
+  if (known.mouldingHeight > Length{} && length.read)
+    painter.drawRect(map.rect(left, floor, *length.read, known.mouldingHeight));
+  painter.setFont(look::text(look::kLeast));
+  for (const Obstacle& one : site.obstacles) {
+    if (one.wall != wall) continue;
+    const QRectF box = map.rect(left + one.along, floor + one.up, one.width, one.height);
+    painter.setPen(QPen(look::kPencil, 1, Qt::DashLine));
+    painter.drawRect(box);
+    painter.setPen(look::kPencil);
+    painter.drawText(QPointF(box.left(), box.top() - 3), nameOf(one));
+  }
+  painter.restore();
 }
 
 void paintRoute(QPainter& painter, const QRectF& room, const std::vector<Gate>& route,

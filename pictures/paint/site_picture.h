@@ -1,9 +1,10 @@
-// The place as it was measured: its plan, its walls unfolded below, the gates of the way in.
+// The place as it was measured: its plan, its walls unfolded beside it, the gates of the way in.
 #pragma once
 
 #include <QPainter>
 
 #include "core/job/job.h"
+#include "pictures/paint/wood.h"
 
 namespace pp {
 
@@ -17,6 +18,11 @@ struct StandPicture {
 // To scale, as far as it is measured: what is not read yet is drawn at a usual size, dashed.
 void paintSite(QPainter& painter, const QRectF& room, const Site& site,
                const std::vector<StandPicture>& stands, const LengthStyle& style);
+
+// A wall in light pencil behind the front view of what stands before it: its ends, its moulding,
+// what is on it. `left` and `floor` are where its left end and the floor lie in that view.
+void paintWallBehind(QPainter& painter, const Mapping& map, const Site& site, WallAt wall,
+                     Length left, Length floor, Unit unit);
 
 // The gates of a route from left to right, openings to one scale.
 void paintRoute(QPainter& painter, const QRectF& room, const std::vector<Gate>& route,

@@ -19,6 +19,8 @@ Result<Sheaf> sheafOf(Pages pages, const PrintInput& input) {
       return sheetPages(input);
     case Pages::CuttingList:
       return cuttingListPages(input);
+    case Pages::MeasuringSheet:
+      return measuringPages(input);
     case Pages::Labels:
       break;
   }

@@ -18,8 +18,9 @@ namespace pp {
 enum class Paper { A4, Letter };
 
 // The parts list ends with the bars and what is cut from each, and what is bought in. Labels are
-// one a piece, on the grid and paper of the job's label sheet.
-enum class Pages { PartsList, Sheets, CuttingList, Labels };
+// one a piece, on the grid and paper of the job's label sheet. The measuring sheet is empty, to be
+// taken along, and filled where something was read.
+enum class Pages { PartsList, Sheets, CuttingList, Labels, MeasuringSheet };
 
 // Everything the pages are made from; values and references that outlive the call.
 struct PrintInput {

@@ -16,5 +16,6 @@ Result<Sheaf> partsListPages(const PrintInput& input);
 Result<Sheaf> sheetPages(const PrintInput& input);
 Result<Sheaf> cuttingListPages(const PrintInput& input);
 Result<Sheaf> labelPages(const PrintInput& input);
+Result<Sheaf> measuringPages(const PrintInput& input);
 
 }  // namespace pp

@@ -106,7 +106,8 @@ TEST_F(Menus, editsAreTakenBackAndDoneAgain) {
 
 TEST_F(Menus, everyStageIsGoneTo) {
   open("ringing-trolley");
-  const std::pair<const char*, const char*> stages[] = {{"Parts", "Parts"},
+  const std::pair<const char*, const char*> stages[] = {{"Measure", "Sizes of the place"},
+                                                        {"Parts", "Parts"},
                                                         {"Rack", "Sheets and offcuts"},
                                                         {"Lay out", "Goal"},
                                                         {"Draw", "Elevation"}};
@@ -115,9 +116,9 @@ TEST_F(Menus, everyStageIsGoneTo) {
     EXPECT_NE(named(window_.get(), QString::fromLatin1(shown)), nullptr) << stage;
   }
   choose(QStringLiteral("Go"), {QStringLiteral("Next stage")});
-  EXPECT_EQ(window_->stage(), 1);
+  EXPECT_EQ(window_->stageId(), QStringLiteral("parts"));
   choose(QStringLiteral("Go"), {QStringLiteral("Stage before")});
-  EXPECT_EQ(window_->stage(), 0);
+  EXPECT_EQ(window_->stageId(), QStringLiteral("draw"));
 }
 
 TEST_F(Menus, theFirstFixIsDone) {
@@ -140,22 +141,24 @@ TEST_F(Menus, thePlumbLineIsClickedAndWalkedWithArrows) {
   open("ringing-trolley");
   auto* line = named<PlumbLine>(window_.get(), QStringLiteral("Stages of the work"));
   ASSERT_NE(line, nullptr);
-  std::set<int> met;
+  std::set<QString> met;
   for (int y = 1; y < line->height(); y += 8) {
     test::clickAt(line, QPointF(30, y));
-    met.insert(window_->stage());
+    met.insert(window_->stageId());
   }
-  EXPECT_EQ(met, (std::set<int>{0, 1, 2, 3}));
-  window_->showStage(QStringLiteral("draw"));
+  EXPECT_EQ(met, (std::set<QString>{QStringLiteral("measure"), QStringLiteral("draw"),
+                                    QStringLiteral("parts"), QStringLiteral("rack"),
+                                    QStringLiteral("lay-out")}));
+  window_->showStage(QStringLiteral("measure"));
   line->setFocus();
   press(Qt::Key_Down);
-  EXPECT_EQ(window_->stage(), 1);
+  EXPECT_EQ(window_->stageId(), QStringLiteral("draw"));
   line->setFocus();
   press(Qt::Key_Up);
-  EXPECT_EQ(window_->stage(), 0);
+  EXPECT_EQ(window_->stageId(), QStringLiteral("measure"));
   line->setFocus();
   press(Qt::Key_Up);
-  EXPECT_EQ(window_->stage(), 0) << "there is nothing above the first";
+  EXPECT_EQ(window_->stageId(), QStringLiteral("measure")) << "there is nothing above the first";
 }
 
 TEST_F(Menus, eightKnotsAreMetInALowWindow) {

@@ -132,7 +132,7 @@ TEST_F(Parts, theDrawingShowsWhereAPartCameFrom) {
   for (const Part& part : session().breakdown().parts)
     if (part.name == "drawer bottom") choose(part.code.c_str());
   click(window_.get(), QStringLiteral("Show where it is drawn"));
-  EXPECT_EQ(window_->stage(), 0);
+  EXPECT_EQ(window_->stageId(), QStringLiteral("draw"));
   EXPECT_EQ(session().pointing().selection().opening, OpeningPath{1});
 }
 

@@ -191,8 +191,9 @@ TEST(Print, everyLineOfEveryPageCanBeReadAndCoversNoOther) {
     const Printed printed(name);
     const std::vector<Part> cut = sheetParts(printed.parts);
     for (const Paper paper : {Paper::A4, Paper::Letter})
-      for (const Pages pages :
-           {Pages::PartsList, Pages::Sheets, Pages::CuttingList, Pages::Labels}) {
+      for (const Pages pages : {Pages::PartsList, Pages::Sheets, Pages::CuttingList, Pages::Labels,
+                                Pages::MeasuringSheet}) {
+        if (pages == Pages::MeasuringSheet && wallsOf(printed.job.site.kind).empty()) continue;
         const bool sheets = pages == Pages::Sheets || pages == Pages::CuttingList;
         const PrintInput input{printed.job, sheets ? cut : printed.parts, &printed.request,
                                &printed.plan};
@@ -216,6 +217,32 @@ TEST(Print, everyLineOfEveryPageCanBeReadAndCoversNoOther) {
                 << where(laid[a]) << " / " << where(laid[b]);
       }
   }
+}
+
+TEST(Print, theMeasuringSheetIsEmptyThenFilled) {
+  const Printed printed("log-wall");
+  const auto laid = laidOut(Pages::MeasuringSheet, printed.input(), Paper::A4,
+                            printed.path(QStringLiteral("m.pdf")));
+  const auto lines = [&laid](int page, const QString& words) {
+    return std::count_if(laid.begin(), laid.end(), [&](const TextLaid& one) {
+      return one.page == page && one.text.contains(words);
+    });
+  };
+  // Every size twice on the first page, above and below the fold, and none of what was read.
+  EXPECT_EQ(lines(1, QStringLiteral("width, 1000 up")), 2);
+  EXPECT_EQ(lines(1, QStringLiteral("diagonal from the left corner")), 2);
+  EXPECT_EQ(lines(1, QStringLiteral("fold here")), 1);
+  EXPECT_EQ(lines(1, QStringLiteral("2940")), 0);
+  // Three widths read twice, one of them 2941, and each counting as 2940.
+  EXPECT_EQ(lines(2, QStringLiteral("2940")), 7);
+  EXPECT_EQ(lines(2, QStringLiteral("2941")), 2);
+  EXPECT_EQ(lines(2, QStringLiteral("on the wall behind")), 1);
+  // Nothing to measure: said, not printed.
+  const Printed free("nest-boxes");
+  const auto problem = printPages(Pages::MeasuringSheet, free.input(), Paper::A4,
+                                  free.path(QStringLiteral("n.pdf")));
+  ASSERT_TRUE(problem);
+  EXPECT_EQ(problem->found, "no place that has walls");
 }
 
 TEST(Print, labelsBeginAtTheFirstFieldThatIsFree) {

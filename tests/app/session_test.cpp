@@ -19,7 +19,7 @@ Job widened(const Job& job, int mm) {
 
 TEST(Session, undoesAndRedoesWholeValues) {
   Session session;
-  ASSERT_TRUE(session.openDemo(QStringLiteral("log-wall")).empty());
+  ASSERT_TRUE(session.openDemo(QStringLiteral("ringing-trolley")).empty());
   const Job start = session.job();
   ASSERT_TRUE(session.edit(QStringLiteral("one"), widened(start, 10)).empty());
   ASSERT_TRUE(session.edit(QStringLiteral("two"), widened(start, 20)).empty());

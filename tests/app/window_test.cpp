@@ -47,14 +47,16 @@ TEST_F(Window, plumbLineMovesThroughTheStagesThatAreThere) {
     EXPECT_NE(named(window_.get(), QString::fromLatin1(shown)), nullptr);
   }
   press(Qt::Key_PageDown);
-  EXPECT_EQ(window_->stage(), 1);
+  EXPECT_EQ(window_->stageId(), QStringLiteral("parts"));
   press(Qt::Key_PageUp);
-  EXPECT_EQ(window_->stage(), 0);
+  EXPECT_EQ(window_->stageId(), QStringLiteral("draw"));
+  press(Qt::Key_PageUp);
+  EXPECT_EQ(window_->stageId(), QStringLiteral("measure"));
 }
 
 TEST_F(Window, aNewJobIsDrawnByKeyboardAlone) {
   window_->session().openNew(Unit::Millimetre);
-  window_->showStage(0);
+  window_->showStage(QStringLiteral("draw"));
   window_->setFocus();
   click(window_.get(), QStringLiteral("Add assembly"));
   test::chooseInMenu(QStringLiteral("plain carcass"));
@@ -164,7 +166,7 @@ TEST_F(Window, secondLookPointsJumpsAndFixes) {
   EXPECT_EQ(textOf(window_.get(), QStringLiteral("Mind")),
             QStringLiteral("6 front edges of T1 show bare plies"));
   click(window_.get(), QStringLiteral("Go there: 6 front edges of T1 show bare plies"));
-  EXPECT_EQ(window_->stage(), 1);
+  EXPECT_EQ(window_->stageId(), QStringLiteral("parts"));
   press(Qt::Key_F8);
   EXPECT_TRUE(window_->session().findings().empty());
   EXPECT_EQ(carcass().banding, "birch iron-on");
@@ -289,7 +291,7 @@ TEST_F(Window, everyStageFitsTheSmallestWindow) {
   for (const char* demo : {"log-wall", "ringing-trolley", "hide-bench", "nest-boxes", "porthole",
                            "specimen-trays", "specimen-console", "corner-seat"}) {
     ASSERT_TRUE(window_->openDemo(QString::fromLatin1(demo)));
-    for (int stage = 0; stage < 4; ++stage) {
+    for (int stage = 0; stage < window_->stageCount(); ++stage) {
       window_->showStage(stage);
       QApplication::processEvents();
       ASSERT_EQ(window_->size(), QSize(1024, 700));
@@ -301,7 +303,7 @@ TEST_F(Window, everyStageFitsTheSmallestWindow) {
 
 TEST_F(Window, everythingInteractiveHasAName) {
   openTrolley();
-  for (int stage = 0; stage < 4; ++stage) {
+  for (int stage = 0; stage < window_->stageCount(); ++stage) {
     window_->showStage(stage);
     for (QWidget* widget : window_->findChildren<QWidget*>()) {
       const bool input = qobject_cast<QAbstractButton*>(widget) ||

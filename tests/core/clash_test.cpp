@@ -1,6 +1,7 @@
 // What stands in the way of what: an assembly on a wall against outlets, vents, doors, mouldings.
 #include <gtest/gtest.h>
 
+#include "core/breakdown/placed.h"
 #include "core/breakdown/settle.h"
 #include "core/secondlook/clash_look.h"
 #include "tests/core/listed.h"
@@ -161,6 +162,37 @@ TEST(Clash, aFrontThatCannotOpenPastWhatStandsOutBesideIt) {
   EXPECT_EQ(said(job), Words{"The door of K cannot open past the window's casing"});
   job.site.stands[0].along = mm(30);
   EXPECT_EQ(said(job), Words{});
+}
+
+TEST(WallBehind, whereItsEndLiesBehindACarcass) {
+  Job job = againstAWall();
+  job.site.stands[0].up = mm(50);
+  const auto alone = wallBehind(job, std::as_const(job).assemblies[0]);
+  ASSERT_TRUE(alone);
+  EXPECT_EQ(alone->left, -mm(100));
+  EXPECT_EQ(alone->floor, -mm(50));
+  job.site.stands.clear();
+  EXPECT_FALSE(wallBehind(job, std::as_const(job).assemblies[0]));
+  // In a group between two walls, 10 kept clear of the left one: the second of two is 600 further.
+  Job two = test::metricJob();
+  for (const char* code : {"A", "B", "G"}) {
+    Assembly one = test::metricCarcass();
+    one.code = code;
+    two.assemblies.push_back(one);
+  }
+  ASSERT_TRUE(settle(two, 0));
+  CarcassGroup group;
+  group.members = {std::as_const(two).assemblies[0].id, std::as_const(two).assemblies[1].id};
+  two.assemblies[2].body = group;
+  two.site.kind = SiteKind::Alcove;
+  SiteStand stand;
+  stand.assembly = std::as_const(two).assemblies[2].id;
+  stand.fills = true;
+  two.site.stands.push_back(stand);
+  const auto second = wallBehind(two, std::as_const(two).assemblies[1]);
+  ASSERT_TRUE(second);
+  EXPECT_EQ(second->left, -mm(610));
+  EXPECT_EQ(wallBehind(two, std::as_const(two).assemblies[0])->left, -mm(10));
 }
 
 TEST(Clash, isSilentWithoutAPlace) {

@@ -9,6 +9,7 @@
 #include "core/formats/job_json.h"
 #include "core/kinds/validate.h"
 #include "core/secondlook/site_look.h"
+#include "core/site/words.h"
 #include "tests/core/listed.h"
 
 namespace pp {
@@ -165,6 +166,22 @@ TEST(Fit, aCarcassFillsTheWall) {
   EXPECT_TRUE(job.site.stands.empty());
 }
 
+TEST(Fit, whatFollowsFromUnconfirmedSizesSaysSo) {
+  Job job = caseInANook(mm(1'000));
+  const auto noted = [&job] {
+    const Breakdown breakdown = breakDown(job);
+    EXPECT_FALSE(breakdown.parts.empty());
+    return std::count_if(breakdown.parts.begin(), breakdown.parts.end(), [](const Part& part) {
+      return part.note.find("sizes of the place not confirmed") != std::string::npos;
+    });
+  };
+  EXPECT_EQ(noted(), 0);
+  job.site.sizes[1].read.second.reset();
+  EXPECT_EQ(noted(), static_cast<std::ptrdiff_t>(breakDown(job).parts.size()));
+  job.site.stands[0].fills = false;
+  EXPECT_EQ(noted(), 0);
+}
+
 TEST(Fit, isKeptInTheFile) {
   Job job = caseInANook(mm(1'000));
   Obstacle outlet;
@@ -242,7 +259,7 @@ TEST(SiteLook, saysWhatIsWrongWithTheReadings) {
   EXPECT_EQ(
       said(job),
       (std::vector<std::string>{
-          "The place: width, 0 up was read once only | A second reading that does not see the "
+          "The place: width was read once only | A second reading that does not see the "
           "first finds the usual slips.",
           "The place: two readings of the width, 2000 up do not agree | 1045 and 1054: two "
           "digits changed places; a third reading decides.",

@@ -7,9 +7,11 @@
 #include <algorithm>
 #include <utility>
 
+#include "core/breakdown/placed.h"
 #include "pictures/paint/elevation_picture.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
+#include "pictures/paint/site_picture.h"
 
 namespace pp {
 
@@ -115,6 +117,9 @@ void ElevationView::paintEvent(QPaintEvent*) {
   } else {
     const ElevationPicture picture{&session_.job(), assembly(), &*layout(),
                                    session_.pointing().selection().opening, panelChosen()};
+    if (const auto behind = wallBehind(session_.job(), *assembly()))
+      paintWallBehind(painter, picture.mapping(rect()), session_.job().site, behind->wall,
+                      behind->left, behind->floor, session_.job().unit);
     picture.paint(painter, rect());
     if (dragged_ && moved_ != Length{}) {
       const Mapping map = picture.mapping(rect());

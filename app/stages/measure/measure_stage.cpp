@@ -21,12 +21,9 @@ bool isConfirmed(const Job& job, const SiteSize& size) {
 }  // namespace
 
 MeasureStage::MeasureStage(Session& session, QWidget* parent) : Stage(session, parent) {
-  auto* row = new QHBoxLayout(this);
-  row->setContentsMargins(0, 10, 12, 8);
-  row->setSpacing(14);
-  auto* column = new QVBoxLayout;
+  auto* column = new QVBoxLayout(this);
+  column->setContentsMargins(0, 10, 12, 8);
   column->setSpacing(8);
-  row->addLayout(column, 58);
   auto* head = new QHBoxLayout;
   auto* words = new Label(tr("What is built"));
   words->setFont(look::text(15, true));
@@ -36,22 +33,22 @@ MeasureStage::MeasureStage(Session& session, QWidget* parent) : Stage(session, p
   kind_->addItems(said<SiteKind>());
   words->setBuddy(kind_);
   head->addWidget(kind_);
-  head->addStretch(1);
+  head->addSpacing(12);
   column->addLayout(head);
   left_ = new Label;
   left_->setAccessibleName(tr("What the place leaves"));
   left_->setFont(look::text(look::kBody));
+  head->addWidget(left_, 1);
   left_->setWordWrap(true);
-  column->addWidget(left_);
+  view_ = new SiteView(session);
+  column->addWidget(view_, 52);
   leaves_ = new Leaves(session, tr("row of the place"));
   addLeaves();
-  column->addWidget(leaves_, 1);
+  column->addWidget(leaves_, 48);
   changes_ = new ChangedParts(session);
   column->addWidget(changes_);
   problem_ = new ProblemLine;
   column->addWidget(problem_);
-  view_ = new SiteView(session);
-  row->addWidget(view_, 42);
   connect(kind_, &QComboBox::activated, this, &MeasureStage::setKindOfPlace);
   connect(leaves_, &Leaves::refused, this,
           [this](const Problems& problems) { problem_->show(problems); });

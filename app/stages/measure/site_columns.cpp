@@ -7,6 +7,7 @@
 #include "core/job/ids.h"
 #include "core/length/parse.h"
 #include "core/site/begin.h"
+#include "core/site/words.h"
 #include "pictures/paint/figures.h"
 
 namespace pp {
@@ -86,7 +87,7 @@ GridColumn gateLength(const QString& title, Length Gate::*member) {
   return out;
 }
 
-QString codeOf(const Job& job, std::size_t row) {
+QString standingCode(const Job& job, std::size_t row) {
   const Assembly* one = findAssembly(job, job.site.stands[row].assembly);
   return one == nullptr ? QString() : qs(one->code);
 }
@@ -96,18 +97,20 @@ QString codeOf(const Job& job, std::size_t row) {
 std::vector<GridColumn> sizeColumns() {
   GridColumn what;
   what.title = tr("Size");
-  what.shown = [](const Job& job, std::size_t row) {
-    return qs(sizeWords(job.site.sizes[row], styleOf(job)));
-  };
+  what.shown = [](const Job& job, std::size_t row) { return qs(sizeName(job.site.sizes[row])); };
   what.typed = what.shown;
   GridColumn counts;
   counts.title = tr("What counts");
   counts.shown = verdict;
   counts.typed = verdict;
   counts.tip = verdict;
+  GridColumn at = lengthColumn(
+      tr("At"), [](Job& job, std::size_t row) -> Length& { return job.site.sizes[row].at; });
+  at.shown = [shown = at.shown](const Job& job, std::size_t row) {
+    return job.site.sizes[row].at == Length{} ? QString() : shown(job, row);
+  };
   return {what,
-          lengthColumn(tr("At"),
-                       [](Job& job, std::size_t row) -> Length& { return job.site.sizes[row].at; }),
+          at,
           readingColumn(tr("First"), &SizeRead::first),
           readingColumn(tr("Second"), &SizeRead::second),
           readingColumn(tr("Third"), &SizeRead::third),
@@ -176,8 +179,8 @@ std::vector<GridColumn> obstacleColumns() {
 std::vector<GridColumn> standColumns() {
   GridColumn assembly;
   assembly.title = tr("Assembly");
-  assembly.shown = codeOf;
-  assembly.typed = codeOf;
+  assembly.shown = standingCode;
+  assembly.typed = standingCode;
   assembly.choices = [](const Job& job) {
     QStringList out;
     for (const Assembly& one : job.assemblies) out << qs(one.code);

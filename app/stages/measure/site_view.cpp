@@ -1,5 +1,6 @@
 #include "app/stages/measure/site_view.h"
 
+#include "core/breakdown/fit.h"
 #include "core/job/ids.h"
 #include "pictures/paint/look.h"
 #include "pictures/paint/site_picture.h"
@@ -22,11 +23,7 @@ std::vector<StandPicture> standsOf(const Job& job, const Breakdown& breakdown) {
     StandPicture picture;
     picture.code = QString::fromStdString(one->code);
     picture.wall = stand.wall;
-    picture.along = stand.along;
-    if (const auto width = stand.fills ? widthFor(job.site, job.unit, stand.up, stand.up)
-                                       : std::optional<SiteWidth>{};
-        width && hasWall(job.site.kind, WallAt::Left))
-      picture.along = wallAt(job.site, WallAt::Left).allowance.value_or(usualAllowance(job.unit));
+    picture.along = alongWall(job, stand);
     picture.up = stand.up;
     picture.width = side(scene.low.x, scene.high.x);
     picture.depth = side(scene.low.y, scene.high.y);
@@ -39,7 +36,7 @@ std::vector<StandPicture> standsOf(const Job& job, const Breakdown& breakdown) {
 }  // namespace
 
 SiteView::SiteView(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
-  setMinimumWidth(360);
+  setMinimumHeight(200);
   setAccessibleName(tr("Plan and walls of the place"));
 }
 
@@ -49,10 +46,11 @@ void SiteView::paintEvent(QPaintEvent*) {
   const Job& job = session_.job();
   QRectF room = rect();
   if (!job.route.empty()) {
-    constexpr double kRoute = 132;
-    paintRoute(painter, {room.left() + 8, room.bottom() - kRoute, room.width() - 16, kRoute},
-               job.route, session_.style());
-    room.setHeight(room.height() - kRoute - 8);
+    const double wide =
+        std::min(126.0 * static_cast<double>(job.route.size()), room.width() * 0.42);
+    paintRoute(painter, {room.right() - wide, room.top(), wide, room.height() - 8}, job.route,
+               session_.style());
+    room.setWidth(room.width() - wide - 16);
   }
   if (job.site.kind == SiteKind::Free && job.site.obstacles.empty() && job.site.stands.empty()) {
     painter.setFont(look::text(look::kBody));
