@@ -102,7 +102,9 @@ bool GridModel::setData(const QModelIndex& index, const QVariant& value, int rol
   if (!column.set) return false;
   const std::size_t row = jobRow(index.row());
   if (value.toString() == column.typed(session_.job(), row)) return true;
+  const std::size_t rows = order_.size();
   Job next = session_.draft();
+  if (order_.size() != rows) return false;  // rows came or went that were not shown yet
   Problems problems = column.set(next, row, value.toString().trimmed());
   if (problems.empty())
     problems = session_.edit(tr("%1: %2").arg(what_, column.title.toLower()), std::move(next));

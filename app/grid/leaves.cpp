@@ -66,9 +66,9 @@ void Leaves::addRow() {
 
 void Leaves::removeRow() {
   const Row& row = leaves_[shown_];
+  Job next = session_.draft();  // first: rows may have gone that are still shown
   const auto at = chosenRow(*row.table);
   if (!at || !row.leaf.remove) return;
-  Job next = session_.draft();
   row.leaf.remove(next, *at);
   emit refused(session_.edit(row.leaf.removeWhat, std::move(next)));
 }

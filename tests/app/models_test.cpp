@@ -44,6 +44,25 @@ TEST(GridModel, editsThroughTheDocumentAndRefusesInPlace) {
   EXPECT_EQ(session.job().materials[0].measured, Length::in(0, 23, 32));
 }
 
+// Of a job that is worked out beside the window a row is still shown that an undo has taken.
+TEST(GridModel, aCellOfARowThatIsGoneIsNotSet) {
+  Session session;
+  ASSERT_TRUE(session.openDemo(QStringLiteral("ringing-trolley")).empty());
+  GridModel model(session, QStringLiteral("material"), materialColumns(),
+                  [](const Job& job) { return job.materials.size(); });
+  Job more = session.job();
+  more.materials.push_back(more.materials.front());
+  more.materials.back().id = "more";
+  more.materials.back().name = "more";
+  ASSERT_TRUE(session.edit(QStringLiteral("more"), std::move(more)).empty());
+  const int last = model.rowCount() - 1;
+  session.deriver().setFrame(Deriver::Duration(0));
+  session.undo();
+  ASSERT_EQ(model.rowCount(), last + 1) << "it is not shown yet";
+  EXPECT_FALSE(model.setData(model.index(last, 0), QStringLiteral("other"), Qt::EditRole));
+  EXPECT_EQ(model.rowCount(), last);
+}
+
 TEST(StockColumns, everyColumnTakesBackWhatItShows) {
   Session session;
   ASSERT_TRUE(session.openDemo(QStringLiteral("log-wall")).empty());

@@ -137,6 +137,20 @@ TEST_F(Rack, materialsAreAddedChangedAndRemovedUnlessUsed) {
   EXPECT_TRUE(said);
 }
 
+// A job that is worked out beside the window: what was taken back is still shown for a moment.
+TEST_F(Rack, aRowThatIsGoneButStillShownIsNotRemoved) {
+  session().deriver().setFrame(Deriver::Duration(0));
+  const std::size_t before = job().materials.size();
+  click(window_.get(), QStringLiteral("Add material"));
+  ASSERT_TRUE(waitFor([&] { return job().materials.size() == before + 1; }));
+  auto* materials = table("Materials");
+  materials->setCurrentIndex(materials->model()->index(static_cast<int>(before), 0));
+  session().undo();
+  ASSERT_EQ(job().materials.size(), before + 1) << "it is not shown yet";
+  click(window_.get(), QStringLiteral("Remove material"));
+  EXPECT_TRUE(waitFor([&] { return job().materials.size() == before; }));
+}
+
 TEST_F(Rack, sheetsAndOffcutsAreAddedChangedAndRemoved) {
   const std::size_t before = job().stock.size();
   click(window_.get(), QStringLiteral("Add sheet"));

@@ -264,9 +264,9 @@ void PartsStage::addLoose() {
 }
 
 void PartsStage::removeLoose() {
+  Job next = session().draft();  // first: rows may have gone that are still shown
   const auto row = chosenRow(*loose_);
   if (!row) return;
-  Job next = session().draft();
   next.loose.erase(*row);
   problem_->show(session().edit(tr("remove a part"), std::move(next)));
 }

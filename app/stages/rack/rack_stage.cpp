@@ -126,9 +126,9 @@ void RackStage::addMachine() {
 }
 
 void RackStage::removeMachine() {
+  Job next = session().draft();  // first: rows may have gone that are still shown
   const auto row = chosenRow(*machines_);
   if (!row) return;
-  Job next = session().draft();
   next.shop.machines.erase(next.shop.machines.begin() + static_cast<std::ptrdiff_t>(*row));
   problem_->show(session().edit(tr("remove a saw"), std::move(next)));
 }
@@ -144,9 +144,9 @@ void RackStage::addMaterial() {
 }
 
 void RackStage::removeMaterial() {
+  Job next = session().draft();  // first: rows may have gone that are still shown
   const auto row = chosenRow(*materials_);
   if (!row) return;
-  Job next = session().draft();
   const std::string name = next.materials[*row].name;
   next.materials.erase(next.materials.begin() + static_cast<std::ptrdiff_t>(*row));
   if (!session().edit(tr("remove a material"), std::move(next)).empty())
@@ -175,9 +175,9 @@ void RackStage::addStock(StockKind kind) {
 }
 
 void RackStage::removeStock() {
+  Job next = session().draft();  // first: rows may have gone that are still shown
   const auto row = chosenRow(*stock_);
   if (!row) return;
-  Job next = session().draft();
   next.stock.erase(*row);
   problem_->show(session().edit(tr("take out of the rack"), std::move(next)));
 }
