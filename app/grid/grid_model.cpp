@@ -101,8 +101,9 @@ bool GridModel::setData(const QModelIndex& index, const QVariant& value, int rol
   const GridColumn& column = columns_[static_cast<std::size_t>(index.column())];
   if (!column.set) return false;
   const std::size_t row = jobRow(index.row());
-  if (value.toString() == column.typed(session_.job(), row)) return true;
   const std::size_t rows = order_.size();
+  if (rows != rows_(session_.job())) return false;  // the job is ahead of this model
+  if (value.toString() == column.typed(session_.job(), row)) return true;
   Job next = session_.draft();
   if (order_.size() != rows) return false;  // rows came or went that were not shown yet
   Problems problems = column.set(next, row, value.toString().trimmed());

@@ -182,6 +182,22 @@ TEST_F(Draw, assembliesAreCopiedMirroredMovedRepeatedAndKept) {
   EXPECT_EQ(session().job().assemblies.back().name, "four-drawer bank");
 }
 
+// An undo takes the assembly back while its name is being taken over.
+TEST_F(Draw, theNameOfAnAssemblyThatIsGoneIsNotTaken) {
+  open("ringing-trolley");
+  const std::size_t before = job().assemblies.size();
+  click(window_.get(), QStringLiteral("Copy assembly"));
+  ASSERT_TRUE(test::waitFor([&] { return job().assemblies.size() == before + 1; }));
+  session().deriver().setFrame(Deriver::Duration(0));
+  auto* list = named<QListWidget>(window_.get(), QStringLiteral("Assemblies"));
+  ASSERT_EQ(list->count(), static_cast<int>(before) + 1);
+  session().undo();
+  list->item(static_cast<int>(before))->setText(QStringLiteral("T9  another"));
+  test::settle();
+  EXPECT_EQ(job().assemblies.size(), before);
+  EXPECT_EQ(session().undoText().contains(QStringLiteral("rename")), false);
+}
+
 TEST_F(Draw, theViewInSpaceTurnsAndComesApart) {
   open("hide-bench");
   auto* space = named<SpaceView>(window_.get(), QStringLiteral("View in space"));

@@ -194,11 +194,11 @@ void AssemblyList::rename(QListWidgetItem* item) {
       this,
       [this, old = item->data(Qt::UserRole).toString().toStdString(),
        text = item->text().trimmed()] {
+        Job next = session_.draft();
         const auto& known = session_.job().assemblies;
         std::size_t row = 0;
         while (row < known.size() && known[row].code != old) ++row;
         if (row == known.size()) return refresh();
-        Job next = session_.draft();
         const std::string code = text.section(QLatin1Char(' '), 0, 0).toStdString();
         next.assemblies[row].name = text.section(QLatin1Char(' '), 1)
                                         .section(QStringLiteral("  × "), 0, 0)
