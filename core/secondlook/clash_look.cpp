@@ -3,6 +3,8 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <map>
+#include <set>
 
 #include "core/breakdown/fit.h"
 #include "core/breakdown/placed.h"
@@ -75,6 +77,7 @@ class Clashes {
         besideIt(one);
     }
     moulding();
+    studs();
     return std::move(out_);
   }
 
@@ -333,6 +336,35 @@ class Clashes {
                           }};
       return;
     }
+  }
+
+  // What a carcass is fastened by should meet two studs of a wall that has them.
+  void studs() {
+    const SiteWall wall = wallAt(job_.site, stand_.wall);
+    if (wall.studPitch <= Length{}) return;
+    std::map<std::string, std::pair<const Part*, std::set<Length>>> met;
+    for (const Placed& at : placed_) {
+      if (!isFastened(at.part->role)) continue;
+      auto& [part, studs] = met[at.part->assembly];
+      part = at.part;
+      const std::int64_t pitch = wall.studPitch.inNm();
+      const std::int64_t before =
+          std::max<std::int64_t>(0, (at.box.along.low - wall.firstStud).inNm() / pitch);
+      for (Length stud = wall.firstStud + before * wall.studPitch; stud < at.box.along.high;
+           stud += wall.studPitch)
+        if (stud > at.box.along.low) studs.insert(stud);
+    }
+    for (const auto& [assembly, of] : met)
+      if (const auto& [part, studs] = of; studs.size() < 2)
+        add(Severity::Mind, part,
+            fmt::format("The {} of {} {}", part->name, assembly,
+                        studs.empty() ? "meets no stud" : "meets one stud only"),
+            "A strip along the wall that does, or a batten across the studs, carries it; fixing to "
+            "a building is for local codes and licensed people.");
+  }
+  static bool isFastened(PartRole role) {
+    using enum PartRole;
+    return role == NailingStrip || role == BackRail || role == RearRail || role == Cleat;
   }
 
   const Job& job_;

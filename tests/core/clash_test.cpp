@@ -195,6 +195,27 @@ TEST(WallBehind, whereItsEndLiesBehindACarcass) {
   EXPECT_EQ(wallBehind(two, std::as_const(two).assemblies[0])->left, -mm(10));
 }
 
+// Strips between the sides, 564 long: from 118 to 682 along the wall.
+TEST(Clash, whatItIsFastenedByMeetsTwoStuds) {
+  Carcass carcass = test::metricCarcass().carcass();
+  carcass.back.school = BackSchool::Between;
+  Job job = againstAWall();
+  job.assemblies[0].carcass() = carcass;
+  SiteWall wall;
+  wall.firstStud = mm(80);
+  wall.studPitch = mm(600);
+  job.site.walls.push_back(wall);
+  // 80 and 680: the first is beside it.
+  EXPECT_EQ(said(job), Words{"The nailing strip of K meets one stud only"});
+  job.site.walls[0].firstStud = mm(90);  // 690
+  EXPECT_EQ(said(job), Words{"The nailing strip of K meets no stud"});
+  job.site.walls[0].studPitch = mm(400);  // 490
+  job.site.walls[0].firstStud = mm(120);  // 120 and 520
+  EXPECT_EQ(said(job), Words{});
+  job.site.walls[0].studPitch = Length{};
+  EXPECT_EQ(said(job), Words{});
+}
+
 TEST(Clash, isSilentWithoutAPlace) {
   EXPECT_EQ(said(test::jobOf(test::metricCarcass().carcass())), Words{});
 }
