@@ -86,6 +86,34 @@ void filled(Page& page, const Site& site, const LengthStyle& style) {
   }
 }
 
+// Rows for what hangs on the walls or stands on the floor, as many as the page has room for.
+void obstacleRows(Page& page) {
+  struct Column {
+    const char* title;
+    double width;
+  };
+  constexpr Column kColumns[] = {{"What", 46}, {"On which wall", 34}, {"From the left", 26},
+                                 {"Up", 20},   {"Width", 20},         {"Height", 20},
+                                 {"Out", 20}};
+  constexpr int kMost = 5;
+  if (page.bottom() - page.y() < 3 * kRow) return;
+  page.down(2);
+  double x = page.left();
+  for (const Column& column : kColumns) {
+    page.text(x, page.y(), column.width, kRow, QString::fromUtf8(column.title), 8, true);
+    x += column.width;
+  }
+  page.down(kRow);
+  for (int i = 0; i < kMost && page.y() + kRow <= page.bottom(); ++i) {
+    x = page.left();
+    for (const Column& column : kColumns) {
+      frame(page, x, page.y(), column.width, kRow);
+      x += column.width;
+    }
+    page.down(kRow);
+  }
+}
+
 // The second readings stand on the lower half, folded back while the first are read.
 void empty(Page& page, const Site& site, const LengthStyle& style) {
   Site plain;
@@ -100,6 +128,7 @@ void empty(Page& page, const Site& site, const LengthStyle& style) {
             8, false, Qt::AlignCenter);
   page.down(6);
   sizes(page, QStringLiteral("Second readings"), plain.sizes, style);
+  obstacleRows(page);
 }
 
 }  // namespace

@@ -232,6 +232,7 @@ TEST(Print, theMeasuringSheetIsEmptyThenFilled) {
   EXPECT_EQ(lines(1, QStringLiteral("width, 1000 up")), 2);
   EXPECT_EQ(lines(1, QStringLiteral("diagonal from the left corner")), 2);
   EXPECT_EQ(lines(1, QStringLiteral("fold here")), 1);
+  EXPECT_EQ(lines(1, QStringLiteral("On which wall")), 1);
   EXPECT_EQ(lines(1, QStringLiteral("2940")), 0);
   // Three widths read twice, one of them 2941, and each counting as 2940.
   EXPECT_EQ(lines(2, QStringLiteral("2940")), 7);
