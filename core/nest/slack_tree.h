@@ -112,8 +112,9 @@ class SlackTree {
   // By width in steps of a sixteenth of the sheet: the highest spot that is in this step or above.
   static constexpr std::size_t kSteps = 16;
   std::size_t step(Nm w) const {
-    const auto i = static_cast<std::size_t>(static_cast<double>(w) * perStep_);
-    return i < kSteps ? i : kSteps - 1;
+    const double at = static_cast<double>(w) * perStep_;
+    if (!(at > 0)) return 0;  // of a sheet that its trims take up
+    return at < static_cast<double>(kSteps) ? static_cast<std::size_t>(at) : kSteps - 1;
   }
   double perStep_ = 0;
   std::array<Nm, kSteps> highest_{};
