@@ -35,8 +35,6 @@ class Leaves : public QWidget {
   void setTableHeight(int pixels) { tables_->setFixedHeight(pixels); }
 
   void showLeaf(std::size_t leaf);
-  std::size_t shownLeaf() const { return shown_; }
-  Table* table(std::size_t leaf) const { return leaves_[leaf].table; }
 
  signals:
   void refused(const pp::Problems& problems);  // empty: the last edit was taken

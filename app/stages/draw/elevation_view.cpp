@@ -7,7 +7,6 @@
 #include <algorithm>
 #include <utility>
 
-#include "core/breakdown/placed.h"
 #include "pictures/paint/elevation_picture.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
@@ -46,11 +45,13 @@ void ElevationView::prepare() const {
   if (fresh_) return;
   fresh_ = true;
   layout_.reset();
+  behind_.reset();
   scene_ = {};
   if (const Assembly* of = assembly()) {
     if (of->isCarcass()) {
       auto layout = layOut(session_.job(), *of);
       if (layout) layout_ = std::move(layout).value();
+      behind_ = wallBehind(session_.job(), *of);
     } else {
       scene_ = sceneOfOne(session_.job(), *of, session_.breakdown());
     }
@@ -117,9 +118,9 @@ void ElevationView::paintEvent(QPaintEvent*) {
   } else {
     const ElevationPicture picture{&session_.job(), assembly(), &*layout(),
                                    session_.pointing().selection().opening, panelChosen()};
-    if (const auto behind = wallBehind(session_.job(), *assembly()))
-      paintWallBehind(painter, picture.mapping(rect()), session_.job().site, behind->wall,
-                      behind->left, behind->floor, session_.job().unit);
+    if (behind_)
+      paintWallBehind(painter, picture.mapping(rect()), session_.job().site, behind_->wall,
+                      behind_->left, behind_->floor, session_.job().unit);
     picture.paint(painter, rect());
     if (dragged_ && moved_ != Length{}) {
       const Mapping map = picture.mapping(rect());

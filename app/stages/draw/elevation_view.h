@@ -6,6 +6,7 @@
 #include <optional>
 
 #include "app/session/session.h"
+#include "core/breakdown/placed.h"
 #include "core/kinds/carcass/layout.h"
 #include "pictures/paint/solid_picture.h"
 
@@ -55,6 +56,7 @@ class ElevationView : public QWidget {
   // Of the job as it is, made when it is first asked for after a change.
   mutable bool fresh_ = false;
   mutable std::optional<CarcassLayout> layout_;
+  mutable std::optional<WallBehind> behind_;
   mutable SolidScene scene_;
   std::optional<std::size_t> dragged_;
   std::optional<std::size_t> pressed_;  // any panel

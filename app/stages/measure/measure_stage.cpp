@@ -178,7 +178,7 @@ void MeasureStage::refresh() {
   kind_->setCurrentIndex(static_cast<int>(session().job().site.kind));
   say();
   changes_->follow();
-  view_->update();
+  view_->refresh();
 }
 
 void MeasureStage::hideEvent(QHideEvent* event) {

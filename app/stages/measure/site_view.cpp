@@ -3,7 +3,6 @@
 #include "core/breakdown/fit.h"
 #include "core/job/ids.h"
 #include "pictures/paint/look.h"
-#include "pictures/paint/site_picture.h"
 #include "pictures/paint/solid_picture.h"
 
 namespace pp {
@@ -40,6 +39,11 @@ SiteView::SiteView(Session& session, QWidget* parent) : QWidget(parent), session
   setAccessibleName(tr("Plan and walls of the place"));
 }
 
+void SiteView::refresh() {
+  stands_ = standsOf(session_.job(), session_.breakdown());
+  update();
+}
+
 void SiteView::paintEvent(QPaintEvent*) {
   QPainter painter(this);
   painter.setRenderHint(QPainter::Antialiasing);
@@ -59,7 +63,7 @@ void SiteView::paintEvent(QPaintEvent*) {
                      tr("Say where it will stand, and the place is drawn here as you measure it."));
     return;
   }
-  paintSite(painter, room, job.site, standsOf(job, session_.breakdown()), session_.style());
+  paintSite(painter, room, job.site, stands_, session_.style());
 }
 
 }  // namespace pp

@@ -4,6 +4,7 @@
 #include <QWidget>
 
 #include "app/session/session.h"
+#include "pictures/paint/site_picture.h"
 
 namespace pp {
 
@@ -11,12 +12,15 @@ class SiteView : public QWidget {
   Q_OBJECT
  public:
   explicit SiteView(Session& session, QWidget* parent = nullptr);
+  // Follows the session; told by the stage, once an edit.
+  void refresh();
 
  protected:
   void paintEvent(QPaintEvent* event) override;
 
  private:
   Session& session_;
+  std::vector<StandPicture> stands_;
 };
 
 }  // namespace pp

@@ -129,7 +129,7 @@ void RackStage::removeMachine() {
   Job next = session().draft();  // first: rows may have gone that are still shown
   const auto row = chosenRow(*machines_);
   if (!row) return;
-  next.shop.machines.erase(next.shop.machines.begin() + static_cast<std::ptrdiff_t>(*row));
+  eraseRow(next.shop.machines, *row);
   problem_->show(session().edit(tr("remove a saw"), std::move(next)));
 }
 
@@ -148,7 +148,7 @@ void RackStage::removeMaterial() {
   const auto row = chosenRow(*materials_);
   if (!row) return;
   const std::string name = next.materials[*row].name;
-  next.materials.erase(next.materials.begin() + static_cast<std::ptrdiff_t>(*row));
+  eraseRow(next.materials, *row);
   if (!session().edit(tr("remove a material"), std::move(next)).empty())
     problem_->show({{{},
                      0,
