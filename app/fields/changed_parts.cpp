@@ -26,10 +26,15 @@ void ChangedParts::follow() {
   constexpr std::size_t kShown = 3;
   const LengthStyle style = session_.style();
   QStringList words;
-  for (const PartChange& one : changes)
-    words << tr("%1 %2: %3 → %4")
-                 .arg(qs(one.code), qs(one.name), figures(one.oldLength, one.oldWidth, style),
-                      figures(one.newLength, one.newWidth, style));
+  for (const PartChange& one : changes) {
+    QStringList what;
+    const QString old = figures(one.oldLength, one.oldWidth, style);
+    const QString now = figures(one.newLength, one.newWidth, style);
+    if (one.oldLength != one.newLength || one.oldWidth != one.newWidth)
+      what << tr("%1 → %2").arg(old, now);
+    if (!one.intoView.empty()) what << tr("%1 now seen").arg(qs(one.intoView));
+    words << tr("%1 %2: %3").arg(qs(one.code), qs(one.name), what.join(QStringLiteral(", ")));
+  }
   setToolTip(plainTip(words.join(QLatin1Char('\n'))));
   QString text = tr("%1. ").arg(
       counted(static_cast<std::int64_t>(changes.size()), tr("part changes"), tr("parts change")));

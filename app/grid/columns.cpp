@@ -80,6 +80,8 @@ std::vector<GridColumn> sawColumns() {
       lengthColumn(tr("by"), [](Job& job, std::size_t) -> Length& { return job.saw.keepShort; }),
       moneyColumn(tr("Pay for ease"), [](Job& job, std::size_t) -> Money& { return job.saw.ease; }),
       kilogramColumn(tr("One carries, kg")),
+      lengthColumn(tr("Planer, wide"),
+                   [](Job& job, std::size_t) -> Length& { return job.shop.planerWidth; }),
       lengthColumn(tr("and as long as"),
                    [](Job& job, std::size_t) -> Length& { return job.shop.carryLength; }),
       enumColumn<Cleaning>(tr("First edge"),

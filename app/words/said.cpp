@@ -161,7 +161,7 @@ const QStringList& said<ObstacleKind>() {
 template <>
 const QStringList& said<GateKind>() {
   static const QStringList kWords =
-      table<GateKind::People>("door", "corridor", "stair", "lift", "van", "people");
+      table<GateKind::Flat>("door", "corridor", "stair", "lift", "van", "people", "flat surface");
   return kWords;
 }
 

@@ -107,16 +107,6 @@ class Chooser {
     }
   }
 
-  // Says anew how much the bandings take off.
-  void deduct() {
-    part_.bandedLength = part_.bandedWidth = Length{};
-    const auto bands = part_.bands;
-    part_.bands = {};
-    for (const Edge edge : kEdges)
-      if (const std::string& id = bands[static_cast<std::size_t>(edge)]; !id.empty())
-        band(part_, edge, findBanding(maker_.job(), id));
-  }
-
   void banding() {
     if (chosen_.banding)
       for (const Edge edge : kEdges) {
@@ -126,7 +116,7 @@ class Chooser {
     for (const EdgeChoice& choice : chosen_.edges)
       if (const auto edge = part_.edgeAt(choice.side); edge && choice.banding)
         part_.bands[static_cast<std::size_t>(*edge)] = *choice.banding;
-    deduct();
+    deductBands(maker_.job(), part_);
   }
 
   void finish() {

@@ -10,6 +10,7 @@
 #include "core/breakdown/apply_choice.h"
 #include "core/breakdown/figure.h"
 #include "core/breakdown/fit.h"
+#include "core/breakdown/hidden.h"
 #include "core/kinds/boards/rules.h"
 #include "core/kinds/carcass/layout.h"
 #include "core/kinds/kind.h"
@@ -49,6 +50,8 @@ std::vector<Part> grouped(const std::vector<Part>& parts) {
       continue;
     }
     twin->quantity += part.quantity;
+    for (std::size_t i = 0; i < part.hidden.size(); ++i)
+      twin->hidden[i] = twin->hidden[i] && part.hidden[i];
     twin->keys.insert(twin->keys.end(), part.keys.begin(), part.keys.end());
     twin->poses.insert(twin->poses.end(), part.poses.begin(), part.poses.end());
     for (const Join& join : part.joins)
@@ -138,7 +141,7 @@ struct Lookup {
 };
 
 Breakdown breakDown(const Job& job, const Assembly& assembly, const CarcassGroup* group,
-                    std::optional<std::size_t> row, const Figure& figure) {
+                    std::optional<std::size_t> row, const Figure& figure, const Hidden& hidden) {
   Made made;
   const Maker maker(job, assembly, group);
   kindOf(assembly).make(maker, assembly.body, made);
@@ -148,6 +151,8 @@ Breakdown breakDown(const Job& job, const Assembly& assembly, const CarcassGroup
   for (Part& part : out.parts) part.quantity *= assembly.copies;
   for (Trouble& trouble : out.troubles) trouble.assembly = assembly.code;
   index(out.parts);
+  widenFillers(job, assembly, out.parts);
+  hidden.mark(assembly, maker.choices(), out.parts);
   applyChoices(maker, assembly.code, out.parts, out.troubles);
   figure.mark(out.parts);
   out.parts = grouped(out.parts);
@@ -158,8 +163,8 @@ Breakdown breakDown(const Job& job, const Assembly& assembly, const CarcassGroup
 }  // namespace
 
 Breakdown breakDown(const Job& job, const Assembly& assembly) {
-  Breakdown out =
-      breakDown(job, assembly, groupOf(job, assembly.id), rowOf(job, assembly.id), Figure(job));
+  Breakdown out = breakDown(job, assembly, groupOf(job, assembly.id), rowOf(job, assembly.id),
+                            Figure(job), Hidden(job));
   noteRuns(out.parts);
   return out;
 }
@@ -168,13 +173,14 @@ Breakdown breakDown(const Job& job) {
   Breakdown out;
   const Lookup known(job);
   const Figure figure(job);
+  const Hidden hidden(job);
   const auto take = [&out](std::vector<Part>&& parts) {
     out.parts.insert(out.parts.end(), std::make_move_iterator(parts.begin()),
                      std::make_move_iterator(parts.end()));
   };
   for (const Assembly& assembly : job.assemblies) {
     Breakdown one =
-        breakDown(job, assembly, known.group(assembly.id), known.row(assembly.id), figure);
+        breakDown(job, assembly, known.group(assembly.id), known.row(assembly.id), figure, hidden);
     take(std::move(one.parts));
     out.troubles.insert(out.troubles.end(), one.troubles.begin(), one.troubles.end());
     for (std::size_t i = 0; i < one.codes.size(); ++i) out.codes.share(one.codes, i);
@@ -210,6 +216,23 @@ std::vector<Part> sheetParts(const std::vector<Part>& parts) {
   return out;
 }
 
+namespace {
+
+// "outside face, left edge"; nothing where all that is seen was seen before.
+std::string comesIntoView(const Part& old, const Part& now) {
+  std::string out;
+  const auto add = [&out](const std::string& what) { out += (out.empty() ? "" : ", ") + what; };
+  if (old.hidden[0] && !now.hidden[0]) add("inside face");
+  if (old.hidden[1] && !now.hidden[1]) add("outside face");
+  for (const Edge edge : kEdges) {
+    const auto i = static_cast<std::size_t>(edge);
+    if (!old.exposed[i] && now.exposed[i]) add(sideName(now.edges[i]) + " edge");
+  }
+  return out;
+}
+
+}  // namespace
+
 std::vector<PartChange> changedParts(const std::vector<Part>& before,
                                      const std::vector<Part>& now) {
   std::map<PartKey, const Part*> known;
@@ -219,11 +242,18 @@ std::vector<PartChange> changedParts(const std::vector<Part>& before,
     const auto at = known.find(part.keys.front());
     if (at == known.end()) continue;
     const Part& old = *at->second;
-    if (old.cutLength() != part.cutLength() || old.cutWidth() != part.cutWidth())
-      out.push_back({part.code, part.name, old.cutLength(), old.cutWidth(), part.cutLength(),
-                     part.cutWidth()});
+    PartChange change{part.code,        part.name,       old.cutLength(),         old.cutWidth(),
+                      part.cutLength(), part.cutWidth(), comesIntoView(old, part)};
+    if (old.cutLength() != part.cutLength() || old.cutWidth() != part.cutWidth() ||
+        !change.intoView.empty())
+      out.push_back(std::move(change));
   }
   return out;
+}
+
+double gramsOf(const Job& job, const Part& part) {
+  return (part.length.total() * part.width.total()).inM2() * part.thickness.inMm() *
+         static_cast<double>(findMaterial(job, part.material)->density);
 }
 
 PartTotals totalsOf(const Job& job, const std::vector<Part>& parts) {
@@ -240,9 +270,7 @@ PartTotals totalsOf(const Job& job, const std::vector<Part>& parts) {
       const bool along = edge == Edge::L1 || edge == Edge::L2;
       out.banding += n * (along ? part.length.total() : part.width.total());
     }
-    out.grams += static_cast<double>(n) * (part.length.total() * part.width.total()).inM2() *
-                 part.thickness.inMm() *
-                 static_cast<double>(findMaterial(job, part.material)->density);
+    out.grams += static_cast<double>(n) * gramsOf(job, part);
   }
   return out;
 }

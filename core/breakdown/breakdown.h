@@ -22,13 +22,17 @@ Breakdown breakDown(const Job& job, const Assembly& assembly);
 // Those that are cut from sheets, in the same order: what a plan's part numbers count.
 std::vector<Part> sheetParts(const std::vector<Part>& parts);
 
-// A part whose size is not what it was.
+// A part whose size is not what it was, or of which more is seen.
 struct PartChange {
   std::string code, name;
   Length oldLength, oldWidth, newLength, newWidth;  // cut sizes
+  std::string intoView;                             // "outside face, left edge"
 };
 // Of the parts that both have, by code, in the order of `now`.
 std::vector<PartChange> changedParts(const std::vector<Part>& before, const std::vector<Part>& now);
+
+// What one piece weighs.
+double gramsOf(const Job& job, const Part& part);
 
 // Sums over parts, for ordering and carrying.
 struct PartTotals {

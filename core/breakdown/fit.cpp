@@ -9,10 +9,10 @@
 namespace pp {
 namespace {
 
-// How wide an assembly is, where it keeps clear of the walls; how high; and the width that is typed
-// for it, which takes in what it keeps clear.
+// How wide an assembly is, where it keeps clear of the walls; how high; the width that is typed for
+// it, which takes in what it keeps clear; and how much of that is on either side.
 struct Extent {
-  Length width, height, typed;
+  Length width, height, typed, left, right;
 };
 
 std::optional<Extent> extentOf(const Job& job, const Assembly& assembly) {
@@ -24,12 +24,29 @@ std::optional<Extent> extentOf(const Job& job, const Assembly& assembly) {
       out.height = std::max(out.height, member.layout.outer.top());
     out.width = lines->rear.right() - lines->rear.left();
     out.typed = lines->wall;
+    out.left = lines->rear.members.front().carcass().wallLeft;
+    out.right = lines->rear.members.back().carcass().wallRight;
     return out;
   }
   if (!assembly.isCarcass()) return std::nullopt;
   const auto layout = layOut(job, assembly);
   if (!layout) return std::nullopt;
-  return Extent{layout->outer.width, layout->outer.top(), assembly.carcass().width};
+  const Carcass& carcass = assembly.carcass();
+  return Extent{layout->outer.width, layout->outer.top(), carcass.width, carcass.wallLeft,
+                carcass.wallRight};
+}
+
+// What the place keeps clear at a side, and what is kept clear of it: more where the assembly wants
+// more, for a filler that can be seen.
+struct Clear {
+  Length usual, kept;
+  Length more() const { return kept - usual; }
+};
+
+Clear clearAt(const Job& job, WallAt wall, Length own) {
+  if (!hasWall(job.site.kind, wall)) return {};
+  const Length usual = wallAt(job.site, wall).allowance.value_or(usualAllowance(job.unit));
+  return {usual, std::max(usual, own)};
 }
 
 bool fillWall(Job& job, const SiteStand& stand) {
@@ -62,12 +79,54 @@ std::optional<SiteWidth> widthLeftTo(const Job& job, const SiteStand& stand) {
   if (one == nullptr || !stand.fills || stand.wall != WallAt::Back) return std::nullopt;
   const auto extent = extentOf(job, *one);
   if (!extent) return std::nullopt;
-  return widthFor(job.site, job.unit, stand.up, stand.up + extent->height);
+  auto out = widthFor(job.site, job.unit, stand.up, stand.up + extent->height);
+  if (!out) return out;
+  const Length more = clearAt(job, WallAt::Left, extent->left).more() +
+                      clearAt(job, WallAt::Right, extent->right).more();
+  out->width.built -= more;
+  out->width.cover += more;
+  if (out->width.built <= Length{}) return std::nullopt;
+  return out;
 }
 
 Length alongWall(const Job& job, const SiteStand& stand) {
   if (!stand.fills || !hasWall(job.site.kind, WallAt::Left)) return stand.along;
-  return wallAt(job.site, WallAt::Left).allowance.value_or(usualAllowance(job.unit));
+  const Assembly* one = findAssembly(job, stand.assembly);
+  const auto extent = one == nullptr ? std::nullopt : extentOf(job, *one);
+  return clearAt(job, WallAt::Left, extent ? extent->left : Length{}).kept;
+}
+
+void widenFillers(const Job& job, const Assembly& assembly, std::vector<Part>& parts) {
+  const auto fillerAt = [&parts](PartRole role) {
+    return std::find_if(parts.begin(), parts.end(),
+                        [role](const Part& part) { return part.role == role; });
+  };
+  const auto left = fillerAt(PartRole::LeftFiller);
+  const auto right = fillerAt(PartRole::RightFiller);
+  if (left == parts.end() && right == parts.end()) return;
+  for (const SiteStand& stand : job.site.stands) {
+    const Assembly* one = findAssembly(job, stand.assembly);
+    if (one == nullptr || !stand.fills) continue;
+    bool first = one->id == assembly.id;
+    bool last = first;
+    if (const auto* group = std::get_if<CarcassGroup>(&one->body)) {
+      first = group->members.front() == assembly.id;
+      last = group->members.back() == assembly.id;
+    }
+    if (!first && !last) continue;
+    const auto free = widthLeftTo(job, stand);
+    if (!free) continue;
+    const Carcass& carcass = assembly.carcass();
+    const auto widen = [&](Part& part, WallAt wall, Length own, Length spread) {
+      if (const Length more = clearAt(job, wall, own).kept - own; more > Length{})
+        part.width = part.width.plus("kept clear of the wall", more);
+      if (spread > Length{}) part.width = part.width.plus("wall further off", spread);
+    };
+    if (first && left != parts.end())
+      widen(*left, WallAt::Left, carcass.wallLeft, free->width.spreadLeft);
+    if (last && right != parts.end())
+      widen(*right, WallAt::Right, carcass.wallRight, free->width.spreadRight);
+  }
 }
 
 void noteUnconfirmed(const Job& job, std::vector<Part>& parts) {

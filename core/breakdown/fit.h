@@ -17,6 +17,9 @@ Length alongWall(const Job& job, const SiteStand& stand);
 // widths typed for groups. Whether anything changed. Precondition: the job is valid.
 bool fitWidths(Job& job);
 
+// The strips beside an assembly that fills a wall cover the widest gap that the place leaves there.
+void widenFillers(const Job& job, const Assembly& assembly, std::vector<Part>& parts);
+
 // Says of every part of what fills a wall by sizes that are not confirmed that its own is not.
 void noteUnconfirmed(const Job& job, std::vector<Part>& parts);
 

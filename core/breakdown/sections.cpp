@@ -16,8 +16,12 @@ bool isBase(PartRole role) {
 
 bool isLoose(PartRole role) {
   using enum PartRole;
-  return isFront(role) || (role >= BoxLeftSide && role <= BoxBottom) || role == AdjustableShelf ||
-         role == LooseShelf;
+  return isFront(role) || isOfBox(role) || role == AdjustableShelf || role == LooseShelf;
+}
+
+// Carried by itself, and large enough to ask how.
+bool isBundled(PartRole role) {
+  return isLoose(role) && !isOfBox(role);
 }
 
 bool isTop(PartRole role) {
@@ -39,8 +43,7 @@ struct Hull {
         high[i] = empty ? box.high[i] : std::max(high[i], box.high[i]);
       }
       empty = false;
-      grams += (part.length.total() * part.width.total()).inM2() * part.thickness.inMm() *
-               static_cast<double>(findMaterial(job, part.material)->density);
+      grams += gramsOf(job, part);
     }
   }
   Length size(std::size_t axis) const { return high[axis] - low[axis]; }
@@ -75,6 +78,7 @@ class Sections {
   void of(const Carcass& /*carcass*/) {
     const Hull hull = hullOf([](PartRole role) { return !isBase(role) && !isLoose(role); });
     put(SectionKind::Case, "the case", hull.load());
+    loose(isBundled);
     base();
   }
   void of(const CarcassGroup& /*group*/) {
@@ -86,12 +90,27 @@ class Sections {
   void of(const WallPanel& /*panel*/) { whole(); }
   void of(const HungShelf& /*shelf*/) { whole(); }
   void of(const Ring& /*ring*/) { whole(); }
-  void of(const Boards& /*boards*/) {}
+  void of(const Boards& /*boards*/) {
+    loose([](PartRole) { return true; });
+  }
   void of(const BoxSet& /*set*/) {}
 
   void whole() {
     const Hull hull = hullOf([](PartRole) { return true; });
     put(SectionKind::Whole, "it", hull.load());
+  }
+
+  // As long as the longest of them, as wide as the widest, as thick as the thickest, as heavy as
+  // the heaviest.
+  void loose(const std::function<bool(PartRole)>& wanted) {
+    Load load;
+    for (const Part& part : parts_) {
+      if (part.assembly != assembly_->code || !wanted(part.role)) continue;
+      const std::array<Length, 3> sides = {part.length.total(), part.width.total(), part.thickness};
+      for (std::size_t i = 0; i < sides.size(); ++i) load.box[i] = std::max(load.box[i], sides[i]);
+      load.grams = std::max<std::int64_t>(load.grams, std::llround(gramsOf(job_, part)));
+    }
+    put(SectionKind::Loose, "the largest of its loose pieces", load);
   }
 
   // As long as a rail is; all sections of one line are alike.
@@ -200,6 +219,7 @@ bool shorten(Assembly& assembly, SectionKind kind, Length longest) {
     }
     case SectionKind::Case:
     case SectionKind::Whole:
+    case SectionKind::Loose:
       break;
   }
   return false;

@@ -6,7 +6,7 @@
 
 namespace pp {
 
-enum class SectionKind { Case, Base, Top, Bench, Box, Whole };
+enum class SectionKind { Case, Base, Top, Bench, Box, Whole, Loose };
 
 struct Section {
   std::string assembly;  // code
@@ -15,8 +15,9 @@ struct Section {
   Load load;         // the first side is the one it would be built in shorter sections of
 };
 
-// Of every assembly, equal ones once. Doors, drawers and shelves that lie loose are carried by
-// themselves; boards and boxes are small enough to be left out.
+// Of every assembly, equal ones once. Doors, shelves and boards that are carried by themselves go
+// in bundles, and no bundle is easier to carry than the largest piece of it; boxes are small enough
+// to be left out.
 std::vector<Section> sectionsOf(const Job& job, const Breakdown& breakdown);
 
 // Builds what the section is of in sections no longer than that, where its kind can be; whether it

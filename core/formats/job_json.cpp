@@ -81,7 +81,8 @@ void fields(A& a, Gate& v) {
             {"stair", GateKind::Stair},
             {"lift", GateKind::Lift},
             {"van", GateKind::Van},
-            {"people", GateKind::People}});
+            {"people", GateKind::People},
+            {"flat", GateKind::Flat}});
   a.unlessPlain("name", v.name);
   a.unlessPlain("width", v.width);
   a.unlessPlain("height", v.height);

@@ -199,6 +199,8 @@ void fields(A& a, Part& v) {
                                                          : std::nullopt;
       },
       "seen or hidden");
+  a.unlessPlain("hiddenInside", v.hidden[0]);
+  a.unlessPlain("hiddenOutside", v.hidden[1]);
   a("bandedLength", v.bandedLength);
   a("bandedWidth", v.bandedWidth);
   a("oversize", v.oversize);

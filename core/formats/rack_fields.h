@@ -13,6 +13,12 @@ inline const Choices<Goal> kGoals = {
 inline const Choices<SheetGrain> kSheetGrains = {
     {"length", SheetGrain::Length}, {"width", SheetGrain::Width}, {"none", SheetGrain::None}};
 
+inline const Choices<Tone> kTones = {{"birch", Tone::Birch},
+                                     {"ash", Tone::Ash},
+                                     {"oak", Tone::Oak},
+                                     {"walnut", Tone::Walnut},
+                                     {"white", Tone::White}};
+
 inline const Choices<StockKind> kStockKinds = {{"sheet", StockKind::Sheet},
                                                {"offcut", StockKind::Offcut}};
 
@@ -45,6 +51,7 @@ void fields(A& a, Shop& v) {
   a("carryGrams", v.carryGrams);
   a("carryLength", v.carryLength);
   a.choice("cleaning", v.cleaning, {{"trim", Cleaning::Trim}, {"cut over", Cleaning::CutOver}});
+  a.unlessPlain("planerWidth", v.planerWidth);
 }
 
 template <class A>
@@ -65,12 +72,7 @@ void fields(A& a, Material& v) {
   a.must("nominal", v.nominal);
   a.must("measured", v.measured);
   a("grained", v.grained);
-  a.choice("tone", v.tone,
-           {{"birch", Tone::Birch},
-            {"ash", Tone::Ash},
-            {"oak", Tone::Oak},
-            {"walnut", Tone::Walnut},
-            {"white", Tone::White}});
+  a.choice("tone", v.tone, kTones);
   a("density", v.density);
   a("lumber", v.lumber);
 }

@@ -176,6 +176,10 @@ bool isFront(PartRole role) {
   return frontPieceOf(role).has_value();
 }
 
+bool isOfBox(PartRole role) {
+  return role >= BoxLeftSide && role <= RightSlidePad;
+}
+
 std::string roleName(PartRole role, std::string_view box) {
   const std::string_view name = rowOf(role).name;
   return name.starts_with('*') ? std::string(box) + std::string(name.substr(1)) : std::string(name);

@@ -146,6 +146,8 @@ std::optional<FrontPiece> frontPieceOf(PartRole role);
 bool isDrawerFront(PartRole role);
 // Of any front: drawer, door or lid.
 bool isFront(PartRole role);
+// Whether it is a piece of a box that is pulled out.
+bool isOfBox(PartRole role);
 
 // What a part in that role is called: "left side". `box` says what kind of box its own pieces are
 // of: "drawer", "tray", "pull-out".

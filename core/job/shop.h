@@ -43,6 +43,7 @@ struct Shop {
   std::int64_t carryGrams = 20'000;        // the heaviest piece one person handles
   Length carryLength = Length::mm(1'500);  // and the longest
   Cleaning cleaning = Cleaning::Trim;
+  Length planerWidth;  // the widest that its planer takes; 0: it has none
   bool operator==(const Shop&) const = default;
 };
 

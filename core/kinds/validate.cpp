@@ -84,6 +84,7 @@ class JobCheck : private Check {
       notNegative(at + "/reach", row.reach);
       notNegative(at + "/longestPiece", row.longestPiece);
     }
+    notNegative("/shop/planerWidth", job_.shop.planerWidth);
     within("/shop/carryGrams", job_.shop.carryGrams, 0, 1'000'000);
     notNegative("/shop/carryLength", job_.shop.carryLength);
   }

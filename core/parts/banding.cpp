@@ -10,4 +10,11 @@ void band(Part& part, Edge edge, const Banding* banding) {
   (alongLength ? part.bandedWidth : part.bandedLength) += banding->thickness;
 }
 
+void deductBands(const Job& job, Part& part) {
+  part.bandedLength = part.bandedWidth = Length{};
+  for (const Edge edge : kEdges)
+    if (const std::string id = part.bands[static_cast<std::size_t>(edge)]; !id.empty())
+      band(part, edge, findBanding(job, id));
+}
+
 }  // namespace pp

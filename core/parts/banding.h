@@ -9,4 +9,8 @@ namespace pp {
 // part is cut smaller by its thickness across that edge.
 void band(Part& part, Edge edge, const Banding* banding);
 
+// Takes off anew what the bandings of the part take off, for bands that were put on or taken off by
+// hand.
+void deductBands(const Job& job, Part& part);
+
 }  // namespace pp

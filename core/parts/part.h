@@ -106,6 +106,7 @@ struct Part {
   std::array<Side, 4> edges{};         // which way L1, L2, W1, W2 look
   std::array<std::string, 4> bands{};  // banding on L1, L2, W1, W2; empty: none
   std::array<bool, 4> exposed{};       // seen when built, whether banded or not
+  std::array<bool, 2> hidden{};        // inside, outside face: seen by nobody where it stands
   Length bandedLength, bandedWidth;    // taken off for banding along length and width
   Length oversize;
   std::string oversizeWhy;  // "flush-trimmed after gluing"

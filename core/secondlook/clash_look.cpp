@@ -111,7 +111,7 @@ class Clashes {
   }
 
   std::string nameOf(const Obstacle& one) const {
-    return one.name.empty() ? "the " + obstacleWords(one.kind) : one.name;
+    return (one.name.empty() ? "the " : "") + obstacleName(one);
   }
 
   Finding& add(Severity severity, const Part* part, std::string what, std::string why) {

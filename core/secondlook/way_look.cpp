@@ -14,6 +14,17 @@ std::string named(const Gate& gate) {
   return gate.name.empty() ? "the " + gateWords(gate.kind) : gate.name;
 }
 
+const char* isTooMuch(GateKind kind) {
+  switch (kind) {
+    case GateKind::People:
+      return "is too heavy for";
+    case GateKind::Flat:
+      return "is longer than";
+    default:
+      return "does not come through";
+  }
+}
+
 // A length that can be typed and sawn: whole centimetres, or half inches.
 Length rounded(Length length, Unit unit) {
   const Length step = unit == Unit::Inch ? Length::in(0, 1, 2) : Length::mm(10);
@@ -47,12 +58,10 @@ std::vector<Finding> checkWayIn(const Job& job, const Breakdown& breakdown) {
         continue;
       Finding finding;
       finding.place = {section.assembly, {}, {}};
-      const bool people = gate.kind == GateKind::People;
-      finding.severity = people ? Severity::Mind : Severity::Stop;
-      finding.what = people ? fmt::format("{}: {} is too heavy for {}", section.assembly,
-                                          section.what, named(gate))
-                            : fmt::format("{}: {} does not come through {}", section.assembly,
-                                          section.what, named(gate));
+      const bool stops = gate.kind != GateKind::People && gate.kind != GateKind::Flat;
+      finding.severity = stops ? Severity::Stop : Severity::Mind;
+      finding.what = fmt::format("{}: {} {} {}", section.assembly, section.what,
+                                 isTooMuch(gate.kind), named(gate));
       const Length most = longestThrough(section.load, gate);
       const auto& box = section.load.box;
       const std::string size = fmt::format("{} × {} × {}", format(box[0], style),

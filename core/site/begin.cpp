@@ -62,6 +62,9 @@ void setKind(Gate& gate, GateKind kind) {
       gate.people = 2;
       gate.grams = 25'000;
       return;
+    case GateKind::Flat:
+      gate.width = mm(2'440);
+      return;
   }
 }
 

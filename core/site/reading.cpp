@@ -64,7 +64,9 @@ Judged judge(const SizeRead& read, ReadFor use, Unit unit) {
   const Length within = readingTolerance(unit);
   const auto agree = [within](Length a, Length b) { return apart(a, b) <= within; };
   const auto safe = [use](std::initializer_list<Length> all) {
-    return use == ReadFor::Space ? std::min(all) : std::max(all);
+    if (use == ReadFor::Space) return std::min(all);
+    if (use == ReadFor::Clearing) return std::max(all);
+    return std::max(all, [](Length a, Length b) { return apart(a, {}) < apart(b, {}); });
   };
   Judged out;
   if (!read.first) {

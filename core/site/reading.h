@@ -15,8 +15,8 @@ struct SizeRead {
 };
 
 // What the size is for: what must go into a space counts the smaller reading, what must be cleared
-// the larger.
-enum class ReadFor { Space, Clearing };
+// the larger, and what stands off the larger of its amount, whichever way it stands off.
+enum class ReadFor { Space, Clearing, Off };
 
 // How two readings came to differ, as far as their figures tell.
 enum class Slip {

@@ -45,6 +45,8 @@ std::vector<std::string> fieldsOf(GateKind kind) {
     case GateKind::Lift:
     case GateKind::Van:
       return {"width", "height", "depth"};
+    case GateKind::Flat:
+      return {"width"};
     case GateKind::People:
       break;
   }
@@ -68,7 +70,8 @@ std::vector<std::string> missingFields(const Gate& gate) {
 }
 
 std::string gateWords(GateKind kind) {
-  constexpr std::array kWords = {"door", "corridor", "stair", "lift", "van", "people"};
+  constexpr std::array kWords = {"door", "corridor", "stair",       "lift",
+                                 "van",  "people",   "flat surface"};
   return kWords[static_cast<std::size_t>(kind)];
 }
 

@@ -15,7 +15,8 @@ enum class GateKind {
   Stair,     // `width` of the flights, `depth` of a landing, `turns`, `height` as headroom, `pitch`
   Lift,      // `width`, `depth`, `height`
   Van,       // the same of its floor and loading height
-  People     // `people` of whom each carries `grams`
+  People,    // `people` of whom each carries `grams`
+  Flat       // the longest flat surface of the shop, `width` long: what is put together lies on it
 };
 
 // What a kind does not use is 0.

@@ -5,12 +5,6 @@
 namespace pp {
 namespace {
 
-std::optional<Length> sizeOf(const Site& site, SizeKind kind, WallAt wall, Unit unit) {
-  for (const SiteSize& size : site.sizes)
-    if (size.kind == kind && size.wall == wall) return judge(size.read, useOf(kind), unit).size;
-  return std::nullopt;
-}
-
 // The wall at the left leans; an open end stands plumb.
 struct Leaning {
   Lean lean;
@@ -22,7 +16,7 @@ Leaning leftOf(const Site& site, Unit unit) {
   if (!hasWall(site.kind, WallAt::Left)) return out;
   for (const SiteSize& size : site.sizes) {
     if (size.kind != SizeKind::Plumb || size.wall != WallAt::Left || size.at <= Length{}) continue;
-    const Judged read = judge(size.read, ReadFor::Space, unit);
+    const Judged read = judge(size.read, useOf(size.kind), unit);
     if (!read.size) continue;
     out.lean = {*read.size, size.at};
     out.confirmed = read.confirmed;
@@ -103,7 +97,7 @@ bool isSigned(SizeKind kind) {
 }
 
 ReadFor useOf(SizeKind kind) {
-  return isSigned(kind) ? ReadFor::Clearing : ReadFor::Space;
+  return isSigned(kind) ? ReadFor::Off : ReadFor::Space;
 }
 
 SiteWall wallAt(const Site& site, WallAt wall) {
@@ -116,6 +110,20 @@ SiteWall wallAt(const Site& site, WallAt wall) {
 
 Length usualAllowance(Unit unit) {
   return unit == Unit::Inch ? Length::in(0, 3, 8) : Length::mm(10);
+}
+
+std::optional<Length> largestRead(const Site& site, SizeKind kind, WallAt wall, Unit unit) {
+  std::optional<Length> out;
+  for (const SiteSize& size : site.sizes) {
+    if (size.kind != kind || size.wall != wall) continue;
+    const auto read = judge(size.read, useOf(kind), unit).size;
+    if (read && (!out || *read > *out)) out = read;
+  }
+  return out;
+}
+
+std::optional<Length> wallLength(const Site& site, WallAt wall, Unit unit) {
+  return largestRead(site, wall == WallAt::Back ? SizeKind::Width : SizeKind::Depth, wall, unit);
 }
 
 std::optional<SiteWidth> widthFor(const Site& site, Unit unit, Length foot, Length top) {
@@ -141,8 +149,8 @@ std::optional<SiteWidth> widthFor(const Site& site, Unit unit, Length foot, Leng
 }
 
 std::optional<Length> outOfSquare(const Site& site, Unit unit) {
-  const auto left = sizeOf(site, SizeKind::Diagonal, WallAt::Left, unit);
-  const auto right = sizeOf(site, SizeKind::Diagonal, WallAt::Right, unit);
+  const auto left = largestRead(site, SizeKind::Diagonal, WallAt::Left, unit);
+  const auto right = largestRead(site, SizeKind::Diagonal, WallAt::Right, unit);
   if (!left || !right) return std::nullopt;
   return std::max(*left, *right) - std::min(*left, *right);
 }

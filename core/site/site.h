@@ -109,6 +109,11 @@ ReadFor useOf(SizeKind kind);
 SiteWall wallAt(const Site& site, WallAt wall);
 Length usualAllowance(Unit unit);
 
+// The largest that was read of a size; none: nothing was.
+std::optional<Length> largestRead(const Site& site, SizeKind kind, WallAt wall, Unit unit);
+// How long a wall is.
+std::optional<Length> wallLength(const Site& site, WallAt wall, Unit unit);
+
 struct SiteWidth {
   FreeWidth width;
   bool confirmed = false;  // every reading it follows from was read twice alike

@@ -17,6 +17,9 @@ std::optional<HowCarried> carriedThrough(const BoxSides& box, const Gate& gate) 
     case GateKind::Lift:
     case GateKind::Van:
       return goesIn(box, gate.width, gate.depth, gate.height);
+    case GateKind::Flat:
+      if (*std::max_element(box.begin(), box.end()) > gate.width) return std::nullopt;
+      break;
     case GateKind::People:
       break;
   }

@@ -32,19 +32,25 @@ FreeWidth freeWidth(std::vector<WidthAt> widths, Lean left, Length foot, Length 
   for (const WidthAt& one : widths)
     if (one.up > foot && one.up < top) heights.push_back(one.up);
   Length greatestLeft = share(left.off, foot, left.over);
+  Length leastLeft = greatestLeft;
   Length leastRight = greatestLeft + widthAt(widths, foot);
+  Length greatestRight = leastRight;
   Length widest;
   for (const Length up : heights) {
     const Length wall = share(left.off, up, left.over);
     const Length width = widthAt(widths, up);
     greatestLeft = std::max(greatestLeft, wall);
+    leastLeft = std::min(leastLeft, wall);
     leastRight = std::min(leastRight, wall + width);
+    greatestRight = std::max(greatestRight, wall + width);
     widest = std::max(widest, width);
   }
   FreeWidth out;
   out.free = leastRight - greatestLeft;
   out.built = out.free - allowances;
   out.cover = widest - out.built;
+  out.spreadLeft = greatestLeft - leastLeft;
+  out.spreadRight = greatestRight - leastRight;
   return out;
 }
 

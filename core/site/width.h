@@ -24,6 +24,8 @@ struct FreeWidth {
   Length free;   // what goes straight up between the walls
   Length built;  // the same less the allowances
   Length cover;  // what fillers must cover at the widest place, both sides together
+  // How much further off than at its nearest either wall is at its farthest.
+  Length spreadLeft, spreadRight;
 };
 
 // For a unit that stands from `foot` to `top`: the least place of the right wall less the greatest

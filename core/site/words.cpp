@@ -48,4 +48,8 @@ std::string obstacleWords(ObstacleKind kind) {
   return kWords[static_cast<std::size_t>(kind)];
 }
 
+std::string obstacleName(const Obstacle& obstacle) {
+  return obstacle.name.empty() ? obstacleWords(obstacle.kind) : obstacle.name;
+}
+
 }  // namespace pp

@@ -12,5 +12,7 @@ namespace pp {
 std::string sizeName(const SiteSize& size);
 std::string sizeWords(const SiteSize& size, const LengthStyle& style);
 std::string obstacleWords(ObstacleKind kind);
+// Its name where it has one.
+std::string obstacleName(const Obstacle& obstacle);
 
 }  // namespace pp

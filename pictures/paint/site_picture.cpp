@@ -23,35 +23,82 @@ struct Drawn {
   std::optional<Length> read;  // none: not yet
 };
 
-// The largest reading of a kind and wall: what the place is drawn by.
+// What the place is drawn by.
 Drawn sizeOf(const Site& site, SizeKind kind, WallAt wall, Unit unit, double usual) {
-  std::optional<Length> out;
-  for (const SiteSize& size : site.sizes) {
-    if (size.kind != kind || size.wall != wall) continue;
-    const auto read = judge(size.read, useOf(kind), unit).size;
-    if (read && (!out || *read > *out)) out = read;
-  }
-  return {out ? out->inMm() : usual, out};
+  const auto read = largestRead(site, kind, wall, unit);
+  return {read ? read->inMm() : usual, read};
 }
 
 QString wallWords(WallAt wall) {
   return wall == WallAt::Left ? tr("left") : wall == WallAt::Right ? tr("right") : tr("behind");
 }
 
-QString nameOf(const Obstacle& obstacle) {
-  return obstacle.name.empty() ? qs(obstacleWords(obstacle.kind)) : qs(obstacle.name);
-}
+class SiteMeasures {
+ public:
+  SiteMeasures(const Site& site, const std::vector<StandPicture>& stands, Unit unit)
+      : site_(site),
+        stands_(stands),
+        unit_(unit),
+        width_(sizeOf(site, SizeKind::Width, WallAt::Back, unit, 2'400)),
+        height_(sizeOf(site, SizeKind::Height, WallAt::Back, unit, 2'400)) {}
 
-class SitePainter {
+  std::vector<WallRoom> rooms(const QRectF& room) const {
+    constexpr double kGap = 34;
+    const std::vector<WallAt> all = wallsOf(site_.kind);
+    const QRectF inner = room.adjusted(40, 22, -10, -8);
+    double sum = 0;
+    for (const WallAt wall : all) sum += shown(wall);
+    const double gaps = kGap * (static_cast<double>(all.size()) - 1);
+    const double scale =
+        std::max(1e-6, std::min((inner.width() - gaps) / sum, inner.height() / height_.mm));
+    std::vector<WallRoom> out;
+    double x = inner.center().x() - (sum * scale + gaps) / 2;
+    for (const WallAt wall : all) {
+      const QRectF face(x, inner.top(), shown(wall) * scale, height_.mm * scale);
+      const double whole = length(wall).mm * scale;
+      out.push_back({wall, face, wall == WallAt::Left ? face.right() - whole : face.left(), scale});
+      x += face.width() + kGap;
+    }
+    return out;
+  }
+
+ protected:
+  Drawn depth(WallAt side) const { return sizeOf(site_, SizeKind::Depth, side, unit_, 900); }
+  Drawn length(WallAt wall) const { return wall == WallAt::Back ? width_ : depth(wall); }
+
+  // How much of a wall is unfolded, from the corner on: of one at a side no more than something
+  // stands or hangs at.
+  double shown(WallAt wall) const {
+    const double whole = length(wall).mm;
+    if (wall == WallAt::Back) return whole;
+    constexpr double kLeast = 900;
+    constexpr double kBeside = 150;
+    double out = kLeast;
+    const auto reach = [&](Length along, Length width) {
+      out = std::max(
+          out, kBeside + (wall == WallAt::Left ? whole - along.inMm() : (along + width).inMm()));
+    };
+    for (const Obstacle& one : site_.obstacles)
+      if (one.wall == wall) reach(one.along, one.width);
+    for (const StandPicture& stand : stands_)
+      if (stand.wall == wall)
+        reach(stand.along, stand.width);
+      else if (stand.wall == WallAt::Back)
+        out = std::max(out, stand.depth.inMm() + kBeside);
+    return std::min(out, whole);
+  }
+
+  const Site& site_;
+  const std::vector<StandPicture>& stands_;
+  Unit unit_;
+  Drawn width_, height_;
+};
+
+class SitePainter : public SiteMeasures {
  public:
   SitePainter(QPainter& painter, const Site& site, const std::vector<StandPicture>& stands,
               const LengthStyle& style)
-      : p_(painter),
-        site_(site),
-        stands_(stands),
-        style_(style),
-        width_(sizeOf(site, SizeKind::Width, WallAt::Back, style.unit, 2'400)),
-        height_(sizeOf(site, SizeKind::Height, WallAt::Back, style.unit, 2'400)) {}
+      : SiteMeasures(site, stands, style.unit), p_(painter), style_(style) {}
 
   void plan(const QRectF& room) {
     double deep = 900;
@@ -101,52 +148,12 @@ class SitePainter {
 
   // Side by side as one turns on the spot, each as one stands before it.
   void walls(const QRectF& room) {
-    const std::vector<WallAt> all = wallsOf(site_.kind);
-    if (all.empty()) return;
-    constexpr double kGap = 34;
-    const QRectF inner = room.adjusted(40, 22, -10, -8);
-    double sum = 0;
-    for (const WallAt wall : all) sum += shown(wall);
-    const double scale =
-        std::min((inner.width() - kGap * static_cast<double>(all.size() - 1)) / sum,
-                 inner.height() / height_.mm);
-    if (scale <= 0) return;
-    const double used = sum * scale + kGap * static_cast<double>(all.size() - 1);
-    double x = inner.center().x() - used / 2;
-    const double foot = inner.top() + height_.mm * scale;
-    dimension(QPointF(x - 16, foot), QPointF(x - 16, inner.top()), height_);
-    for (const WallAt wall : all) {
-      elevation(wall, QPointF(x, foot), scale);
-      x += shown(wall) * scale + kGap;
-    }
+    if (wallsOf(site_.kind).empty()) return;
+    dimensionOfHeight(rooms(room).front());
+    for (const WallRoom& one : rooms(room)) elevation(one);
   }
 
  private:
-  Drawn depth(WallAt side) const { return sizeOf(site_, SizeKind::Depth, side, style_.unit, 900); }
-  Drawn length(WallAt wall) const { return wall == WallAt::Back ? width_ : depth(wall); }
-
-  // How much of a wall is unfolded, from the corner on: of one at a side no more than something
-  // stands or hangs at.
-  double shown(WallAt wall) const {
-    const double whole = length(wall).mm;
-    if (wall == WallAt::Back) return whole;
-    constexpr double kLeast = 900;
-    constexpr double kBeside = 150;
-    double out = kLeast;
-    const auto reach = [&](Length along, Length width) {
-      out = std::max(
-          out, kBeside + (wall == WallAt::Left ? whole - along.inMm() : (along + width).inMm()));
-    };
-    for (const Obstacle& one : site_.obstacles)
-      if (one.wall == wall) reach(one.along, one.width);
-    for (const StandPicture& stand : stands_)
-      if (stand.wall == wall)
-        reach(stand.along, stand.width);
-      else if (stand.wall == WallAt::Back)
-        out = std::max(out, stand.depth.inMm() + kBeside);
-    return std::min(out, whole);
-  }
-
   void thick(const QRectF& band) {
     p_.fillRect(band, look::kRule);
     p_.setPen(QPen(look::kGraphite, 1.4));
@@ -201,25 +208,30 @@ class SitePainter {
     if (!named) return;
     p_.setFont(look::text(look::kLeast));
     p_.setPen(look::kRed);
-    const QString name = nameOf(one);
+    const QString name = qs(obstacleName(one));
     const QFontMetricsF metrics(p_.font());
     p_.drawText(QPointF(box.center().x() - metrics.horizontalAdvance(name) / 2, box.top() - 4),
                 name);
   }
 
-  void elevation(WallAt wall, QPointF foot, double scale) {
-    const double w = shown(wall) * scale;
-    const double h = height_.mm * scale;
-    const QRectF face(foot.x(), foot.y() - h, w, h);
-    // Where the wall's own left end lies.
-    const double left = wall == WallAt::Left ? face.right() - length(wall).mm * scale : face.left();
+  void dimensionOfHeight(const WallRoom& first) {
+    const double x = first.face.left() - 16;
+    dimension(QPointF(x, first.face.bottom()), QPointF(x, first.face.top()), height_);
+  }
+
+  void elevation(const WallRoom& at) {
+    const WallAt wall = at.wall;
+    const QRectF& face = at.face;
+    const double left = at.left;
+    const double scale = at.scale;
+    const double w = face.width();
     const SiteWall known = wallAt(site_, wall);
     p_.fillRect(face, look::kCard);
     if (known.studPitch > Length{}) {
       p_.setPen(QPen(look::kRule, 1.2, Qt::DashLine));
       for (double x = known.firstStud.inMm(); x < length(wall).mm; x += known.studPitch.inMm())
-        if (const double at = left + x * scale; at > face.left() && at < face.right())
-          p_.drawLine(QPointF(at, face.top()), QPointF(at, face.bottom()));
+        if (const double stud = left + x * scale; stud > face.left() && stud < face.right())
+          p_.drawLine(QPointF(stud, face.top()), QPointF(stud, face.bottom()));
     }
     if (known.mouldingHeight > Length{}) {
       const double high = std::max(3.0, known.mouldingHeight.inMm() * scale);
@@ -227,10 +239,7 @@ class SitePainter {
     }
     for (const StandPicture& stand : stands_)
       if (stand.wall == wall)
-        standBox(QRectF(left + stand.along.inMm() * scale,
-                        face.bottom() - (stand.up + stand.height).inMm() * scale,
-                        stand.width.inMm() * scale, stand.height.inMm() * scale),
-                 stand.code);
+        standBox(at.rect(stand.along, stand.up, stand.width, stand.height), stand.code);
     p_.setBrush(Qt::NoBrush);
     p_.setPen(QPen(look::kGraphite, 1.4, length(wall).read ? Qt::SolidLine : Qt::DashLine));
     p_.drawRect(face);
@@ -243,15 +252,12 @@ class SitePainter {
     }
     for (const Obstacle& one : site_.obstacles)
       if (one.wall == wall)
-        obstacleBox(QRectF(left + one.along.inMm() * scale,
-                           face.bottom() - (one.up + one.height).inMm() * scale,
-                           one.width.inMm() * scale, one.height.inMm() * scale),
-                    one, true);
+        obstacleBox(at.rect(one.along, one.up, one.width, one.height), one, true);
     p_.setFont(look::text(look::kLeast));
     p_.setPen(look::kPencil);
     QString words = wallWords(wall);
-    if (!known.madeOf.empty()) words += QStringLiteral(": ") + qs(known.madeOf);
-    words = QFontMetricsF(p_.font()).elidedText(words, Qt::ElideRight, std::max(w, 44.0));
+    const QString all = words + QStringLiteral(": ") + qs(known.madeOf);
+    if (!known.madeOf.empty() && QFontMetricsF(p_.font()).horizontalAdvance(all) <= w) words = all;
     p_.drawText(QPointF(face.left(), face.top() - 6), words);
   }
 
@@ -261,14 +267,12 @@ class SitePainter {
   }
 
   QPainter& p_;
-  const Site& site_;
-  const std::vector<StandPicture>& stands_;
   const LengthStyle& style_;
-  Drawn width_, height_;
 };
 
 // What a gate leaves open as one walks up to it.
 QSizeF openingOf(const Gate& gate) {
+  if (gate.kind == GateKind::Flat) return {};
   return {gate.width.inMm(), gate.height.inMm()};
 }
 
@@ -277,22 +281,52 @@ QString gateFigures(const Gate& gate, const LengthStyle& style) {
     return tr("%1 × %2")
         .arg(gate.people)
         .arg(weightFigure(static_cast<double>(gate.grams), style.unit));
+  if (gate.kind == GateKind::Flat) return figureWithUnit(gate.width, style);
   if (gate.depth > Length{})
-    return figures(gate.width, gate.depth, style) + QStringLiteral(" × ") +
-           figure(gate.height, style);
+    return figures(gate.width, gate.depth, style) + QLatin1Char('\n') +
+           tr("%1 high").arg(figure(gate.height, style));
   return figures(gate.width, gate.height, style);
 }
 
 }  // namespace
 
+namespace {
+
+// The plan takes the rest.
+QRectF wallsIn(const QRectF& room, const Site& site) {
+  const double plan = wallsOf(site.kind).empty() ? 1.0 : 0.4;
+  return {room.left() + room.width() * plan, room.top(), room.width() * (1 - plan), room.height()};
+}
+
+}  // namespace
+
+QRectF WallRoom::rect(Length along, Length up, Length width, Length height) const {
+  return {left + along.inMm() * scale, face.bottom() - (up + height).inMm() * scale,
+          width.inMm() * scale, height.inMm() * scale};
+}
+
+Length WallRoom::along(double x) const {
+  return Length::um(std::llround((x - left) / scale * 1'000));
+}
+
+Length WallRoom::up(double y) const {
+  return Length::um(std::llround((face.bottom() - y) / scale * 1'000));
+}
+
+std::vector<WallRoom> wallRooms(const QRectF& room, const Site& site,
+                                const std::vector<StandPicture>& stands, Unit unit) {
+  return SiteMeasures(site, stands, unit).rooms(wallsIn(room, site));
+}
+
 void paintSite(QPainter& painter, const QRectF& room, const Site& site,
                const std::vector<StandPicture>& stands, const LengthStyle& style) {
   painter.setRenderHint(QPainter::Antialiasing);
   SitePainter one(painter, site, stands, style);
-  const double plan = wallsOf(site.kind).empty() ? 1.0 : 0.4;
-  one.plan({room.left(), room.top(), room.width() * plan, room.height()});
-  one.walls(
-      {room.left() + room.width() * plan, room.top(), room.width() * (1 - plan), room.height()});
+  const QRectF walls = wallsIn(room, site);
+  one.plan(wallsOf(site.kind).empty()
+               ? room
+               : QRectF(room.topLeft(), QPointF(walls.left(), room.bottom())));
+  one.walls(walls);
 }
 
 void paintWallBehind(QPainter& painter, const Mapping& map, const Site& site, WallAt wall,
@@ -321,7 +355,7 @@ void paintWallBehind(QPainter& painter, const Mapping& map, const Site& site, Wa
     painter.setPen(QPen(look::kPencil, 1, Qt::DashLine));
     painter.drawRect(box);
     painter.setPen(look::kPencil);
-    painter.drawText(QPointF(box.left(), box.top() - 3), nameOf(one));
+    painter.drawText(QPointF(box.left(), box.top() - 3), qs(obstacleName(one)));
   }
   painter.restore();
 }
@@ -332,7 +366,7 @@ void paintRoute(QPainter& painter, const QRectF& room, const std::vector<Gate>& 
   double most = 0;
   for (const Gate& gate : route) most = std::max(most, openingOf(gate).height());
   const double cell = std::min(130.0, room.width() / static_cast<double>(route.size()));
-  constexpr double kWords = 34;
+  constexpr double kWords = 49;
   const double scale =
       most > 0 ? std::min((room.height() - kWords - 4) / most, cell * 0.6 / 1'400) : 1;
   const double floor = room.bottom() - kWords;
@@ -352,13 +386,21 @@ void paintRoute(QPainter& painter, const QRectF& room, const std::vector<Gate>& 
       for (int step = 0; step < 5; ++step)
         painter.drawLine(QPointF(x - open.width() / 2, floor - step * 5),
                          QPointF(x + open.width() / 2, floor - step * 5));
+    if (gate.kind == GateKind::Flat) {
+      const double half = std::min(cell * 0.4, gate.width.inMm() * scale / 2);
+      const double top = floor - 850 * scale;
+      painter.drawRect(QRectF(x - half, top, 2 * half, 4));
+      for (const double leg : {x - half * 0.8, x + half * 0.8})
+        painter.drawLine(QPointF(leg, top + 4), QPointF(leg, floor));
+    }
     painter.setFont(look::text(look::kLeast));
     painter.setPen(look::kGraphite);
     const QString name = gate.name.empty() ? qs(gateWords(gate.kind)) : qs(gate.name);
     const QRectF words(x - cell / 2 + 2, floor + 3, cell - 4, 15);
     painter.drawText(words, Qt::AlignCenter,
                      QFontMetricsF(painter.font()).elidedText(name, Qt::ElideRight, words.width()));
-    painter.drawText(words.translated(0, 15), Qt::AlignCenter, gateFigures(gate, style));
+    painter.drawText(QRectF(words.left(), words.bottom(), words.width(), 30),
+                     Qt::AlignHCenter | Qt::AlignTop, gateFigures(gate, style));
   }
 }
 

@@ -10,10 +10,28 @@ namespace pp {
 
 // What stands on a wall, in the wall's own measures.
 struct StandPicture {
+  Id assembly = 0;
   QString code;
   WallAt wall = WallAt::Back;
   Length along, up, width, height, depth;
+  bool fills = false;  // its place along the wall follows from the wall
 };
+
+// A wall as it is unfolded: pixels.
+struct WallRoom {
+  WallAt wall = WallAt::Back;
+  QRectF face;
+  double left = 0;   // of the wall itself; only a part of it may be unfolded
+  double scale = 1;  // pixels a millimetre
+
+  QRectF rect(Length along, Length up, Length width, Length height) const;
+  // How far along the wall and above the floor a point is.
+  Length along(double x) const;
+  Length up(double y) const;
+};
+// Where paintSite() draws the walls in that room.
+std::vector<WallRoom> wallRooms(const QRectF& room, const Site& site,
+                                const std::vector<StandPicture>& stands, Unit unit);
 
 // To scale, as far as it is measured: what is not read yet is drawn at a usual size, dashed.
 void paintSite(QPainter& painter, const QRectF& room, const Site& site,

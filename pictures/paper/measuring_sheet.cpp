@@ -71,7 +71,7 @@ void filled(Page& page, const Site& site, const LengthStyle& style) {
   page.down(3);
   for (const Obstacle& one : site.obstacles) {
     page.need(kRow);
-    const QString name = one.name.empty() ? qs(obstacleWords(one.kind)) : qs(one.name);
+    const QString name = qs(obstacleName(one));
     const QString wall = !one.wall                    ? QStringLiteral("on the floor")
                          : *one.wall == WallAt::Left  ? QStringLiteral("on the left wall")
                          : *one.wall == WallAt::Right ? QStringLiteral("on the right wall")

@@ -233,6 +233,13 @@ TEST(Tops, stripsGluedEdgeToEdge) {
   EXPECT_EQ(out.parts[0].cutWidth(), Length::nm(60'363'636));
   EXPECT_EQ(out.parts[0].note, "rough 22 mm thick");
   EXPECT_EQ(test::clashes(out), "");
+  // Five strips of 56.4 go through a planer of 310 together: three slabs of eleven strips.
+  Job planed = jobOf(top);
+  planed.shop.planerWidth = mm(310);
+  EXPECT_EQ(breakDown(planed).parts[0].note,
+            "rough 22 mm thick; glued up in 3 slabs that the planer takes, then to one");
+  planed.shop.planerWidth = mm(620);
+  EXPECT_EQ(breakDown(planed).parts[0].note, "rough 22 mm thick");
   top.width = in(60);
   top.depth = in(24);
   top.overFront = in(1);

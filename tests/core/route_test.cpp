@@ -42,9 +42,20 @@ TEST(Sections, ofEveryKind) {
   carcass.stand = Stand{};
   carcass.stand->kind = StandKind::Frame;
   carcass.stand->material = "b18";
-  // 600 × 720 × 560 on a base of 100, set in by 50: the door comes off.
+  // 600 × 720 × 560 on a base of 100, set in by 50: the door comes off and goes by itself.
   EXPECT_EQ(sizes(jobOf(carcass)),
-            "the case 600 x 560 x 620\na section of its base 600 x 510 x 100\n");
+            "the case 600 x 560 x 620\nthe largest of its loose pieces 580 x 560 x 18\n"
+            "a section of its base 600 x 510 x 100\n");
+  Boards boards;
+  LooseBoard board;
+  board.name = "board";
+  board.material = "b18";
+  for (const auto& [length, width] : {std::pair{1'800, 90}, std::pair{400, 350}}) {
+    board.length = mm(length);
+    board.width = mm(width);
+    boards.boards.push_back(board);
+  }
+  EXPECT_EQ(sizes(jobOf(boards)), "the largest of its loose pieces 1800 x 350 x 18\n");
   BaseFrame frame;
   frame.material = "b18";
   frame.longest = mm(1'000);
@@ -130,6 +141,24 @@ TEST(WayIn, peopleAreAskedTheWeight) {
   ASSERT_EQ(said(job), std::vector<std::string>{"K: the case is too heavy for two of us"});
   EXPECT_EQ(checkWayIn(job, breakDown(job))[0].severity, Severity::Mind);
   job.route[0].grams = 50'000;
+  EXPECT_TRUE(said(job).empty());
+}
+
+TEST(WayIn, whatIsLongerThanTheShopsFlatSurfaceIsSaid) {
+  BaseFrame frame;
+  frame.material = "b18";
+  frame.width = frame.longest = mm(2'600);
+  Job job = jobOf(frame);
+  Gate bench;
+  bench.kind = GateKind::Flat;
+  bench.width = mm(2'440);
+  job.route = {bench};
+  ASSERT_EQ(said(job),
+            std::vector<std::string>{"K: a section of its base is longer than the flat surface"});
+  const Finding finding = checkWayIn(job, breakDown(job))[0];
+  EXPECT_EQ(finding.severity, Severity::Mind);
+  ASSERT_TRUE(finding.fix);
+  finding.fix->edit(job);
   EXPECT_TRUE(said(job).empty());
 }
 

@@ -85,6 +85,23 @@ TEST(Site, theWidthItLeaves) {
   EXPECT_EQ(widthFor(wall, Unit::Millimetre, Length{}, mm(2'000))->width.built, mm(2'940));
 }
 
+TEST(Site, whatStandsOffCountsTheLargerOfTwoReadings) {
+  const auto counts = [](Length a, Length b) {
+    const SiteSize size = read(SizeKind::Plumb, WallAt::Left, mm(2'000), a, b);
+    return *judge(size.read, useOf(size.kind), Unit::Millimetre).size;
+  };
+  EXPECT_EQ(counts(mm(10), mm(12)), mm(12));
+  EXPECT_EQ(counts(-mm(10), -mm(12)), -mm(12));
+  EXPECT_EQ(counts(-mm(1), Length{}), -mm(1));
+  // How much further off than at its nearest either wall is: the left one leans 12, the right one
+  // with it, and 8 of it is taken back by the width.
+  const Site site =
+      between(SiteKind::Nook, {{mm(0), mm(1'000)}, {mm(2'000), mm(992)}}, -mm(12), mm(2'000));
+  const FreeWidth width = widthFor(site, Unit::Millimetre, Length{}, mm(2'000))->width;
+  EXPECT_EQ(width.spreadLeft, mm(12));
+  EXPECT_EQ(width.spreadRight, mm(20));
+}
+
 TEST(Site, whatIsNotConfirmed) {
   Site site = between(SiteKind::Nook, {{mm(0), mm(1'000)}}, mm(5), mm(2'000));
   EXPECT_TRUE(widthFor(site, Unit::Millimetre, Length{}, mm(800))->confirmed);

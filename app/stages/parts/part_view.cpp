@@ -84,6 +84,14 @@ QString wordsFor(const Job& job, const PlanShown& plan, const Part& part) {
       part.finishOutside
           ? PartView::tr("%1 inside, %2 outside").arg(said(part.finish), said(*part.finishOutside))
           : said(part.finish));
+  QStringList hidden;
+  if (part.hidden[0]) hidden << PartView::tr("inside face");
+  if (part.hidden[1]) hidden << PartView::tr("outside face");
+  if (!hidden.isEmpty())
+    out += paragraph(PartView::tr("Nobody sees"),
+                     PartView::tr("the %1, where it stands: screws, pockets and rough wood may be "
+                                  "there, and no finish is needed")
+                         .arg(hidden.join(PartView::tr(" and "))));
   QStringList joins;
   for (const Join& join : part.joins) joins << qs(describe(join, part));
   if (!joins.isEmpty()) out += paragraph(PartView::tr("Joined"), joins.join(QLatin1Char('\n')));

@@ -1,5 +1,7 @@
 #include "core/kinds/top/rules.h"
 
+#include <fmt/format.h>
+
 #include <utility>
 
 #include "core/kinds/base_frame/rules.h"
@@ -123,6 +125,11 @@ class TopMaker {
   void glued() {
     const std::int64_t n = begun(width_.total(), top_.glueStrip);
     const Reason strip = width_.shared(n);
+    // As many strips to a slab as go through the planer together.
+    const Length planer = maker_.job().shop.planerWidth;
+    const std::int64_t together =
+        planer > Length{} ? std::max<std::int64_t>(1, planer.inNm() / strip.total().inNm()) : n;
+    const std::int64_t slabs = (n + together - 1) / together;
     for (std::int64_t i = 0; i < n; ++i)
       for (Part& part : flat(PartRole::TopStrip, top_.material, strip, y_ + i * strip.total(),
                              i % 2 == 0 ? Joints::InLine : Joints::Staggered)) {
@@ -131,6 +138,9 @@ class TopMaker {
         part.oversizeWhy = "planed, glued edge to edge and trimmed";
         if (top_.planing > Length{})
           part.note = "rough " + maker_.shown(part.thickness + top_.planing) + " thick";
+        if (slabs > 1)
+          part.note += fmt::format("{}glued up in {} slabs that the planer takes, then to one",
+                                   part.note.empty() ? "" : "; ", slabs);
         out_.push_back(std::move(part));
       }
   }
