@@ -57,10 +57,11 @@ Table* makeGridTable(const QString& name, GridModel* model, int wide) {
   return table;
 }
 
-std::optional<std::size_t> chosenRow(const Table& table) {
+std::optional<ChosenRow> chosenRow(Session& session, const Table& table) {
+  Job draft = session.draft();
   const int row = table.currentIndex().row();
   if (row < 0) return std::nullopt;
-  return static_cast<const GridModel*>(table.model())->jobRow(row);
+  return ChosenRow{std::move(draft), static_cast<const GridModel*>(table.model())->jobRow(row)};
 }
 
 void chooseRow(Table& table, std::size_t jobRow) {

@@ -12,8 +12,14 @@ namespace pp {
 // `wide` is the column that takes the room left.
 Table* makeGridTable(const QString& name, GridModel* model, int wide = 0);
 
-// The row of the job that is chosen in such a table, and how to choose one.
-std::optional<std::size_t> chosenRow(const Table& table);
+// The job to be changed with the row of it that is chosen in such a table; none where no row is.
+// Rows may have gone that are still shown: the draft is taken first, and its row is looked for
+// then.
+struct ChosenRow {
+  Job draft;
+  std::size_t row;
+};
+std::optional<ChosenRow> chosenRow(Session& session, const Table& table);
 void chooseRow(Table& table, std::size_t jobRow);
 
 }  // namespace pp

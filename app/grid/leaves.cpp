@@ -66,11 +66,10 @@ void Leaves::addRow() {
 
 void Leaves::removeRow() {
   const Row& row = leaves_[shown_];
-  Job next = session_.draft();  // first: rows may have gone that are still shown
-  const auto at = chosenRow(*row.table);
+  auto at = chosenRow(session_, *row.table);
   if (!at || !row.leaf.remove) return;
-  row.leaf.remove(next, *at);
-  emit refused(session_.edit(row.leaf.removeWhat, std::move(next)));
+  row.leaf.remove(at->draft, at->row);
+  emit refused(session_.edit(row.leaf.removeWhat, std::move(at->draft)));
 }
 
 }  // namespace pp

@@ -6,6 +6,7 @@
 #include <QDialogButtonBox>
 #include <QLineEdit>
 #include <QMenu>
+#include <QMouseEvent>
 #include <QPushButton>
 #include <QTest>
 #include <QTimer>
@@ -64,6 +65,19 @@ QWidget* keyboardTarget() {
 }
 
 }  // namespace
+
+void drag(QWidget* widget, QPoint from, QPoint to, std::optional<Qt::Key> held) {
+  QTest::mousePress(widget, Qt::LeftButton, {}, from);
+  for (const QPoint& at : {(from + to) / 2, to}) {
+    // QTest::mouseMove says of no button that it is down.
+    QMouseEvent move(QEvent::MouseMove, at, widget->mapToGlobal(at), Qt::NoButton, Qt::LeftButton,
+                     Qt::NoModifier);
+    QApplication::sendEvent(widget, &move);
+  }
+  if (held) QTest::keyClick(widget, *held);
+  QTest::mouseRelease(widget, Qt::LeftButton, {}, to);
+  QApplication::processEvents();
+}
 
 void type(const QString& text) {
   QWidget* target = keyboardTarget();

@@ -6,6 +6,7 @@
 #include <QLabel>
 #include <QWidget>
 #include <functional>
+#include <optional>
 
 namespace pp::test {
 
@@ -25,6 +26,8 @@ void settle();
 
 void click(QWidget* root, const QString& name);
 void clickAt(QWidget* widget, const QPointF& point);
+// With the left button from one point to another; a key pressed before it is let go.
+void drag(QWidget* widget, QPoint from, QPoint to, std::optional<Qt::Key> held = {});
 // To whatever has the keyboard.
 void type(const QString& text);
 void press(Qt::Key key, Qt::KeyboardModifiers modifiers = Qt::NoModifier);

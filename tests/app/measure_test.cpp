@@ -7,6 +7,7 @@
 #include <QLabel>
 #include <QTableView>
 
+#include "app/stages/measure/site_view.h"
 #include "core/kinds/validate.h"
 #include "core/site/words.h"
 #include "tests/app/shown_window.h"
@@ -94,6 +95,72 @@ TEST_F(Measure, aNookIsMeasuredByTheKeyboardAlone) {
   EXPECT_EQ(job().site, Site());
 }
 
+// What is typed, counted: at the 0.28 s of a stroke of an average typist (Card, Moran and Newell,
+// "The keystroke-level model", 1980) 420 strokes are two minutes.
+TEST_F(Measure, aNookWithAPipeAndTwoOutletsTakesFewStrokes) {
+  int strokes = 0;
+  const auto key = [&strokes](Qt::Key which, Qt::KeyboardModifiers with = Qt::NoModifier) {
+    press(which, with);
+    ++strokes;
+  };
+  const auto words = [&strokes](const char* text) {
+    // The first one opens the cell: the next go to another widget.
+    for (const char* at = text; *at != '\0'; ++at, ++strokes) type(QString(QLatin1Char(*at)));
+  };
+  const auto tabTo = [&](const QWidget* widget) {
+    for (int i = 0; i < 30 && QApplication::focusWidget() != widget; ++i) key(Qt::Key_Tab);
+    ASSERT_EQ(QApplication::focusWidget(), widget);
+  };
+  key(Qt::Key_1, Qt::ControlModifier);
+  for (int i = 0; i < 5; ++i) key(Qt::Key_Down);
+  test::settle();
+  ASSERT_EQ(job().site.kind, SiteKind::Nook);
+  tabTo(table("Sizes of the place"));
+  const char* const kRead[] = {"1000", "1002", "1000", "2405", "600", "10",
+                               "598",  "10",   "-4",   "1160", "1166"};
+  for (const int column : {2, 3}) {
+    key(Qt::Key_Home, Qt::ControlModifier);
+    for (int i = 0; i < column; ++i) key(Qt::Key_Right);
+    for (const char* figure : kRead) {
+      words(figure);
+      key(Qt::Key_Return);
+      key(Qt::Key_Down);
+    }
+  }
+  tabTo(named<QWidget>(window_.get(), QStringLiteral("Show on walls and floor")));
+  key(Qt::Key_Space);
+  tabTo(named<QWidget>(window_.get(), QStringLiteral("Add row of the place")));
+  for (int i = 0; i < 3; ++i) key(Qt::Key_Space);
+  tabTo(table("On walls and floor"));
+  key(Qt::Key_Home, Qt::ControlModifier);
+  const char* const kThings[3][7] = {{"outlet", "", "", "300", "300", "80", "80"},
+                                     {"outlet", "", "", "700", "300", "80", "80"},
+                                     {"pipe", "", "", "900", "0", "30", "600"}};
+  for (const auto& thing : kThings) {
+    for (const char* value : thing) {
+      if (*value != '\0' && table("On walls and floor")->currentIndex().data().toString() !=
+                                QString::fromLatin1(value)) {
+        words(value);
+        key(Qt::Key_Return);
+      }
+      key(Qt::Key_Right);
+    }
+    key(Qt::Key_Down);
+    key(Qt::Key_Home);
+  }
+  for (const SiteSize& size : job().site.sizes)
+    EXPECT_TRUE(judge(size.read, useOf(size.kind), Unit::Millimetre).confirmed)
+        << sizeWords(size, session().style()) << ' ' << size.read.first.value_or(Length{}).inMm()
+        << ' ' << size.read.second.value_or(Length{}).inMm();
+  EXPECT_EQ(job().site.sizes[8].read.second, Length::mm(-4));
+  ASSERT_EQ(job().site.obstacles.size(), 3U);
+  EXPECT_EQ(job().site.obstacles[1].along, Length::mm(700));
+  EXPECT_EQ(job().site.obstacles[2].kind, ObstacleKind::Pipe);
+  EXPECT_EQ(job().site.obstacles[2].height, Length::mm(600));
+  RecordProperty("strokes", strokes);
+  EXPECT_LT(strokes, 420);
+}
+
 TEST_F(Measure, readingsThatDoNotAgreeAreReadAThirdTime) {
   beginNook();
   set("Sizes of the place", 0, 2, "1054");
@@ -163,6 +230,39 @@ TEST_F(Measure, theWayInIsAListOfGates) {
   set("The way in", 0, 9, "20");
   EXPECT_EQ(job().route[0].grams, 20'000);
   EXPECT_TRUE(validate(job()).empty());
+}
+
+TEST_F(Measure, whatStandsThereIsDraggedAlongItsWall) {
+  beginNook();
+  for (const int column : {2, 3}) set("Sizes of the place", 0, column, "3000");
+  show("what stands there");
+  click(window_.get(), QStringLiteral("Add row of the place"));
+  set("What stands there", 0, 2, "200");
+  auto* view = named<SiteView>(window_.get(), QStringLiteral("Plan and walls of the place"));
+  // The wall behind is the middle one; how many pixels a millimetre is, the view says.
+  const auto middle = [view, this] {
+    std::vector<StandPicture> none;
+    return wallRooms(view->rect(), job().site, none, Unit::Millimetre)[1];
+  };
+  const WallRoom wall = middle();
+  const auto at = [&wall](double along, double up) {
+    return QPointF(wall.left + along * wall.scale, wall.face.bottom() - up * wall.scale).toPoint();
+  };
+  test::drag(view, at(220, 20), at(1'037, 24));
+  test::settle();
+  // 817 further, to whole centimetres; on the floor still.
+  EXPECT_NEAR(job().site.stands[0].along.inMm(), 1'017, 1 / wall.scale + 5);
+  EXPECT_EQ(job().site.stands[0].along.inNm() % Length::mm(10).inNm(), 0);
+  EXPECT_EQ(job().site.stands[0].up, Length{});
+  // Near the end it stands in the corner.
+  const double begin = job().site.stands[0].along.inMm();
+  test::drag(view, at(begin + 20, 20), at(45, 20));
+  EXPECT_EQ(job().site.stands[0].along, Length{});
+  // Taken hold of, and let go by Escape.
+  test::drag(view, at(20, 20), at(800, 20), Qt::Key_Escape);
+  EXPECT_EQ(job().site.stands[0].along, Length{});
+  for (int i = 0; i < 2; ++i) press(Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_EQ(job().site.stands[0].along, Length::mm(200));
 }
 
 TEST_F(Measure, anAssemblyFillsTheWallAndFollowsANewReading) {

@@ -52,6 +52,8 @@ MeasureStage::MeasureStage(Session& session, QWidget* parent) : Stage(session, p
   connect(kind_, &QComboBox::activated, this, &MeasureStage::setKindOfPlace);
   connect(leaves_, &Leaves::refused, this,
           [this](const Problems& problems) { problem_->show(problems); });
+  connect(view_, &SiteView::refused, this,
+          [this](const Problems& problems) { problem_->show(problems); });
   connect(&session, &Session::changed, this, &MeasureStage::stale);
 }
 
@@ -144,6 +146,7 @@ int MeasureStage::openCount() const {
 std::vector<KeyHelp> MeasureStage::keys() const {
   return {{tr("arrow keys"), tr("move in the table")},
           {tr("F2, or just type"), tr("type a reading; any unit is understood")},
+          {tr("drag"), tr("moves what stands on a wall")},
           {tr("a minus first"), tr("further left, or lower on the right")},
           {tr("Tab"), tr("to the next table and its buttons")}};
 }

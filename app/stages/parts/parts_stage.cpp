@@ -264,11 +264,10 @@ void PartsStage::addLoose() {
 }
 
 void PartsStage::removeLoose() {
-  Job next = session().draft();  // first: rows may have gone that are still shown
-  const auto row = chosenRow(*loose_);
-  if (!row) return;
-  next.loose.erase(*row);
-  problem_->show(session().edit(tr("remove a part"), std::move(next)));
+  auto at = chosenRow(session(), *loose_);
+  if (!at) return;
+  at->draft.loose.erase(at->row);
+  problem_->show(session().edit(tr("remove a part"), std::move(at->draft)));
 }
 
 void PartsStage::choose(int row) {

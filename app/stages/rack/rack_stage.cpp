@@ -126,11 +126,10 @@ void RackStage::addMachine() {
 }
 
 void RackStage::removeMachine() {
-  Job next = session().draft();  // first: rows may have gone that are still shown
-  const auto row = chosenRow(*machines_);
-  if (!row) return;
-  eraseRow(next.shop.machines, *row);
-  problem_->show(session().edit(tr("remove a saw"), std::move(next)));
+  auto at = chosenRow(session(), *machines_);
+  if (!at) return;
+  eraseRow(at->draft.shop.machines, at->row);
+  problem_->show(session().edit(tr("remove a saw"), std::move(at->draft)));
 }
 
 void RackStage::addMaterial() {
@@ -144,12 +143,11 @@ void RackStage::addMaterial() {
 }
 
 void RackStage::removeMaterial() {
-  Job next = session().draft();  // first: rows may have gone that are still shown
-  const auto row = chosenRow(*materials_);
-  if (!row) return;
-  const std::string name = next.materials[*row].name;
-  eraseRow(next.materials, *row);
-  if (!session().edit(tr("remove a material"), std::move(next)).empty())
+  auto at = chosenRow(session(), *materials_);
+  if (!at) return;
+  const std::string name = at->draft.materials[at->row].name;
+  eraseRow(at->draft.materials, at->row);
+  if (!session().edit(tr("remove a material"), std::move(at->draft)).empty())
     problem_->show({{{},
                      0,
                      {},
@@ -175,11 +173,10 @@ void RackStage::addStock(StockKind kind) {
 }
 
 void RackStage::removeStock() {
-  Job next = session().draft();  // first: rows may have gone that are still shown
-  const auto row = chosenRow(*stock_);
-  if (!row) return;
-  next.stock.erase(*row);
-  problem_->show(session().edit(tr("take out of the rack"), std::move(next)));
+  auto at = chosenRow(session(), *stock_);
+  if (!at) return;
+  at->draft.stock.erase(at->row);
+  problem_->show(session().edit(tr("take out of the rack"), std::move(at->draft)));
 }
 
 }  // namespace pp
