@@ -29,5 +29,6 @@ void addBreakdown(CLI::App& app, int& status);
 void addNest(CLI::App& app, int& status);
 void addLabels(CLI::App& app, int& status);
 void addPicture(CLI::App& app, int& status);  // an assembly in space, PNG
+void addStore(CLI::App& app, int& status);    // what the shop owns
 
 }  // namespace pp::cli

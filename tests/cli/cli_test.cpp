@@ -255,5 +255,42 @@ TEST(WindowProgram, saysItsHelpAndVersionWithoutADisplay) {
   EXPECT_NE(said("--help").output.find("lay-out"), std::string::npos);
 }
 
+TEST_F(Cli, theStoreIsFilledListedMovedAndChecked) {
+  const std::string store = "store --store " + at("shop/shop.sqlite") + " ";
+  EXPECT_EQ(run(store + "list").status, 2) << "looking makes no store";
+  EXPECT_FALSE(std::filesystem::exists(at("shop")));
+  Outcome out =
+      run(store +
+          "add --material birch --thickness '3/4 in' --length 2440 --width 48in --count 3 "
+          "--place 'north wall' --price 62.50");
+  EXPECT_EQ(out.status, 0) << out.output;
+  EXPECT_EQ(out.output, "1\n");
+  out = run(store +
+            "add --kind offcut --material birch --thickness 19.05 --length 800 --width 400 --tag");
+  EXPECT_EQ(out.output, "2\n");
+  const std::string both =
+      "1\t\tbirch 19.05\t2440 × 1219.2\t3 free of 3\tnorth wall\n"
+      "2\tR1\tbirch 19.05\t800 × 400\t1 free of 1\t\n";
+  EXPECT_EQ(run(store + "list").output, both);
+  EXPECT_EQ(run(store + "list R1").output, both.substr(both.find("2\tR1")));
+  out = run(store + "add --material birch --thickness 0 --length 9x --width 5 --price many");
+  EXPECT_EQ(out.status, 2);
+  EXPECT_NE(out.output.find("--length"), std::string::npos) << out.output;
+  EXPECT_NE(out.output.find("--price"), std::string::npos) << out.output;
+  EXPECT_EQ(run(store + "export --out " + at("shop.json")).status, 0);
+  const std::string other = "store --store " + at("other.sqlite") + " ";
+  EXPECT_EQ(run(other + "import " + at("shop.json")).status, 0);
+  EXPECT_EQ(run(other + "list").output, both);
+  EXPECT_EQ(run(other + "export").output, readFile(at("shop.json")).value());
+  EXPECT_EQ(run(other + "check").output, "nothing wrong\n");
+  out = run(other + "import " + put("bad.json", "{\"format\": \"a recipe\", \"version\": 1}"));
+  EXPECT_EQ(out.status, 2);
+  EXPECT_EQ(run(other + "list").output, both) << "refused whole";
+  out = run("store --store " + put("none.sqlite", "this is no store, though it is long enough") +
+            " check");
+  EXPECT_EQ(out.status, 2);
+  EXPECT_NE(out.output.find("no store, or a broken one"), std::string::npos) << out.output;
+}
+
 }  // namespace
 }  // namespace pp

@@ -1,0 +1,118 @@
+// The shop's own file, shared by all jobs and windows: what is in the rack, what of it is promised
+// to which job, what else the shop owns. Every change is one transaction. A file that another
+// window is writing is waited for; one that is missing, locked for good, full or broken gives a
+// problem that says so, and changes nothing.
+#pragma once
+
+#include <map>
+#include <memory>
+
+#include "core/result/result.h"
+#include "core/store/rows.h"
+
+namespace pp {
+
+// What of a row of the rack is whose.
+struct Held {
+  Id piece = 0;
+  int cutting = 0;            // number of the job's cutting
+  std::int64_t reserved = 0;  // promised to it
+  std::int64_t used = 0;      // cut into
+  bool operator==(const Held&) const = default;
+};
+
+// A leftover that went back into the rack.
+struct Returned {
+  int cutting = 0;
+  std::string leftover;  // its name in the cutting
+  RackPiece piece;
+};
+
+// All that a job has of the rack, as its journal says after the event `seq`.
+struct JobHolding {
+  std::string job;   // its id, not empty
+  std::string name;  // what it is called
+  std::int64_t seq = 0;
+  std::vector<Held> held;
+  std::vector<Returned> returned;
+};
+
+// Who has how much of a piece.
+struct Holder {
+  std::string job, name;
+  Held held;
+};
+
+struct RackRow {
+  RackPiece piece;
+  std::int64_t left = 0;  // not cut into
+  std::int64_t free = 0;  // of those, promised to nobody; below 0 where too much was
+};
+
+struct RackSearch {
+  std::string words;             // each in material, lot, place, note or tag
+  std::optional<Id> material;    // of that
+  std::optional<RackKind> kind;  // of that
+  Length length, width;          // at least so large, either way round unless the grain forbids
+  bool freeOnly = false;
+  bool usedUpToo = false;
+};
+
+class Store {
+ public:
+  // Opens the file, and makes it where there is none. One of an older version is copied beside
+  // itself before it is made one of this version.
+  static Result<Store> open(const std::string& path);
+  // For looking only; the file must be there and of this version.
+  static Result<Store> openToRead(const std::string& path);
+  Store(Store&&) noexcept;
+  Store& operator=(Store&&) noexcept;
+  ~Store();
+
+  const std::string& path() const;
+
+  // Rows of a kind: RackMaterial, RackPiece, LotReading, RackBanding, Hardware, ShopFinish.
+  template <class Row>
+  Result<std::vector<Row>> all();
+  // Gives it its id, and a piece that wants one the next free tag (tag -1).
+  template <class Row>
+  Result<Id> add(Row row);
+  template <class Row>
+  std::optional<Problem> change(const Row& row);
+  // Refused where something is made of it, or somebody has it.
+  template <class Row>
+  std::optional<Problem> remove(Id id);
+
+  Result<std::vector<RackRow>> rack(const RackSearch& search = {});
+  Result<std::vector<Holder>> holders(Id piece);
+  Result<std::int64_t> nextTag();
+
+  // Promises the pieces to a cutting of a job, all of them or none. What that cutting had before is
+  // taken as given up. Problems name what is not free, and who has it.
+  Problems take(const std::string& job, const std::string& name, int cutting,
+                const std::map<Id, std::int64_t>& pieces);
+  // What the job has from now on. Nothing happens where the store has followed the job further
+  // already. Gives the tags of what came back, by cutting and leftover.
+  Result<std::map<std::pair<int, std::string>, std::int64_t>> follow(const JobHolding& holding);
+
+  // House rules and the like, one text by name; empty: none.
+  Result<std::string> setting(const std::string& name);
+  std::optional<Problem> set(const std::string& name, const std::string& value);
+
+  // All of it as one JSON text, and the other way: what was there before is replaced whole.
+  Result<std::string> exported();
+  Problems import(const std::string& file, std::string_view text);
+
+  // What is wrong with it: a broken file, a piece promised twice.
+  Problems check();
+
+ private:
+  struct Inside;
+  explicit Store(std::unique_ptr<Inside> inside);
+  std::unique_ptr<Inside> inside_;
+};
+
+// Where the store of this user lies: below XDG_DATA_HOME, or ~/.local/share.
+std::string usualStorePath();
+
+}  // namespace pp
