@@ -59,7 +59,7 @@ int main(int argc, char** argv) {
       QStringLiteral("name"));
   const QCommandLineOption stage(
       QStringLiteral("stage"),
-      QStringLiteral("Stage to begin with: draw, parts, rack or lay-out, "
+      QStringLiteral("Stage to begin with: measure, draw, parts, rack or lay-out, "
                      "or its number on the plumb line."),
       QStringLiteral("stage"), QStringLiteral("draw"));
   const QCommandLineOption picture(QStringLiteral("picture"),
@@ -71,7 +71,7 @@ int main(int argc, char** argv) {
   pp::MainWindow window;
   if (!window.showStage(parser.value(stage))) {
     std::cerr << "no stage is called '" << parser.value(stage).toStdString()
-              << "'; there are draw, parts, rack and lay-out\n";
+              << "'; there are measure, draw, parts, rack and lay-out\n";
     return 2;
   }
   if (parser.isSet(demo))

@@ -14,6 +14,7 @@ inline constexpr int kComplete = 0;
 inline constexpr int kInternal = 1;
 inline constexpr int kRefused = 2;
 inline constexpr int kPartial = 3;
+inline constexpr int kStopFound = 4;
 
 // Says what is wrong on standard error; returns kRefused.
 int refuse(const Problems& problems);
@@ -29,6 +30,7 @@ void addBreakdown(CLI::App& app, int& status);
 void addNest(CLI::App& app, int& status);
 void addLabels(CLI::App& app, int& status);
 void addPicture(CLI::App& app, int& status);  // an assembly in space, PNG
+void addLook(CLI::App& app, int& status);     // the second look
 void addStore(CLI::App& app, int& status);    // what the shop owns
 
 }  // namespace pp::cli

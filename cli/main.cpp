@@ -51,6 +51,7 @@ int main(int argc, char** argv) {
   addNest(app, status);
   addLabels(app, status);
   addPicture(app, status);
+  addLook(app, status);
   addStore(app, status);
   try {
     app.parse(argc, argv);

@@ -41,16 +41,6 @@ int list(Store& store, const Options& options) {
   return kComplete;
 }
 
-// The material of that name and thickness; one that is not there yet is made as thick as it is
-// called.
-Result<Id> materialOf(Store& store, const std::string& name, Length thickness) {
-  const auto materials = store.all<RackMaterial>();
-  if (!materials) return materials.problems();
-  for (const RackMaterial& one : *materials)
-    if (one.name == name && one.nominal == thickness) return one.id;
-  return store.add(RackMaterial{0, name, thickness, thickness});
-}
-
 int add(Store& store, const Options& options) {
   Problems problems;
   const auto length = [&problems](const char* option, const std::string& text) {
@@ -74,7 +64,7 @@ int add(Store& store, const Options& options) {
   else
     problems.push_back({{}, 0, "--price", shown(options.price), "a price"});
   if (!problems.empty()) return refuse(problems);
-  const auto material = materialOf(store, options.material, thickness);
+  const auto material = store.materialOf(options.material, thickness);
   if (!material) return refuse(material.problems());
   piece.material = *material;
   piece.count = options.count;

@@ -50,7 +50,7 @@ std::vector<GridColumn> stockColumns() {
           [](Job& job, std::size_t row) -> std::string& { return job.stock[row].material; }),
       textColumn(tr("Lot"),
                  [](Job& job, std::size_t row) -> std::string& { return job.stock[row].lot; }),
-      optionalLengthColumn(tr("Measured"), tr("as above"),
+      optionalLengthColumn(tr("Measured"), tr("usual"),
                            [](Job& job, std::size_t row) -> std::optional<Length>& {
                              return job.stock[row].measured;
                            }),
@@ -80,12 +80,12 @@ std::vector<GridColumn> sawColumns() {
       lengthColumn(tr("by"), [](Job& job, std::size_t) -> Length& { return job.saw.keepShort; }),
       moneyColumn(tr("Pay for ease"), [](Job& job, std::size_t) -> Money& { return job.saw.ease; }),
       kilogramColumn(tr("One carries, kg")),
-      lengthColumn(tr("Planer, wide"),
-                   [](Job& job, std::size_t) -> Length& { return job.shop.planerWidth; }),
       lengthColumn(tr("and as long as"),
                    [](Job& job, std::size_t) -> Length& { return job.shop.carryLength; }),
       enumColumn<Cleaning>(tr("First edge"),
                            [](Job& job, std::size_t) -> Cleaning& { return job.shop.cleaning; }),
+      lengthColumn(tr("Planer, wide"),
+                   [](Job& job, std::size_t) -> Length& { return job.shop.planerWidth; }),
   };
 }
 

@@ -61,7 +61,19 @@ void Leaves::addRow() {
   Job next = session_.draft();
   row.leaf.add(next);
   emit refused(session_.edit(row.leaf.addWhat, std::move(next)));
-  chooseRow(*row.table, static_cast<std::size_t>(row.table->model()->rowCount() - 1));
+  chooseLast();
+}
+
+void Leaves::chooseLast() {
+  Table& table = *leaves_[shown_].table;
+  chooseRow(table, static_cast<std::size_t>(table.model()->rowCount() - 1));
+}
+
+std::optional<std::size_t> Leaves::chosen() const {
+  const Table& table = *leaves_[shown_].table;
+  const int row = table.currentIndex().row();
+  if (row < 0) return std::nullopt;
+  return static_cast<const GridModel*>(table.model())->jobRow(row);
 }
 
 void Leaves::removeRow() {

@@ -6,6 +6,7 @@
 #include <QPushButton>
 #include <QStackedWidget>
 #include <functional>
+#include <optional>
 #include <vector>
 
 #include "app/grid/grid_model.h"
@@ -29,16 +30,24 @@ class Leaves : public QWidget {
 
   // `what` one row is: "supply".
   Leaves(Session& session, const QString& what, QWidget* parent = nullptr);
+  // Stands to the left of the leaves' buttons.
+  void lead(QWidget* widget) { head_->insertWidget(0, widget); }
   void add(Leaf leaf);
   // Once all are there: what stands to the right of Add and Remove, and the first leaf is shown.
   void finish(const std::vector<QWidget*>& beside = {});
-  void setTableHeight(int pixels) { tables_->setFixedHeight(pixels); }
 
   void showLeaf(std::size_t leaf);
+  std::size_t shownLeaf() const { return shown_; }
+  QWidget* shownTable() const { return leaves_[shown_].table; }
 
  signals:
   void refused(const pp::Problems& problems);  // empty: the last edit was taken
   void leafShown(int leaf);
+
+ protected:
+  // The row of the leaf shown, as the job that is shown has it.
+  std::optional<std::size_t> chosen() const;
+  void chooseLast();
 
  private:
   struct Row {

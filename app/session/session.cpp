@@ -45,6 +45,10 @@ Session::Session(QObject* parent)
     mergeFindings();
     emit findingsChanged();
   });
+  connect(&store_, &StoreDesk::changed, this, [this] {
+    mergeFindings();
+    emit findingsChanged();
+  });
   connect(&deriver_, &Deriver::ready, this, &Session::show);
   connect(&pointing_, &Pointing::selectionChanged, this, [this] {
     modes_.selectionChanged();
@@ -139,6 +143,8 @@ void Session::take(Job job, Record record, const QString& path, Access access) {
   shown_ = derivedNow();
   pointing_.select({first, std::nullopt, {}});
   show(shown_);
+  store_.begin(this->job().id);
+  if (access == Access::ToEdit) tellStore();
   if (!lost.isEmpty()) emit said(lost.join(QLatin1Char(' ')));
 }
 
@@ -207,6 +213,9 @@ void Session::followPlan(std::shared_ptr<const Plan> from) {
 void Session::mergeFindings() {
   findings_ = shown_.findings;
   findings_.insert(findings_.end(), plans_.findings().begin(), plans_.findings().end());
+  if (store_.state())
+    for (Finding& finding : lookAtStore(job(), *store_.state()))
+      findings_.push_back(std::move(finding));
   std::stable_sort(findings_.begin(), findings_.end(),
                    [](const Finding& a, const Finding& b) { return a.severity < b.severity; });
 }
@@ -243,10 +252,18 @@ Problems Session::takeToTheSaw() {
   reserve(record, job(), Carried::OnPaper);
   record.cuttings.push_back(floor::frozen(record, plans_.open(), *plan));
   const int number = record.cuttings.back().number;
+  // All of it is this job's or nothing is taken. Should the program end before the event below is
+  // noted, the store is told so when the job is opened next.
+  if (const auto wanted = wantedOf(record.cuttings.back().plans.front()); !wanted.empty())
+    if (Problems taken = store_.take(job().name, number, wanted); !taken.empty()) return taken;
   // The next plan is of the rest.
   record.plan.reset();
   record.scope = {};
-  if (auto problem = file_.save(path(), job(), record)) return {*problem};
+  const auto refused = [this](Problem problem) -> Problems {
+    tellStore();  // what was promised is free again
+    return {std::move(problem)};
+  };
+  if (auto problem = file_.save(path(), job(), record)) return refused(std::move(*problem));
   history_.markSaved();
   floor_.saved(std::move(record), path(), job().id);
   history_.keepCodes(onPaper(floor_.record()));
@@ -254,10 +271,21 @@ Problems Session::takeToTheSaw() {
   event.kind = EventKind::Taken;
   event.cutting = number;
   // Without its event the cutting was never taken.
-  if (auto problem = floor_.note(std::move(event))) return {*problem};
+  if (auto problem = floor_.note(std::move(event))) return refused(std::move(*problem));
+  tellStore();
   plans_.runner().stop();
   followNow();
   return {};
+}
+
+// What the job has of the store follows from its record alone. A job that has nothing of it says
+// nothing, so that no store is made for it.
+void Session::tellStore() {
+  JobHolding holding = holdingOf(job(), floor_.record(), floor_.progress());
+  const bool known = std::any_of(job().stock.begin(), job().stock.end(),
+                                 [](const StockPiece& piece) { return piece.store != 0; });
+  if (known || !holding.held.empty() || !holding.returned.empty())
+    store_.follow(std::move(holding));
 }
 
 void Session::printed() {
@@ -271,6 +299,7 @@ std::optional<Problem> Session::giveUp(int cutting) {
   event.kind = EventKind::GivenUp;
   event.cutting = cutting;
   if (auto problem = floor_.note(std::move(event))) return problem;
+  tellStore();
   followNow();
   return std::nullopt;
 }
@@ -345,6 +374,7 @@ std::optional<Problem> Session::saveAs(const QString& path, As as) {
   history_.setJobId(copy.id);
   history_.markSaved();
   floor_.saved(std::move(record), path, copy.id);
+  store_.begin(copy.id);
   followNow();
   return std::nullopt;
 }

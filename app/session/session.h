@@ -15,6 +15,7 @@
 #include "app/session/modes.h"
 #include "app/session/plan_desk.h"
 #include "app/session/pointing.h"
+#include "app/session/store_desk.h"
 
 namespace pp {
 
@@ -93,6 +94,8 @@ class Session : public QObject {
   const PlanDesk& plans() const { return plans_; }
   FloorDesk& floor() { return floor_; }
   const FloorDesk& floor() const { return floor_; }
+  StoreDesk& store() { return store_; }
+  const StoreDesk& store() const { return store_; }
 
   // An edit of the pins that goes on from a plan of the same parts.
   Problems editPins(const QString& what, std::vector<JobPin> pins,
@@ -127,6 +130,7 @@ class Session : public QObject {
   void measureAssembly();
   void followPlan(std::shared_ptr<const Plan> from = {});
   void protect();
+  void tellStore();
   void mergeFindings();
   Record recordToSave() const;
 
@@ -136,6 +140,7 @@ class Session : public QObject {
   Pointing pointing_;
   PlanDesk plans_;
   FloorDesk floor_;
+  StoreDesk store_;
   Deriver deriver_;
   Derived shown_;
   std::vector<Finding> findings_;

@@ -40,12 +40,21 @@ void holdPieces(const std::vector<Cutting>& cuttings, const Progress& progress, 
   for (const auto& [piece, state] : progress.pieces) out.numbers[piece.code].insert(piece.number);
 }
 
-// What of the rack cuttings have: sheets of one under way, and those that are cut into; bars as
-// long as it is not given up.
-void holdStock(const std::vector<Cutting>& cuttings, const Progress& progress, Holdings& out) {
+}  // namespace
+
+std::vector<HeldStock> heldStock(const std::vector<Cutting>& cuttings, const Progress& progress) {
+  std::vector<HeldStock> out;
   for (const Cutting& cutting : cuttings) {
     const auto at = progress.cuttings.find(cutting.number);
     if (at == progress.cuttings.end()) continue;
+    const auto begin = std::ssize(out);
+    const auto held = [&](Id row, Id store) -> HeldStock& {
+      const auto known = std::find_if(out.begin() + begin, out.end(),
+                                      [row](const HeldStock& one) { return one.row == row; });
+      if (known != out.end()) return *known;
+      out.push_back({cutting.number, row, store, 0, 0});
+      return out.back();
+    };
     for (int i = 0; i < at->second.plan; ++i) {
       const CuttingPlan& plan = cutting.plans[static_cast<std::size_t>(i)];
       std::set<std::size_t> cutInto;
@@ -55,22 +64,28 @@ void holdStock(const std::vector<Cutting>& cuttings, const Progress& progress, H
       const bool holds = !at->second.givenUp && i + 1 == at->second.plan;
       for (std::size_t k = 0; k < plan.plan.sheets.size(); ++k) {
         const StockSupply& stock = plan.request.stock[plan.plan.sheets[k].stock];
-        if (stock.piece.empty() && (holds || cutInto.count(k) != 0)) ++out.used[stock.row];
+        if (!stock.piece.empty()) continue;
+        if (cutInto.count(k) != 0)
+          ++held(stock.row, stock.store).cutInto;
+        else if (holds)
+          ++held(stock.row, stock.store).whole;
       }
       if (!holds) continue;
       for (const BarList& list : plan.plan.bars)
-        for (std::size_t k = 0; k < list.stock.size(); ++k)
-          out.used[plan.request.barStock[list.stock[k]].row] += barsFor(plan.request, list, k);
+        for (std::size_t k = 0; k < list.stock.size(); ++k) {
+          const BarSupply& bar = plan.request.barStock[list.stock[k]];
+          held(bar.row, bar.store).whole += barsFor(plan.request, list, k);
+        }
     }
   }
+  return out;
 }
-
-}  // namespace
 
 Holdings holdingsOf(const std::vector<Cutting>& cuttings, const Progress& progress) {
   Holdings out;
   holdPieces(cuttings, progress, out);
-  holdStock(cuttings, progress, out);
+  for (const HeldStock& held : heldStock(cuttings, progress))
+    out.used[held.row] += held.whole + held.cutInto;
   for (const Cutting& cutting : cuttings)
     for (const CuttingPlan& plan : cutting.plans)
       out.firstSheet = std::max(

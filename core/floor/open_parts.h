@@ -25,6 +25,18 @@ struct Holdings {
 };
 Holdings holdingsOf(const std::vector<Cutting>& cuttings, const Progress& progress);
 
+// What a cutting has of a row of the rack: sheets of one under way, and those that are cut into;
+// bars as long as it is not given up.
+struct HeldStock {
+  int cutting = 0;  // its number
+  Id row = 0;       // of the job's rack
+  Id store = 0;     // of the shop's store; 0: of none
+  std::int64_t whole = 0, cutInto = 0;
+  bool operator==(const HeldStock&) const = default;
+};
+// By cutting, a row of the rack once each.
+std::vector<HeldStock> heldStock(const std::vector<Cutting>& cuttings, const Progress& progress);
+
 // Of the parts as drawn, in their order, those in the scope that no cutting holds. A part is known
 // by its keys, whatever has become of its size. A number that a piece has is not given again.
 std::vector<OpenPart> openParts(const std::vector<Part>& drawn, const Scope& scope,

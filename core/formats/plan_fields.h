@@ -183,6 +183,7 @@ void fields(A& a, StockSupply& v) {
   a("density", v.density);
   a.id("row", v.row);
   a("piece", v.piece);
+  a.unlessPlain("store", v.store);
 }
 
 template <class A>
@@ -230,6 +231,7 @@ void fields(A& a, BarSupply& v) {
   a.must("width", v.width);
   a.must("bar", v.bar);
   a.id("row", v.row);
+  a.unlessPlain("store", v.store);
 }
 
 template <class A>

@@ -102,6 +102,7 @@ void fields(A& a, StockPiece& v) {
   a("price", v.price);
   a.choice("kind", v.kind, kStockKinds);
   a("trim", v.trim);
+  a.unlessPlain("store", v.store);
 }
 
 template <class A>

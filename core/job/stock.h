@@ -46,6 +46,7 @@ struct StockPiece {
   StockKind kind = StockKind::Sheet;
   std::optional<Length> trim;  // cut off every edge; none: the saw's for sheets, 0 for offcuts
   Id id = 0;
+  Id store = 0;  // of the piece in the shop's store that it is a copy of; 0: of none
   bool operator==(const StockPiece&) const = default;
 };
 

@@ -57,7 +57,8 @@ struct BarSupply {
   std::string material;  // id
   Length width;          // as bought
   BarStock bar;
-  Id row = 0;  // of the job's rack; 0: not known
+  Id row = 0;    // of the job's rack; 0: not known
+  Id store = 0;  // of the shop's store; 0: of none
   bool operator==(const BarSupply&) const = default;
 };
 

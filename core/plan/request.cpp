@@ -183,7 +183,8 @@ NestRequest requestOf(const Job& job, const std::vector<Part>& parts) {
       out.barStock.push_back({piece.material,
                               piece.width,
                               {piece.mark, piece.length, piece.quantity, piece.price},
-                              piece.id});
+                              piece.id,
+                              piece.store});
       continue;
     }
     const Length trim =
@@ -202,7 +203,8 @@ NestRequest requestOf(const Job& job, const std::vector<Part>& parts) {
                          piece.lot,
                          material.density,
                          piece.id,
-                         {}});
+                         {},
+                         piece.store});
   }
   addPins(job, parts, out);
   return out;

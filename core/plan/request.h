@@ -52,6 +52,7 @@ struct StockSupply {
   std::int64_t density = 650;  // kg per cubic metre
   Id row = 0;                  // of the job's rack; 0: not known
   std::string piece;           // its name where it lies on the bench already, from an earlier plan
+  Id store = 0;                // of the shop's store; 0: of none
   bool operator==(const StockSupply&) const = default;
 };
 

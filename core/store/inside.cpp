@@ -83,19 +83,27 @@ void Store::Inside::release(const std::string& job, std::optional<int> cutting) 
   statement.exec();
 }
 
-std::vector<Holder> Store::Inside::holders(Id piece) {
+std::vector<RackHolder> Store::Inside::holders(Id piece) {
   SQLite::Statement select(db,
                            "SELECT j.id, j.name, h.cutting, h.reserved, h.used FROM holding h "
                            "JOIN job j ON j.id = h.job WHERE h.piece = ? "
                            "ORDER BY j.name, j.id, h.cutting");
   select.bind(1, piece);
-  std::vector<Holder> out;
+  std::vector<RackHolder> out;
   while (select.executeStep())
     out.push_back({select.getColumn(0).getString(),
                    select.getColumn(1).getString(),
                    {piece, select.getColumn(2).getInt(), select.getColumn(3).getInt64(),
                     select.getColumn(4).getInt64()}});
   return out;
+}
+
+Id Store::Inside::materialOf(const std::string& name, Length nominal) {
+  SQLite::Statement select(db, "SELECT id FROM material WHERE name = ? AND nominal = ?");
+  select.bind(1, name);
+  select.bind(2, nominal.inNm());
+  if (select.executeStep()) return select.getColumn(0).getInt64();
+  return insert(RackMaterial{0, name, nominal, nominal});
 }
 
 void Store::Inside::returned(const std::string& job, int cutting, const std::string& leftover,

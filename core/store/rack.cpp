@@ -72,8 +72,34 @@ Result<std::vector<RackRow>> Store::rack(const RackSearch& search) {
   return out;
 }
 
-Result<std::vector<Holder>> Store::holders(Id piece) {
+Result<Id> Store::materialOf(const std::string& name, Length nominal) {
+  Id id = 0;
+  Problems problems = inside_->write([&]() -> Problems {
+    if (Problems wrong = problemsIn(RackMaterial{0, name, nominal, nominal}); !wrong.empty())
+      return wrong;
+    id = inside_->materialOf(name, nominal);
+    return {};
+  });
+  if (!problems.empty()) return problems;
+  return id;
+}
+
+Result<std::vector<RackHolder>> Store::holders(Id piece) {
   return inside_->read([&] { return inside_->holders(piece); });
+}
+
+Result<std::vector<Held>> Store::heldBy(const std::string& job) {
+  return inside_->read([&] {
+    SQLite::Statement select(inside_->db,
+                             "SELECT piece, cutting, reserved, used FROM holding WHERE job = ? "
+                             "ORDER BY cutting, piece");
+    select.bind(1, job);
+    std::vector<Held> out;
+    while (select.executeStep())
+      out.push_back({select.getColumn(0).getInt64(), select.getColumn(1).getInt(),
+                     select.getColumn(2).getInt64(), select.getColumn(3).getInt64()});
+    return out;
+  });
 }
 
 Result<std::int64_t> Store::nextTag() {
@@ -101,7 +127,7 @@ Problems Store::take(const std::string& job, const std::string& name, int cuttin
         continue;
       }
       std::string who;
-      for (const Holder& one : inside_->holders(piece))
+      for (const RackHolder& one : inside_->holders(piece))
         if (one.held.reserved > 0)
           who += fmt::format("{}{} for {}", who.empty() ? "; " : ", ", one.held.reserved,
                              one.name.empty() ? "another job" : one.name);
@@ -141,6 +167,7 @@ Result<std::map<std::pair<int, std::string>, std::int64_t>> Store::follow(
       RackPiece piece = one.piece;
       piece.id = 0;
       piece.tag = inside_->number("SELECT coalesce(max(tag), 0) + 1 FROM piece");
+      if (piece.material == 0) piece.material = inside_->materialOf(one.material, one.nominal);
       if (Problems wrong = problemsIn(piece); !wrong.empty()) return wrong;
       const Id id = inside_->insert(piece);
       inside_->returned(holding.job, one.cutting, one.leftover, id);

@@ -128,7 +128,7 @@ template <class Row>
 std::optional<Problem> Store::remove(Id id) {
   return firstOf(inside_->write([&]() -> Problems {
     if constexpr (std::is_same_v<Row, RackPiece>)
-      for (const Holder& one : inside_->holders(id))
+      for (const RackHolder& one : inside_->holders(id))
         if (one.held.reserved > 0)
           return {
               {{}, 0, inside_->named(id), "promised to " + one.name, "a piece that nobody has"}};

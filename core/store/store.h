@@ -26,6 +26,9 @@ struct Returned {
   int cutting = 0;
   std::string leftover;  // its name in the cutting
   RackPiece piece;
+  // Where it is not said of which: so called and so thick; made where there is none.
+  std::string material = {};
+  Length nominal = {};
 };
 
 // All that a job has of the rack, as its journal says after the event `seq`.
@@ -38,7 +41,7 @@ struct JobHolding {
 };
 
 // Who has how much of a piece.
-struct Holder {
+struct RackHolder {
   std::string job, name;
   Held held;
 };
@@ -83,8 +86,12 @@ class Store {
   template <class Row>
   std::optional<Problem> remove(Id id);
 
+  // The material so called and so thick, made where there is none.
+  Result<Id> materialOf(const std::string& name, Length nominal);
+
   Result<std::vector<RackRow>> rack(const RackSearch& search = {});
-  Result<std::vector<Holder>> holders(Id piece);
+  Result<std::vector<RackHolder>> holders(Id piece);
+  Result<std::vector<Held>> heldBy(const std::string& job);
   Result<std::int64_t> nextTag();
 
   // Promises the pieces to a cutting of a job, all of them or none. What that cutting had before is

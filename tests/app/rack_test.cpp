@@ -10,7 +10,7 @@
 #include <QTest>
 
 #include "app/shell/main_window.h"
-#include "app/stages/rack/supplies.h"
+#include "app/stages/rack/rack_leaves.h"
 #include "tests/app/shown_window.h"
 
 namespace pp {
@@ -32,6 +32,9 @@ class Rack : public test::ShownWindow {
   QTableView* table(const char* name) {
     return named<QTableView>(window_.get(), QString::fromUtf8(name));
   }
+  void show(const char* leaf) {
+    click(window_.get(), QStringLiteral("Show ") + QString::fromUtf8(leaf));
+  }
   Length lengthOf(const char* name) {
     for (const Part& part : session().breakdown().parts)
       if (part.name == name) return part.length.total();
@@ -41,6 +44,7 @@ class Rack : public test::ShownWindow {
 };
 
 TEST_F(Rack, aMeasuredThicknessChangesTheParts) {
+  show("materials");
   set("Materials", 0, 2, "3/4");
   // 30 - 2 x 3/4 + 2 x 1/4
   EXPECT_TRUE(
@@ -55,6 +59,7 @@ TEST_F(Rack, aMeasuredThicknessChangesTheParts) {
 
 TEST_F(Rack, aThickerSlideMakesTheDrawersNarrower) {
   const Length before = lengthOf("drawer box front");
+  show("drawer slides");
   for (int row = 0; row < static_cast<int>(job().slides.size()); ++row)
     set("Drawer slides", row, 3, "3/4");
   EXPECT_EQ(lengthOf("drawer box front"), before - Length::in(0, 1, 2));
@@ -63,46 +68,48 @@ TEST_F(Rack, aThickerSlideMakesTheDrawersNarrower) {
 TEST_F(Rack, slidesGoOutAndComeInAsAList) {
   const QTemporaryDir folder;
   const QString path = folder.filePath(QStringLiteral("slides.csv"));
-  auto* supplies = window_->findChild<Supplies*>();
-  ASSERT_NE(supplies, nullptr);
-  ASSERT_TRUE(supplies->writeSlidesFile(path));
+  auto* leaves = window_->findChild<RackLeaves*>();
+  ASSERT_NE(leaves, nullptr);
+  show("drawer slides");
+  ASSERT_TRUE(leaves->writeSlidesFile(path));
   const std::vector<Slide> before = job().slides;
-  click(window_.get(), QStringLiteral("Add supply"));
+  click(window_.get(), QStringLiteral("Add row"));
   ASSERT_EQ(job().slides.size(), before.size() + 1);
   set("Drawer slides", static_cast<int>(before.size()), 1, "22");
   EXPECT_EQ(job().slides.back().length, Length::in(22));
-  ASSERT_TRUE(supplies->readSlidesFile(path));
+  ASSERT_TRUE(leaves->readSlidesFile(path));
   EXPECT_EQ(job().slides, before);
   QFile broken(path);
   ASSERT_TRUE(broken.open(QIODevice::Append));
   broken.write("bent slide,-5,1/2in,side,,,\n");
   broken.close();
-  EXPECT_FALSE(supplies->readSlidesFile(path));
+  EXPECT_FALSE(leaves->readSlidesFile(path));
   EXPECT_EQ(job().slides, before);
 }
 
 TEST_F(Rack, bandingBoughtThingsAndSawsAreAddedChangedAndRemoved) {
   click(window_.get(), QStringLiteral("Show bought in"));
   const auto bought = static_cast<int>(job().bought.size());
-  click(window_.get(), QStringLiteral("Add supply"));
+  click(window_.get(), QStringLiteral("Add row"));
   set("Bought in", bought, 0, "stone slab");
   set("Bought in", bought, 1, "3");
   EXPECT_EQ(job().bought.back().name, "stone slab");
   EXPECT_EQ(job().bought.back().quantity, 3);
   set("Bought in", bought, 1, "0");
   EXPECT_EQ(job().bought.back().quantity, 3) << "refused";
-  click(window_.get(), QStringLiteral("Remove supply"));
+  click(window_.get(), QStringLiteral("Remove row"));
   EXPECT_EQ(static_cast<int>(job().bought.size()), bought);
 
   click(window_.get(), QStringLiteral("Show edge banding"));
   const auto bandings = static_cast<int>(job().bandings.size());
   set("Edge banding", 0, 1, "1/8");
   EXPECT_EQ(job().bandings.front().thickness, Length::in(0, 1, 8));
-  click(window_.get(), QStringLiteral("Add supply"));
+  click(window_.get(), QStringLiteral("Add row"));
   EXPECT_EQ(static_cast<int>(job().bandings.size()), bandings + 1);
 
   const std::size_t saws = job().shop.machines.size();
-  click(window_.get(), QStringLiteral("Add saw"));
+  show("the saws");
+  click(window_.get(), QStringLiteral("Add row"));
   EXPECT_EQ(job().shop.machines.size(), saws + 1);
   click(window_.get(), QStringLiteral("Undo"));
   EXPECT_EQ(job().shop.machines.size(), saws);
@@ -110,7 +117,8 @@ TEST_F(Rack, bandingBoughtThingsAndSawsAreAddedChangedAndRemoved) {
 
 TEST_F(Rack, materialsAreAddedChangedAndRemovedUnlessUsed) {
   const std::size_t before = job().materials.size();
-  click(window_.get(), QStringLiteral("Add material"));
+  show("materials");
+  click(window_.get(), QStringLiteral("Add row"));
   ASSERT_EQ(job().materials.size(), before + 1);
   const int row = static_cast<int>(before);
   set("Materials", row, 0, "poplar");
@@ -125,11 +133,11 @@ TEST_F(Rack, materialsAreAddedChangedAndRemovedUnlessUsed) {
   set("Materials", row, 2, "-1");
   EXPECT_EQ(job().materials.back().measured, Length::in(0, 15, 32)) << "refused";
   table("Materials")->setCurrentIndex(table("Materials")->model()->index(row, 0));
-  click(window_.get(), QStringLiteral("Remove material"));
+  click(window_.get(), QStringLiteral("Remove row"));
   EXPECT_EQ(job().materials.size(), before);
   // The one the trolley is made of stays, and why is said.
   table("Materials")->setCurrentIndex(table("Materials")->model()->index(0, 0));
-  click(window_.get(), QStringLiteral("Remove material"));
+  click(window_.get(), QStringLiteral("Remove row"));
   EXPECT_EQ(job().materials.size(), before);
   bool said = false;
   for (const QLabel* line : window_->findChildren<QLabel*>(QStringLiteral("problem")))
@@ -141,19 +149,20 @@ TEST_F(Rack, materialsAreAddedChangedAndRemovedUnlessUsed) {
 TEST_F(Rack, aRowThatIsGoneButStillShownIsNotRemoved) {
   session().deriver().setFrame(Deriver::Duration(0));
   const std::size_t before = job().materials.size();
-  click(window_.get(), QStringLiteral("Add material"));
+  show("materials");
+  click(window_.get(), QStringLiteral("Add row"));
   ASSERT_TRUE(waitFor([&] { return job().materials.size() == before + 1; }));
   auto* materials = table("Materials");
   materials->setCurrentIndex(materials->model()->index(static_cast<int>(before), 0));
   session().undo();
   ASSERT_EQ(job().materials.size(), before + 1) << "it is not shown yet";
-  click(window_.get(), QStringLiteral("Remove material"));
+  click(window_.get(), QStringLiteral("Remove row"));
   EXPECT_TRUE(waitFor([&] { return job().materials.size() == before; }));
 }
 
 TEST_F(Rack, sheetsAndOffcutsAreAddedChangedAndRemoved) {
   const std::size_t before = job().stock.size();
-  click(window_.get(), QStringLiteral("Add sheet"));
+  click(window_.get(), QStringLiteral("Add row"));
   click(window_.get(), QStringLiteral("Add offcut"));
   ASSERT_EQ(job().stock.size(), before + 2);
   EXPECT_EQ(job().stock[before].kind, StockKind::Sheet);
@@ -180,13 +189,14 @@ TEST_F(Rack, sheetsAndOffcutsAreAddedChangedAndRemoved) {
   set("Sheets and offcuts", row + 1, 0, "BIG");
   EXPECT_NE(job().stock[before + 1].mark, "BIG") << "one mark is one piece";
   table("Sheets and offcuts")->setCurrentIndex(table("Sheets and offcuts")->model()->index(row, 0));
-  click(window_.get(), QStringLiteral("Remove from the rack"));
+  click(window_.get(), QStringLiteral("Remove row"));
   EXPECT_EQ(job().stock.size(), before + 1);
   press(Qt::Key_Z, Qt::ControlModifier);
   EXPECT_EQ(job().stock[before].mark, "BIG");
 }
 
 TEST_F(Rack, whatASawCannotDoIsTyped) {
+  show("the saws");
   set("The saws", 0, 3, "100");
   set("The saws", 0, 4, "26");
   set("The saws", 0, 5, "108");
@@ -198,6 +208,7 @@ TEST_F(Rack, whatASawCannotDoIsTyped) {
   EXPECT_EQ(saw.kerf, Length::in(0, 3, 32));
   set("The saws", 0, 2, "usual");
   EXPECT_EQ(job().shop.machines.front().kerf, std::nullopt);
+  show("how the shop saws");
   set("How the shop saws", 0, 0, "1/8");
   set("How the shop saws", 0, 5, "30");
   EXPECT_EQ(job().saw.kerf, Length::in(0, 1, 8));

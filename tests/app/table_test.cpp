@@ -36,8 +36,7 @@ class Tables : public test::ShownWindow {
 TEST_F(Tables, columnsFillTheWidth) {
   for (const auto& [stage, names] :
        {std::pair{"parts", QStringList{QStringLiteral("Parts")}},
-        std::pair{"rack", QStringList{QStringLiteral("Materials"),
-                                      QStringLiteral("Sheets and offcuts")}}}) {
+        std::pair{"rack", QStringList{QStringLiteral("Sheets and offcuts")}}}) {
     open("log-wall", stage);
     for (const QString& name : names) {
       const auto* view = test::named<QTableView>(window_.get(), name);
@@ -79,7 +78,7 @@ TEST_F(Tables, whatIsEditedInASortedTableIsWhatIsSeen) {
   EXPECT_EQ(job().stock[row].price, Money::tenThousandths(75'000));
   view->setCurrentIndex(view->model()->index(0, 0));
   const std::size_t before = job().stock.size();
-  test::click(window_.get(), QStringLiteral("Remove from the rack"));
+  test::click(window_.get(), QStringLiteral("Remove row"));
   EXPECT_EQ(job().stock.size(), before - 1);
   for (const StockPiece& piece : job().stock) EXPECT_NE(piece.mark, mark.toStdString());
 }

@@ -255,6 +255,28 @@ TEST(WindowProgram, saysItsHelpAndVersionWithoutADisplay) {
   EXPECT_NE(said("--help").output.find("lay-out"), std::string::npos);
 }
 
+TEST_F(Cli, theSecondLookSaysWhatItFindsAndWhetherItStops) {
+  const std::string trolley = std::string(DEMO_DIR) + "/ringing-trolley.plainpatch";
+  Outcome out = run("look " + trolley + " --json");
+  EXPECT_EQ(out.status, 0) << out.output;
+  const auto calm = nlohmann::json::parse(out.output);
+  for (const auto& one : calm) EXPECT_NE(one.at("severity"), "stop") << one;
+  // Sheets no part of the case fits on.
+  auto job = nlohmann::ordered_json::parse(readFile(trolley).value());
+  for (auto& sheet : job["stock"]) sheet["length"] = sheet["width"] = 300;
+  const std::string small = put("small.plainpatch", job.dump());
+  out = run("look " + small + " --json");
+  EXPECT_EQ(out.status, 4) << out.output;
+  const auto found = nlohmann::json::parse(out.output);
+  ASSERT_FALSE(found.empty());
+  EXPECT_EQ(found[0].at("severity"), "stop");
+  EXPECT_FALSE(found[0].at("why").get<std::string>().empty());
+  out = run("look " + small);
+  EXPECT_EQ(out.status, 4);
+  EXPECT_EQ(out.output.substr(0, 6), "stop: ");
+  EXPECT_EQ(run("look " + at("nowhere.plainpatch")).status, 2);
+}
+
 TEST_F(Cli, theStoreIsFilledListedMovedAndChecked) {
   const std::string store = "store --store " + at("shop/shop.sqlite") + " ";
   EXPECT_EQ(run(store + "list").status, 2) << "looking makes no store";

@@ -19,54 +19,14 @@
 #include "core/secondlook/floor_look.h"
 #include "tests/core/nest_support.h"
 #include "tests/core/support.h"
+#include "tests/core/taken.h"
 
 namespace pp {
 namespace {
 
 using test::mm;
 
-// The trolley of the demo with its plan taken, and events made as the shop makes them.
-struct Taken {
-  Job job = readJob("trolley", test::demo("ringing-trolley")).value();
-  std::vector<Part> drawn;
-  Record record;
-
-  Taken() {
-    EXPECT_TRUE(settle(job, 0).ok());
-    drawn = breakDown(job).parts;
-    take();
-  }
-  void take() {
-    const floor::OpenRequest open =
-        floor::openRequest(job, drawn, record.scope, floor::holdingsOf(record.cuttings, now()));
-    record.cuttings.push_back(
-        floor::frozen(record, open, nest::nest(open.request, test::steps(60))));
-    note(EventKind::Taken, record.cuttings.back().number);
-  }
-  Event& note(EventKind kind, int cutting, int plan = 0, int step = 0) {
-    Event event;
-    event.kind = kind;
-    event.cutting = cutting;
-    event.plan = plan;
-    event.step = step;
-    event.time = 1'764'144'062'345 + 1000 * std::ssize(record.events);
-    event.offset = 60;
-    record.events.push_back(following(record.events, std::move(event)));
-    return record.events.back();
-  }
-  floor::Progress now() const { return floor::progress(record.cuttings, record.events); }
-  const CuttingPlan& plan(int cutting = 1) const {
-    return record.cuttings[static_cast<std::size_t>(cutting - 1)].plans.back();
-  }
-  int cuts() const { return static_cast<int>(plan().plan.cuts.size()); }
-  void cutAll() {
-    for (int step = 1; step <= cuts(); ++step) note(EventKind::CutMade, 1, 1, step);
-  }
-  floor::OpenRequest open() const {
-    return floor::openRequest(job, drawn, record.scope, floor::holdingsOf(record.cuttings, now()));
-  }
-  std::string ignored() const { return now().ignored.empty() ? "" : now().ignored.back().why; }
-};
+using test::Taken;
 
 std::int64_t pieces(const std::vector<PartDemand>& parts) {
   std::int64_t out = 0;

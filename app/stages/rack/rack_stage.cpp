@@ -1,182 +1,171 @@
 #include "app/stages/rack/rack_stage.h"
 
-#include <QPushButton>
+#include <QDate>
 #include <QVBoxLayout>
 #include <algorithm>
 
-#include "app/grid/columns.h"
-#include "app/grid/grid_table.h"
+#include "core/store/good_for.h"
+#include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
 
 namespace pp {
-namespace {
-
-QHBoxLayout* header(const QString& words, const std::vector<QPushButton*>& buttons) {
-  auto* row = new QHBoxLayout;
-  auto* label = new Label(words);
-  label->setFont(look::text(15, true));
-  row->addWidget(label);
-  row->addStretch(1);
-  for (QPushButton* button : buttons) row->addWidget(button);
-  return row;
-}
-
-QPushButton* button(const QString& words, const QString& name) {
-  auto* out = new QPushButton(words);
-  out->setAccessibleName(name);
-  return out;
-}
-
-}  // namespace
 
 RackStage::RackStage(Session& session, QWidget* parent) : Stage(session, parent) {
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(0, 10, 12, 8);
   column->setSpacing(8);
-  auto* moreMaterial = button(tr("Add"), tr("Add material"));
-  auto* lessMaterial = button(tr("Remove"), tr("Remove material"));
-  column->addLayout(header(tr("Materials: every part follows the measured thickness"),
-                           {moreMaterial, lessMaterial}));
-  materials_ = makeGridTable(tr("Materials"),
-                             new GridModel(
-                                 session, tr("material"), materialColumns(),
-                                 [](const Job& job) { return job.materials.size(); }, this));
-  column->addWidget(materials_, 4);
-  auto* moreSheets = button(tr("Add sheet"), tr("Add sheet"));
-  auto* moreOffcuts = button(tr("Add offcut"), tr("Add offcut"));
-  auto* lessStock = button(tr("Remove"), tr("Remove from the rack"));
-  column->addLayout(header(tr("Sheets and offcuts"), {moreSheets, moreOffcuts, lessStock}));
-  stock_ = makeGridTable(tr("Sheets and offcuts"),
-                         new GridModel(
-                             session, tr("rack"), stockColumns(),
-                             [](const Job& job) { return job.stock.size(); }, this));
-  column->addWidget(stock_, 5);
+  column->addLayout(storeHead());
+  view_ = new RackView;
+  column->addWidget(view_, 42);
+  chosen_ = new Label;
+  chosen_->setAccessibleName(tr("The piece that is chosen"));
+  column->addWidget(chosen_);
+  leaves_ = new RackLeaves(session);
+  column->addWidget(leaves_, 58);
   changes_ = new ChangedParts(session);
   column->addWidget(changes_);
-  connect(&session, &Session::changed, this, &RackStage::stale);
-  auto* below = new QHBoxLayout;
-  auto* saws = new QVBoxLayout;
-  below->addLayout(saws, 53);
-  column->addLayout(below);
-  auto* moreSaws = button(tr("Add"), tr("Add saw"));
-  auto* lessSaws = button(tr("Remove"), tr("Remove saw"));
-  saws->addLayout(header(tr("Saws, first to last; 0: no limit"), {moreSaws, lessSaws}));
-  machines_ = makeGridTable(tr("The saws"),
-                            new GridModel(
-                                session, tr("saw"), machineColumns(),
-                                [](const Job& job) { return job.shop.machines.size(); }, this));
-  machines_->setFixedHeight(kLowTable);
-  saws->addWidget(machines_);
-  supplies_ = new Supplies(session);
-  below->addWidget(supplies_, 60);
-  connect(moreSaws, &QPushButton::clicked, this, &RackStage::addMachine);
-  connect(lessSaws, &QPushButton::clicked, this, &RackStage::removeMachine);
-  connect(supplies_, &Supplies::refused, this,
-          [this](const Problems& problems) { problem_->show(problems); });
-  saw_ = makeGridTable(
-      tr("How the shop saws"),
-      new GridModel(
-          session, tr("saw"), sawColumns(), [](const Job&) { return std::size_t{1}; }, this));
-  saw_->setFixedHeight(62);
-  column->addWidget(saw_);
   problem_ = new ProblemLine;
   column->addWidget(problem_);
-  connect(moreMaterial, &QPushButton::clicked, this, &RackStage::addMaterial);
-  connect(lessMaterial, &QPushButton::clicked, this, &RackStage::removeMaterial);
-  connect(moreSheets, &QPushButton::clicked, this, [this] { addStock(StockKind::Sheet); });
-  connect(moreOffcuts, &QPushButton::clicked, this, [this] { addStock(StockKind::Offcut); });
-  connect(lessStock, &QPushButton::clicked, this, &RackStage::removeStock);
-  for (Table* table : {materials_, stock_, machines_, saw_})
-    connect(static_cast<GridModel*>(table->model()), &GridModel::refused, this,
-            [this](const Problems& problems) { problem_->show(problems); });
+  connect(search_, &QLineEdit::textChanged, view_, &RackView::search);
+  connect(view_, &RackView::chosenChanged, this, &RackStage::sayChosen);
+  const auto show = [this](const Problems& problems) { problem_->show(problems); };
+  connect(leaves_, &Leaves::refused, this, show);
+  connect(&session.store(), &StoreDesk::refused, this, show);
+  connect(&session.store(), &StoreDesk::changed, this, &RackStage::stale);
+  connect(&session, &Session::changed, this, &RackStage::stale);
+}
+
+QLayout* RackStage::storeHead() {
+  auto* row = new QHBoxLayout;
+  auto* words = new Label(tr("The shop's rack"));
+  words->setFont(look::text(15, true));
+  row->addWidget(words);
+  search_ = new QLineEdit;
+  search_->setAccessibleName(tr("Search the rack"));
+  search_->setPlaceholderText(tr("material, lot, place, note, tag"));
+  search_->setClearButtonEnabled(true);
+  search_->setFixedWidth(260);
+  row->addWidget(search_);
+  differs_ = new Label;
+  differs_->setAccessibleName(tr("Where this job's copy differs"));
+  row->addWidget(differs_, 1, Qt::AlignRight);
+  takeOver_ = new QPushButton(tr("Take over"));
+  takeOver_->setAccessibleName(tr("Take over from the store"));
+  row->addWidget(takeOver_);
+  put_ = new QPushButton(tr("Put into the rack"));
+  put_->setAccessibleName(tr("Put the chosen row into the shop's rack"));
+  row->addWidget(put_);
+  connect(takeOver_, &QPushButton::clicked, this, &RackStage::takeOverFromStore);
+  connect(put_, &QPushButton::clicked, this, &RackStage::putIntoStore);
+  return row;
 }
 
 std::vector<KeyHelp> RackStage::keys() const {
-  return {{tr("arrow keys"), tr("move in the table")},
+  return {{tr("arrow keys"), tr("move in the table, or along the rack")},
           {tr("F2, or just type"), tr("change the value; arithmetic and any unit are understood")},
           {tr("Esc"), tr("leave the value as it was")}};
 }
 
-std::string RackStage::freeMark(const std::string& stem) const {
-  const auto taken = [this](const std::string& mark) {
-    return std::any_of(session().job().stock.begin(), session().job().stock.end(),
-                       [&](const StockPiece& piece) { return piece.mark == mark; }) ||
-           findMaterial(session().job(), mark) != nullptr;
-  };
-  for (int n = 1;; ++n)
-    if (std::string mark = stem + std::to_string(n); !taken(mark)) return mark;
-}
-
 void RackStage::refresh() {
   changes_->follow();
+  view_->setStyle(session().style());
+  followStore();
+}
+
+void RackStage::showEvent(QShowEvent* event) {
+  Stage::showEvent(event);
+  session().store().look();
+}
+
+void RackStage::followStore() {
+  const StoreDesk& store = session().store();
+  const auto state = store.state();
+  view_->setState(state,
+                  !store.trouble().isEmpty()
+                      ? tr("%1\nThis job is usable with what it carries.").arg(store.trouble())
+                      : tr("Nothing stands in the shop's rack yet. Choose a sheet below and "
+                           "put it there: every job then sees it."));
+  const std::vector<std::string> lines =
+      state ? differences(session().job(), *state) : std::vector<std::string>{};
+  const std::vector<std::string> more =
+      state ? notTakenOver(session().job(), *state) : std::vector<std::string>{};
+  QStringList all;
+  for (const auto* some : {&lines, &more})
+    for (const std::string& line : *some) all << qs(line);
+  QStringList words;
+  if (!lines.empty())
+    words << counted(std::ssize(lines), tr("row is otherwise in the rack"),
+                     tr("rows are otherwise in the rack"));
+  if (!more.empty())
+    words << counted(std::ssize(more), tr("row there that this job does not count on"),
+                     tr("rows there that this job does not count on"));
+  differs_->setText(all.size() == 1 ? all.front() : words.join(QStringLiteral("; ")));
+  differs_->setToolTip(plainTip(all.join(QLatin1Char('\n'))));
+  takeOver_->setVisible(!all.isEmpty());
+  put_->setEnabled(store.trouble().isEmpty());
+}
+
+void RackStage::sayChosen() {
+  const RackRow* row = view_->chosen();
+  chosen_->setVisible(row != nullptr);
+  if (row == nullptr) return;
+  const RackPiece& piece = row->piece;
+  const LengthStyle style = session().style();
+  const auto state = session().store().state();
+  QStringList words = {
+      rackMaterialWords(state->materials, piece.material, style),
+      tr("%1 × %2").arg(figure(piece.length, style), figureWithUnit(piece.width, style))};
+  if (!piece.lot.empty()) words << tr("lot %1").arg(qs(piece.lot));
+  if (!piece.place.empty()) words << qs(piece.place);
+  if (!piece.note.empty()) words << qs(piece.note);
+  const std::int64_t good = goodFor(session().job(), session().breakdown().parts, *state, piece);
+  words << (good == 0
+                ? tr("good for no part of this job")
+                : tr("good for %1 of this job").arg(counted(good, tr("piece"), tr("pieces"))));
+  chosen_->setText(words.join(QStringLiteral("  ·  ")));
+}
+
+void RackStage::takeOverFromStore() {
+  const auto state = session().store().state();
+  if (!state) return;
+  Job next = session().draft();
+  takeOver(next, *state);
+  problem_->show(session().edit(tr("take over from the rack"), std::move(next)));
+}
+
+void RackStage::putIntoStore() {
+  const auto row = leaves_->chosenPiece();
+  const Job& job = session().job();
+  if (!row || *row >= job.stock.size())
+    return problem_->show({{{}, 0, {}, "no sheet or offcut chosen below", "one to put there"}});
+  const StockPiece& piece = job.stock[*row];
+  const Material* material = findMaterial(job, piece.material);
+  if (material == nullptr) return;
+  if (piece.store != 0)
+    return problem_->show(
+        {{{}, 0, {}, "a copy of what stands there already", "a row that is not"}});
+  RackPiece there;
+  there.kind = material->lumber                  ? RackKind::Bar
+               : piece.kind == StockKind::Offcut ? RackKind::Offcut
+                                                 : RackKind::Sheet;
+  constexpr std::int64_t kNextTag = -1;
+  if (there.kind == RackKind::Offcut) there.tag = kNextTag;
+  there.lot = piece.lot;
+  there.measured = piece.measured;
+  there.length = piece.length;
+  there.width = piece.width;
+  there.grain = piece.grain;
+  there.count = std::max<std::int64_t>(1, piece.quantity.value_or(1));
+  there.price = piece.price;
+  there.came = QDate::currentDate().toString(Qt::ISODate).toStdString();
+  problem_->clear();
+  session().store().put(std::move(there), material->name, material->nominal);
 }
 
 void RackStage::hideEvent(QHideEvent* event) {
   Stage::hideEvent(event);
   changes_->forget();
   stale();
-}
-
-void RackStage::addMachine() {
-  Job next = session().draft();
-  Machine machine;
-  machine.name = tr("saw %1").arg(next.shop.machines.size() + 1).toStdString();
-  next.shop.machines.push_back(machine);
-  problem_->show(session().edit(tr("add a saw"), std::move(next)));
-}
-
-void RackStage::removeMachine() {
-  auto at = chosenRow(session(), *machines_);
-  if (!at) return;
-  eraseRow(at->draft.shop.machines, at->row);
-  problem_->show(session().edit(tr("remove a saw"), std::move(at->draft)));
-}
-
-void RackStage::addMaterial() {
-  Job next = session().draft();
-  Material material;
-  material.id = "material-" + std::to_string(++next.lastId);
-  material.name = tr("plywood").toStdString();
-  material.nominal = material.measured = Length::mm(18);
-  next.materials.push_back(material);
-  problem_->show(session().edit(tr("add a material"), std::move(next)));
-}
-
-void RackStage::removeMaterial() {
-  auto at = chosenRow(session(), *materials_);
-  if (!at) return;
-  const std::string name = at->draft.materials[at->row].name;
-  eraseRow(at->draft.materials, at->row);
-  if (!session().edit(tr("remove a material"), std::move(at->draft)).empty())
-    problem_->show({{{},
-                     0,
-                     {},
-                     "'" + name + "' still used by an assembly, a sheet or an offcut",
-                     "that nothing is made of it any more"}});
-}
-
-void RackStage::addStock(StockKind kind) {
-  Job next = session().draft();
-  if (next.materials.empty())
-    return problem_->show({{{}, 0, {}, "no material", "one to add a sheet of"}});
-  StockPiece piece;
-  const bool sheet = kind == StockKind::Sheet;
-  piece.mark = freeMark(sheet ? "S-" : "R");
-  piece.material = next.materials.front().id;
-  piece.kind = kind;
-  piece.length = sheet ? Length::mm(2440) : Length::mm(600);
-  piece.width = sheet ? Length::mm(1220) : Length::mm(300);
-  if (!sheet) piece.quantity = 1;
-  next.stock.push_back(piece);
-  problem_->show(session().edit(sheet ? tr("add a sheet") : tr("add an offcut"), std::move(next)));
-  chooseRow(*stock_, static_cast<std::size_t>(stock_->model()->rowCount() - 1));
-}
-
-void RackStage::removeStock() {
-  auto at = chosenRow(session(), *stock_);
-  if (!at) return;
-  at->draft.stock.erase(at->row);
-  problem_->show(session().edit(tr("take out of the rack"), std::move(at->draft)));
 }
 
 }  // namespace pp

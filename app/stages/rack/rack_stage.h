@@ -1,11 +1,12 @@
-// Rack: materials with their measured thickness, sheets and offcuts, supplies, the saw's
-// figures.
+// Rack: what the shop has, whatever the job, and what of it this job counts on.
 #pragma once
 
+#include <QLineEdit>
+#include <QPushButton>
+
 #include "app/fields/changed_parts.h"
-#include "app/grid/grid_model.h"
-#include "app/grid/table.h"
-#include "app/stages/rack/supplies.h"
+#include "app/stages/rack/rack_leaves.h"
+#include "app/stages/rack/rack_view.h"
 #include "app/stages/stage.h"
 
 namespace pp {
@@ -16,28 +17,29 @@ class RackStage : public Stage {
   explicit RackStage(Session& session, QWidget* parent = nullptr);
   QString title() const override { return tr("Rack"); }
   std::vector<KeyHelp> keys() const override;
-  QWidget* firstFocus() override { return stock_; }
+  QWidget* firstFocus() override { return leaves_->shownTable(); }
 
  protected:
   void refresh() override;
+  void showEvent(QShowEvent* event) override;
+  void hideEvent(QHideEvent* event) override;
 
  private:
-  void addMaterial();
-  void removeMaterial();
-  void addStock(StockKind kind);
-  void removeStock();
-  void addMachine();
-  void removeMachine();
-  void hideEvent(QHideEvent* event) override;
-  std::string freeMark(const std::string& stem) const;
+  QLayout* storeHead();
+  void followStore();
+  void sayChosen();
+  void takeOverFromStore();
+  void putIntoStore();
 
-  ProblemLine* problem_;
-  Table* materials_;
-  Table* stock_;
-  Table* machines_;
-  Table* saw_;
-  Supplies* supplies_;
+  QLineEdit* search_;
+  Label* chosen_;
+  Label* differs_;
+  QPushButton* takeOver_;
+  QPushButton* put_;
+  RackView* view_;
+  RackLeaves* leaves_;
   ChangedParts* changes_;
+  ProblemLine* problem_;
 };
 
 }  // namespace pp

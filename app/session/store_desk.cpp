@@ -1,0 +1,130 @@
+#include "app/session/store_desk.h"
+
+#include <QCoreApplication>
+#include <future>
+
+namespace pp {
+
+StoreDesk::StoreDesk(QObject* parent) : QObject(parent), path_(usualStorePath()) {}
+
+StoreDesk::~StoreDesk() {
+  {
+    const std::lock_guard lock(mutex_);
+    end_ = true;
+  }
+  waiting_.notify_all();
+  if (thread_.joinable()) thread_.join();
+}
+
+void StoreDesk::setPath(const std::string& path) {
+  const std::lock_guard lock(mutex_);
+  path_ = path;
+  reopen_ = true;
+}
+
+void StoreDesk::ask(Task task) {
+  {
+    const std::lock_guard lock(mutex_);
+    tasks_.push_back(std::move(task));
+  }
+  waiting_.notify_all();
+  if (!thread_.joinable()) thread_ = std::thread([this] { run(); });
+}
+
+// The store is opened by the first that needs it, and again for each as long as it cannot be.
+void StoreDesk::run() {
+  std::optional<Store> store;
+  for (;;) {
+    Task task;
+    std::string path;
+    {
+      std::unique_lock lock(mutex_);
+      busy_ = false;
+      waiting_.notify_all();
+      waiting_.wait(lock, [this] { return end_ || !tasks_.empty(); });
+      if (tasks_.empty()) return;
+      busy_ = true;
+      task = std::move(tasks_.front());
+      tasks_.pop_front();
+      path = path_;
+      if (std::exchange(reopen_, false)) store.reset();
+    }
+    Problems problems;
+    if (!store) {
+      if (auto opened = Store::open(path))
+        store = std::move(opened).value();
+      else
+        problems = opened.problems();
+    }
+    task(store ? &*store : nullptr, problems);
+  }
+}
+
+void StoreDesk::begin(const std::string& job) {
+  job_ = job;
+  state_ = nullptr;
+  trouble_.clear();
+  emit changed();
+}
+
+void StoreDesk::show(const std::string& job, const Result<StoreState>& state) {
+  if (job != job_) return;
+  state_ = state ? std::make_shared<const StoreState>(state.value()) : nullptr;
+  trouble_ = state ? QString() : QString::fromStdString(describe(state.problems().front()));
+  emit changed();
+}
+
+void StoreDesk::look() {
+  ask([this, job = job_](Store* store, const Problems& problems) {
+    const Result<StoreState> state =
+        store == nullptr ? Result<StoreState>(problems) : stateOf(*store, job);
+    QMetaObject::invokeMethod(
+        this, [this, job, state] { show(job, state); }, Qt::QueuedConnection);
+  });
+}
+
+void StoreDesk::follow(JobHolding holding) {
+  ask([holding = std::move(holding)](Store* store, const Problems&) {
+    // What it could not be told now it is told when the job is opened next.
+    if (store != nullptr) (void)store->follow(holding);
+  });
+  look();
+}
+
+Problems StoreDesk::take(const std::string& name, int cutting,
+                         const std::map<Id, std::int64_t>& pieces) {
+  std::promise<Problems> promised;
+  ask([&](Store* store, const Problems&) {
+    promised.set_value(store == nullptr ? Problems{} : store->take(job_, name, cutting, pieces));
+  });
+  Problems out = promised.get_future().get();
+  look();
+  return out;
+}
+
+void StoreDesk::put(RackPiece piece, const std::string& material, Length nominal) {
+  ask([this, piece = std::move(piece), material, nominal](Store* store,
+                                                          const Problems& problems) mutable {
+    Problems out = problems;
+    if (store != nullptr) {
+      const auto known = store->materialOf(material, nominal);
+      if (known) piece.material = *known;
+      const auto added = known ? store->add(std::move(piece)) : known;
+      if (!added) out = added.problems();
+    }
+    if (!out.empty())
+      QMetaObject::invokeMethod(
+          this, [this, out] { emit refused(out); }, Qt::QueuedConnection);
+  });
+  look();
+}
+
+void StoreDesk::finish() {
+  {
+    std::unique_lock lock(mutex_);
+    waiting_.wait(lock, [this] { return tasks_.empty() && !busy_; });
+  }
+  QCoreApplication::sendPostedEvents(this, QEvent::MetaCall);
+}
+
+}  // namespace pp

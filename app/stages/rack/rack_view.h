@@ -1,0 +1,43 @@
+// The shop's rack as it stands, what of it was searched for; one piece is chosen by mouse or by the
+// arrow keys.
+#pragma once
+
+#include <QWidget>
+
+#include "pictures/paint/rack_picture.h"
+
+namespace pp {
+
+class RackView : public QWidget {
+  Q_OBJECT
+ public:
+  explicit RackView(QWidget* parent = nullptr);
+
+  // Null: there is nothing to show but the words.
+  void setState(std::shared_ptr<const StoreState> state, const QString& words);
+  // Each of these words is in the material, lot, place, note or tag of what is shown.
+  void search(const QString& words);
+  void setStyle(const LengthStyle& style);
+  // The piece that is chosen, while it is shown.
+  const RackRow* chosen() const;
+
+ signals:
+  void chosenChanged();
+
+ protected:
+  void paintEvent(QPaintEvent* event) override;
+  void mousePressEvent(QMouseEvent* event) override;
+  void keyPressEvent(QKeyEvent* event) override;
+
+ private:
+  void find();
+  void choose(Id piece);
+
+  std::shared_ptr<const StoreState> state_;
+  QString words_, sought_;
+  LengthStyle style_;
+  std::vector<RackRow> rows_;
+  Id chosen_ = 0;
+};
+
+}  // namespace pp

@@ -1,0 +1,36 @@
+// A job's rack is a copy of what the store had free when it was last looked; here is how the two
+// are told apart and brought together.
+#pragma once
+
+#include "core/floor/open_parts.h"
+#include "core/floor/record.h"
+#include "core/secondlook/second_look.h"
+#include "core/store/store.h"
+
+namespace pp {
+
+// What was read of the store at one moment.
+struct StoreState {
+  std::vector<RackMaterial> materials;
+  std::vector<RackRow> rack;  // not used up
+  std::vector<Held> own;      // of the job that is open
+};
+Result<StoreState> stateOf(Store& store, const std::string& job);
+
+// Makes the job's rows as many and as large as the store has them for it: what is free and what its
+// own cuttings have. Pieces of its materials that it does not know yet are added; rows that are of
+// no store stay, they can be bought. A row whose piece is gone has none left.
+void takeOver(Job& job, const StoreState& state);
+// What takeOver() would change of the rows there are, a line each: "S-18: counts on 3, the store
+// has 1"; and what it would add.
+std::vector<std::string> differences(const Job& job, const StoreState& state);
+std::vector<std::string> notTakenOver(const Job& job, const StoreState& state);
+// The differences as one finding, which taking over mends.
+std::vector<Finding> lookAtStore(const Job& job, const StoreState& state);
+
+// What a cutting needs of the store, by piece.
+std::map<Id, std::int64_t> wantedOf(const CuttingPlan& plan);
+// What the job has of the store by its cuttings and what happened.
+JobHolding holdingOf(const Job& job, const Record& record, const floor::Progress& progress);
+
+}  // namespace pp
