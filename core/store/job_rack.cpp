@@ -16,12 +16,16 @@ class Copies {
  public:
   Copies(const Job& job, const StoreState& state) : job_(job), state_(state) {
     for (const Held& one : state.own) own_[one.piece] += one.reserved + one.used;
+    for (const RackMaterial& theirs : state.materials)
+      for (const Material& own : job.materials)
+        if (own.name == theirs.name && own.nominal == theirs.nominal)
+          materials_[theirs.id] = own.id;
   }
 
   const RackRow* find(Id store) const {
-    for (const RackRow& row : state_.rack)
-      if (row.piece.id == store) return &row;
-    return nullptr;
+    const auto at = std::lower_bound(state_.rack.begin(), state_.rack.end(), store,
+                                     [](const RackRow& row, Id id) { return row.piece.id < id; });
+    return at == state_.rack.end() || at->piece.id != store ? nullptr : &*at;
   }
 
   // What the job can count on.
@@ -54,10 +58,10 @@ class Copies {
     std::vector<StockPiece> out;
     for (const RackRow& row : state_.rack) {
       if (row.free <= 0 || known.count(row.piece.id) > 0) continue;
-      const std::string* material = materialOf(row.piece.material);
-      if (material == nullptr) continue;
+      const auto material = materials_.find(row.piece.material);
+      if (material == materials_.end()) continue;
       StockPiece piece;
-      piece.material = *material;
+      piece.material = material->second;
       piece.store = row.piece.id;
       piece.mark =
           row.piece.tag > 0 ? fmt::format("R{}", row.piece.tag) : fmt::format("P{}", row.piece.id);
@@ -67,18 +71,10 @@ class Copies {
   }
 
  private:
-  // The id of the job's material that is of the same name and thickness.
-  const std::string* materialOf(Id store) const {
-    for (const RackMaterial& theirs : state_.materials)
-      if (theirs.id == store)
-        for (const Material& own : job_.materials)
-          if (own.name == theirs.name && own.nominal == theirs.nominal) return &own.id;
-    return nullptr;
-  }
-
   const Job& job_;
   const StoreState& state_;
   std::map<Id, std::int64_t> own_;
+  std::map<Id, std::string> materials_;  // of the job, by those of the store
 };
 
 std::string countWords(const std::optional<std::int64_t>& count) {
@@ -133,12 +129,15 @@ std::vector<std::string> differences(const Job& job, const StoreState& state) {
   return out;
 }
 
-std::vector<std::string> notTakenOver(const Job& job, const StoreState& state) {
-  std::vector<std::string> out;
-  for (const StockPiece& piece : Copies(job, state).unknown())
-    out.push_back(fmt::format("{}: {} more in the store, {} × {}", piece.mark,
-                              countWords(piece.quantity), format(piece.length, styleOf(job)),
-                              formatWithUnit(piece.width, styleOf(job))));
+NotTakenOver notTakenOver(const Job& job, const StoreState& state) {
+  constexpr std::size_t kSaid = 12;
+  NotTakenOver out;
+  for (const StockPiece& piece : Copies(job, state).unknown()) {
+    if (out.rows++ >= kSaid) continue;
+    out.first.push_back(fmt::format("{}: {} more in the store, {} × {}", piece.mark,
+                                    countWords(piece.quantity), format(piece.length, styleOf(job)),
+                                    formatWithUnit(piece.width, styleOf(job))));
+  }
   return out;
 }
 

@@ -12,7 +12,7 @@ namespace pp {
 // What was read of the store at one moment.
 struct StoreState {
   std::vector<RackMaterial> materials;
-  std::vector<RackRow> rack;  // not used up
+  std::vector<RackRow> rack;  // not used up, by id
   std::vector<Held> own;      // of the job that is open
 };
 Result<StoreState> stateOf(Store& store, const std::string& job);
@@ -22,9 +22,14 @@ Result<StoreState> stateOf(Store& store, const std::string& job);
 // no store stay, they can be bought. A row whose piece is gone has none left.
 void takeOver(Job& job, const StoreState& state);
 // What takeOver() would change of the rows there are, a line each: "S-18: counts on 3, the store
-// has 1"; and what it would add.
+// has 1".
 std::vector<std::string> differences(const Job& job, const StoreState& state);
-std::vector<std::string> notTakenOver(const Job& job, const StoreState& state);
+// What it would add: how many rows, and what the first of them are.
+struct NotTakenOver {
+  std::size_t rows = 0;
+  std::vector<std::string> first;
+};
+NotTakenOver notTakenOver(const Job& job, const StoreState& state);
 // The differences as one finding, which taking over mends.
 std::vector<Finding> lookAtStore(const Job& job, const StoreState& state);
 

@@ -8,15 +8,10 @@
 namespace pp {
 namespace {
 
-// "%ash%", with what LIKE reads otherwise taken as it stands.
-std::string pattern(const std::string& word) {
-  std::string out = "%";
-  for (const char c : word) {
-    if (c == '%' || c == '_' || c == '\\') out += '\\';
-    out += c;
-  }
-  return out + "%";
-}
+// What the words of a search are looked for in.
+constexpr const char* kText =
+    "lower(m.name || char(10) || p.lot || char(10) || p.place || char(10) || p.note || char(10) || "
+    "'R' || p.tag)";
 
 Problem notThere(Id piece) {
   return {{}, 0, fmt::format("piece {}", piece), "nothing", "a row of the store"};
@@ -31,10 +26,8 @@ Result<std::vector<RackRow>> Store::rack(const RackSearch& search) {
     std::vector<std::string> words;
     std::istringstream text(search.words);
     for (std::string word; text >> word;) {
-      words.push_back(pattern(word));
-      where +=
-          " AND (m.name LIKE ? ESCAPE '\\' OR p.lot LIKE ? ESCAPE '\\' OR p.place LIKE ? ESCAPE "
-          "'\\' OR p.note LIKE ? ESCAPE '\\' OR 'R' || p.tag LIKE ? ESCAPE '\\')";
+      words.push_back(word);
+      where += fmt::format(" AND instr({}, lower(?)) > 0", kText);
     }
     if (search.material) where += fmt::format(" AND p.material = {}", *search.material);
     const std::int64_t length = search.length.inNm();
@@ -53,8 +46,7 @@ Result<std::vector<RackRow>> Store::rack(const RackSearch& search) {
                     "ORDER BY p.id",
                     list(columnsOf<RackPiece>(), "p.\""), kLeft, kFree, where));
     int at = 0;
-    for (const std::string& word : words)
-      for (int i = 0; i < 5; ++i) select.bind(++at, word);
+    for (const std::string& word : words) select.bind(++at, word);
     std::vector<RackRow> rows;
     const int columns = static_cast<int>(columnsOf<RackPiece>().size());
     while (select.executeStep()) {

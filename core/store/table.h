@@ -124,7 +124,10 @@ class SqlReader {
   }
   template <class T>
   void operator()(const char* name, std::vector<T>& values) {
-    const auto json = parseJson({}, next().getString());
+    const std::string text = next().getString();
+    values.clear();
+    if (text == "[]") return;  // as most are
+    const auto json = parseJson({}, text);
     if (!json) return refuse(name, json.problems().front().found);
     OrderedJson object = {{name, json.value()}};
     JsonReader reader(object, {}, problems_);

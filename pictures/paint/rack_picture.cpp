@@ -10,19 +10,18 @@
 namespace pp {
 namespace {
 
-constexpr double kCell = 92;   // pixels that the words beneath want
-constexpr double kWords = 48;  // three lines
-constexpr double kBehind = 3;  // from one sheet to the next behind it
+constexpr double kLeastCell = 60;
+constexpr double kMostShown = 200;  // rows that are looked at: more have no room on any screen
+constexpr double kWords = 48;       // three lines
+constexpr double kBehind = 3;       // from one sheet to the next behind it
 constexpr std::int64_t kMostBehind = 4;
 
 QString tr(const char* text) {
   return QObject::tr(text);
 }
 
-double highest(const std::vector<RackRow>& rows) {
-  double out = 1;
-  for (const RackRow& row : rows) out = std::max(out, row.piece.length.inMm());
-  return out;
+QFont wordsFont() {
+  return look::text(look::kLeast);
 }
 
 const RackMaterial* materialOf(const std::vector<RackMaterial>& materials, Id id) {
@@ -41,28 +40,57 @@ QString rackMaterialWords(const std::vector<RackMaterial>& materials, Id id,
              : qs(material->name) + QLatin1Char(' ') + figure(material->nominal, style);
 }
 
-std::vector<RackPlace> rackPlaces(const QRectF& room, const std::vector<RackRow>& rows) {
-  std::vector<RackPlace> out;
-  const double top = kBehind * static_cast<double>(kMostBehind) + 2;
-  const double scale = (room.height() - kWords - top) / highest(rows);
-  if (scale <= 0) return out;
-  const double foot = room.bottom() - kWords;
-  double x = room.left();
+namespace {
+
+// What stands beneath a row.
+QStringList linesOf(const std::vector<RackMaterial>& materials, const RackRow& row,
+                    const LengthStyle& style) {
+  const RackPiece& piece = row.piece;
+  return {(piece.tag > 0 ? tr("R%1  ").arg(piece.tag) : QString()) +
+              rackMaterialWords(materials, piece.material, style),
+          figures(piece.length, piece.width, style),
+          row.free == row.left ? tr("%1 there").arg(row.left)
+                               : tr("%1 of %2 free").arg(row.free).arg(row.left)};
+}
+
+}  // namespace
+
+std::vector<RackPlace> rackPlaces(const QRectF& room, const std::vector<RackMaterial>& materials,
+                                  const std::vector<RackRow>& rows, const LengthStyle& style) {
+  const QFontMetricsF metrics(wordsFont());
+  const double behind = kBehind * static_cast<double>(kMostBehind) + 2;
+  const double high = room.height() - kWords - behind;
+  if (high <= 0) return {};
+  double highest = 1;
+  std::vector<double> words;
   for (const RackRow& row : rows) {
-    const double wide = row.piece.width.inMm() * scale;
-    const double high = row.piece.length.inMm() * scale;
-    const double cell = std::max(kCell, wide + top + 12);
-    if (x + cell > room.right() + 1) break;
-    out.push_back({row.piece.id, QRectF(x + 2, foot - high, wide, high),
-                   QRectF(x + 2, foot + 3, cell - 6, kWords - 3)});
-    x += cell;
+    if (static_cast<double>(words.size()) >= kMostShown) break;
+    highest = std::max(highest, row.piece.length.inMm());
+    double wide = kLeastCell;
+    for (const QString& line : linesOf(materials, row, style))
+      wide = std::max(wide, metrics.horizontalAdvance(line));
+    words.push_back(wide);
+  }
+  const double scale = high / highest;
+  const double foot = room.bottom() - kWords;
+  std::vector<RackPlace> out;
+  double x = room.left();
+  for (std::size_t i = 0; i < words.size(); ++i) {
+    const RackPiece& piece = rows[i].piece;
+    const double wide = piece.width.inMm() * scale;
+    const double tall = piece.length.inMm() * scale;
+    const double cell = std::max(words[i] + 4, wide + behind);
+    if (x + cell > room.right()) break;
+    out.push_back({piece.id, QRectF(x + 2, foot - tall, wide, tall),
+                   QRectF(x + 2, foot + 3, cell, kWords - 3)});
+    x += cell + 12;
   }
   return out;
 }
 
 void paintRack(QPainter& painter, const QRectF& room, const std::vector<RackMaterial>& materials,
                const std::vector<RackRow>& rows, Id chosen, const LengthStyle& style) {
-  const std::vector<RackPlace> places = rackPlaces(room, rows);
+  const std::vector<RackPlace> places = rackPlaces(room, materials, rows, style);
   painter.setPen(QPen(look::kPencil, 1.2));
   painter.drawLine(QPointF(room.left(), room.bottom() - kWords),
                    QPointF(room.right(), room.bottom() - kWords));
@@ -98,18 +126,12 @@ void paintRack(QPainter& painter, const QRectF& room, const std::vector<RackMate
       painter.setPen(QPen(look::kSlate, 2.6));
       painter.drawRect(places[i].face.adjusted(-2, -2, 2, 2));
     }
-    painter.setFont(look::text(look::kLeast));
+    painter.setFont(wordsFont());
     painter.setPen(look::kGraphite);
-    const QString first = (piece.tag > 0 ? tr("R%1  ").arg(piece.tag) : QString()) +
-                          rackMaterialWords(materials, piece.material, style);
-    const QString count = row.free == row.left ? tr("%1 there").arg(row.left)
-                                               : tr("%1 of %2 free").arg(row.free).arg(row.left);
-    const QFontMetricsF metrics(painter.font());
     double y = places[i].words.top();
-    for (const QString& line : {first, figures(piece.length, piece.width, style), count}) {
+    for (const QString& line : linesOf(materials, row, style)) {
       painter.drawText(QRectF(places[i].words.left(), y, places[i].words.width(), 15),
-                       Qt::AlignLeft | Qt::AlignVCenter,
-                       metrics.elidedText(line, Qt::ElideRight, places[i].words.width()));
+                       Qt::AlignLeft | Qt::AlignVCenter, line);
       y += 15;
     }
   }

@@ -15,9 +15,10 @@ struct RackPlace {
   QRectF words;  // beneath it
 };
 
-// As many as there is room for, in their order; the scale is the largest by which the highest has
-// room.
-std::vector<RackPlace> rackPlaces(const QRectF& room, const std::vector<RackRow>& rows);
+// As many as there is room for, in their order; the scale is the largest by which the highest of
+// those has room.
+std::vector<RackPlace> rackPlaces(const QRectF& room, const std::vector<RackMaterial>& materials,
+                                  const std::vector<RackRow>& rows, const LengthStyle& style);
 
 void paintRack(QPainter& painter, const QRectF& room, const std::vector<RackMaterial>& materials,
                const std::vector<RackRow>& rows, Id chosen, const LengthStyle& style);

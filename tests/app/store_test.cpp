@@ -111,8 +111,7 @@ TEST_F(ShopsRack, isSearchedAndGoneThroughByTheArrowKeys) {
   EXPECT_EQ(view()->chosen()->piece.id, rack()[2].piece.id) << "the last one stays";
   press(Qt::Key_Left);
   EXPECT_EQ(view()->chosen()->piece.id, rack()[1].piece.id);
-  const auto places = rackPlaces(view()->rect(), rack());
-  test::clickAt(view(), places[0].face.center());
+  test::clickAt(view(), view()->places()[0].face.center());
   EXPECT_EQ(view()->chosen()->piece.id, rack()[0].piece.id);
   EXPECT_EQ(textOf(window_.get(), QStringLiteral("The piece that is chosen")), first);
 }

@@ -91,7 +91,9 @@ TEST(JobRack, newPiecesOfItsMaterialsAreTakenOver) {
   RackPiece foreign = test::sheetOf(test::addMaterial(shop.store, "walnut", 25));
   ASSERT_TRUE(shop.store.add(foreign).ok());
   const StoreState state = stateIn(shop.store);
-  EXPECT_EQ(notTakenOver(shop.job, state).size(), 1U) << "the job has no walnut";
+  const NotTakenOver more = notTakenOver(shop.job, state);
+  EXPECT_EQ(more.rows, 1U) << "the job has no walnut";
+  EXPECT_EQ(more.first[0].substr(0, 3), "R1:");
   const std::size_t before = shop.job.stock.size();
   takeOver(shop.job, state);
   ASSERT_EQ(shop.job.stock.size(), before + 1);
@@ -100,7 +102,7 @@ TEST(JobRack, newPiecesOfItsMaterialsAreTakenOver) {
   EXPECT_EQ(last.store, there);
   EXPECT_EQ(last.kind, StockKind::Offcut);
   EXPECT_EQ(last.quantity, 1);
-  EXPECT_TRUE(notTakenOver(shop.job, state).empty());
+  EXPECT_EQ(notTakenOver(shop.job, state).rows, 0U);
   // One whose piece is gone has none left, and keeps its row: pins may name it.
   ASSERT_FALSE(shop.store.remove<RackPiece>(there));
   takeOver(shop.job, stateIn(shop.store));

@@ -87,17 +87,17 @@ void RackStage::followStore() {
                            "put it there: every job then sees it."));
   const std::vector<std::string> lines =
       state ? differences(session().job(), *state) : std::vector<std::string>{};
-  const std::vector<std::string> more =
-      state ? notTakenOver(session().job(), *state) : std::vector<std::string>{};
+  const NotTakenOver more = state ? notTakenOver(session().job(), *state) : NotTakenOver{};
   QStringList all;
-  for (const auto* some : {&lines, &more})
+  for (const auto* some : {&lines, &more.first})
     for (const std::string& line : *some) all << qs(line);
   QStringList words;
   if (!lines.empty())
     words << counted(std::ssize(lines), tr("row is otherwise in the rack"),
                      tr("rows are otherwise in the rack"));
-  if (!more.empty())
-    words << counted(std::ssize(more), tr("row there that this job does not count on"),
+  if (more.rows > 0)
+    words << counted(static_cast<std::int64_t>(more.rows),
+                     tr("row there that this job does not count on"),
                      tr("rows there that this job does not count on"));
   differs_->setText(all.size() == 1 ? all.front() : words.join(QStringLiteral("; ")));
   differs_->setToolTip(plainTip(all.join(QLatin1Char('\n'))));

@@ -3,6 +3,7 @@
 #include <QMouseEvent>
 #include <QPainter>
 #include <algorithm>
+#include <map>
 
 #include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
@@ -16,9 +17,10 @@ RackView::RackView(QWidget* parent) : QWidget(parent) {
 }
 
 void RackView::setState(std::shared_ptr<const StoreState> state, const QString& words) {
-  state_ = std::move(state);
   words_ = words;
-  find();
+  if (state == state_) return update();
+  state_ = std::move(state);
+  read();
 }
 
 void RackView::search(const QString& words) {
@@ -27,32 +29,47 @@ void RackView::search(const QString& words) {
 }
 
 void RackView::setStyle(const LengthStyle& style) {
+  const bool other = style.unit != style_.unit || style.denominator != style_.denominator;
   style_ = style;
-  update();
+  if (other) read();
+}
+
+void RackView::read() {
+  texts_.clear();
+  std::map<Id, QString> materials;
+  if (state_) {
+    for (const RackMaterial& one : state_->materials)
+      materials[one.id] = rackMaterialWords(state_->materials, one.id, style_);
+    for (const RackRow& row : state_->rack) {
+      const RackPiece& piece = row.piece;
+      QString text = materials[piece.material];
+      for (const std::string* words : {&piece.lot, &piece.place, &piece.note})
+        text += QLatin1Char('\n') + qs(*words);
+      text += QLatin1Char('\n') + qs(format(piece.length, style_)) + QStringLiteral(" × ") +
+              qs(format(piece.width, style_));
+      if (piece.tag > 0) text += QStringLiteral("\nR%1").arg(piece.tag);
+      texts_.push_back(std::move(text));
+    }
+  }
+  find();
 }
 
 void RackView::find() {
   rows_.clear();
   const QStringList words = sought_.split(QLatin1Char(' '), Qt::SkipEmptyParts);
-  if (state_)
-    for (const RackRow& row : state_->rack) {
-      const RackPiece& piece = row.piece;
-      const QString text = QStringList{rackMaterialWords(state_->materials, piece.material, style_),
-                                       qs(piece.lot),
-                                       qs(piece.place),
-                                       qs(piece.note),
-                                       QStringLiteral("R%1").arg(piece.tag),
-                                       figures(piece.length, piece.width, style_)}
-                               .join(QLatin1Char('\n'));
-      if (std::all_of(words.begin(), words.end(), [&text](const QString& word) {
-            return text.contains(word, Qt::CaseInsensitive);
-          }))
-        rows_.push_back(row);
-    }
+  for (std::size_t i = 0; i < texts_.size(); ++i)
+    if (std::all_of(words.begin(), words.end(), [this, i](const QString& word) {
+          return texts_[i].contains(word, Qt::CaseInsensitive);
+        }))
+      rows_.push_back(state_->rack[i]);
   setAccessibleDescription(
       counted(static_cast<std::int64_t>(rows_.size()), tr("piece shown"), tr("pieces shown")));
   update();
   emit chosenChanged();
+}
+
+std::vector<RackPlace> RackView::places() const {
+  return state_ ? rackPlaces(rect(), state_->materials, rows_, style_) : std::vector<RackPlace>{};
 }
 
 const RackRow* RackView::chosen() const {
@@ -79,7 +96,7 @@ void RackView::paintEvent(QPaintEvent*) {
     return;
   }
   paintRack(painter, rect(), state_->materials, rows_, chosen_, style_);
-  const auto shown = static_cast<std::int64_t>(rackPlaces(rect(), rows_).size());
+  const auto shown = static_cast<std::int64_t>(places().size());
   const auto more = static_cast<std::int64_t>(rows_.size()) - shown;
   if (more <= 0) return;
   painter.setFont(look::text(look::kBody));
@@ -89,7 +106,7 @@ void RackView::paintEvent(QPaintEvent*) {
 }
 
 void RackView::mousePressEvent(QMouseEvent* event) {
-  for (const RackPlace& place : rackPlaces(rect(), rows_))
+  for (const RackPlace& place : places())
     if (place.face.contains(event->position()) || place.words.contains(event->position()))
       return choose(place.piece);
 }

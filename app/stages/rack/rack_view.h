@@ -20,6 +20,8 @@ class RackView : public QWidget {
   void setStyle(const LengthStyle& style);
   // The piece that is chosen, while it is shown.
   const RackRow* chosen() const;
+  // Where what is shown is drawn.
+  std::vector<RackPlace> places() const;
 
  signals:
   void chosenChanged();
@@ -30,12 +32,14 @@ class RackView : public QWidget {
   void keyPressEvent(QKeyEvent* event) override;
 
  private:
+  void read();
   void find();
   void choose(Id piece);
 
   std::shared_ptr<const StoreState> state_;
   QString words_, sought_;
   LengthStyle style_;
+  std::vector<QString> texts_;  // what each row of the state is found by
   std::vector<RackRow> rows_;
   Id chosen_ = 0;
 };
