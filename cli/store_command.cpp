@@ -64,7 +64,7 @@ int add(Store& store, const Options& options) {
   else
     problems.push_back({{}, 0, "--price", shown(options.price), "a price"});
   if (!problems.empty()) return refuse(problems);
-  const auto material = store.materialOf(options.material, thickness);
+  const auto material = store.materialLike({0, options.material, thickness, thickness});
   if (!material) return refuse(material.problems());
   piece.material = *material;
   piece.count = options.count;

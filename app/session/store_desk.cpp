@@ -102,12 +102,12 @@ Problems StoreDesk::take(const std::string& name, int cutting,
   return out;
 }
 
-void StoreDesk::put(RackPiece piece, const std::string& material, Length nominal) {
-  ask([this, piece = std::move(piece), material, nominal](Store* store,
-                                                          const Problems& problems) mutable {
+void StoreDesk::put(RackPiece piece, RackMaterial material) {
+  ask([this, piece = std::move(piece), material = std::move(material)](
+          Store* store, const Problems& problems) mutable {
     Problems out = problems;
     if (store != nullptr) {
-      const auto known = store->materialOf(material, nominal);
+      const auto known = store->materialLike(material);
       if (known) piece.material = *known;
       const auto added = known ? store->add(std::move(piece)) : known;
       if (!added) out = added.problems();

@@ -39,8 +39,9 @@ class StoreDesk : public QObject {
   // Promises pieces to a cutting, and waits for the answer. A store that cannot be used at all
   // refuses nothing; trouble() says what is wrong with it.
   Problems take(const std::string& name, int cutting, const std::map<Id, std::int64_t>& pieces);
-  // Puts a piece there, of a material that is made where there is none, then reads it anew.
-  void put(RackPiece piece, const std::string& material, Length nominal);
+  // Puts a piece there, of a material like that, which is made where there is none, then reads it
+  // anew.
+  void put(RackPiece piece, RackMaterial material);
   // Waits until all that was asked for is done and shown.
   void finish();
 

@@ -98,12 +98,13 @@ std::vector<RackHolder> Store::Inside::holders(Id piece) {
   return out;
 }
 
-Id Store::Inside::materialOf(const std::string& name, Length nominal) {
+Id Store::Inside::materialLike(RackMaterial material) {
   SQLite::Statement select(db, "SELECT id FROM material WHERE name = ? AND nominal = ?");
-  select.bind(1, name);
-  select.bind(2, nominal.inNm());
+  select.bind(1, material.name);
+  select.bind(2, material.nominal.inNm());
   if (select.executeStep()) return select.getColumn(0).getInt64();
-  return insert(RackMaterial{0, name, nominal, nominal});
+  material.id = 0;
+  return insert(material);
 }
 
 void Store::Inside::returned(const std::string& job, int cutting, const std::string& leftover,

@@ -121,8 +121,7 @@ struct Store::Inside {
   void hold(const std::string& job, const Held& held);
   // Of all its cuttings where none is given.
   void release(const std::string& job, std::optional<int> cutting);
-  // The material so called and so thick, made where there is none.
-  Id materialOf(const std::string& name, Length nominal);
+  Id materialLike(RackMaterial material);
   void returned(const std::string& job, int cutting, const std::string& leftover, Id piece);
   std::vector<RackHolder> holders(Id piece);
 };

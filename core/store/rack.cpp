@@ -64,12 +64,11 @@ Result<std::vector<RackRow>> Store::rack(const RackSearch& search) {
   return out;
 }
 
-Result<Id> Store::materialOf(const std::string& name, Length nominal) {
+Result<Id> Store::materialLike(const RackMaterial& material) {
   Id id = 0;
   Problems problems = inside_->write([&]() -> Problems {
-    if (Problems wrong = problemsIn(RackMaterial{0, name, nominal, nominal}); !wrong.empty())
-      return wrong;
-    id = inside_->materialOf(name, nominal);
+    if (Problems wrong = problemsIn(material); !wrong.empty()) return wrong;
+    id = inside_->materialLike(material);
     return {};
   });
   if (!problems.empty()) return problems;
@@ -159,7 +158,8 @@ Result<std::map<std::pair<int, std::string>, std::int64_t>> Store::follow(
       RackPiece piece = one.piece;
       piece.id = 0;
       piece.tag = inside_->number("SELECT coalesce(max(tag), 0) + 1 FROM piece");
-      if (piece.material == 0) piece.material = inside_->materialOf(one.material, one.nominal);
+      if (piece.material == 0)
+        piece.material = inside_->materialLike({0, one.material, one.nominal, one.nominal});
       if (Problems wrong = problemsIn(piece); !wrong.empty()) return wrong;
       const Id id = inside_->insert(piece);
       inside_->returned(holding.job, one.cutting, one.leftover, id);

@@ -86,8 +86,8 @@ class Store {
   template <class Row>
   std::optional<Problem> remove(Id id);
 
-  // The material so called and so thick, made where there is none.
-  Result<Id> materialOf(const std::string& name, Length nominal);
+  // The material so called and so thick; where there is none, that one is made.
+  Result<Id> materialLike(const RackMaterial& material);
 
   Result<std::vector<RackRow>> rack(const RackSearch& search = {});
   Result<std::vector<RackHolder>> holders(Id piece);

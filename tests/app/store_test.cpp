@@ -72,6 +72,13 @@ TEST_F(ShopsRack, whatIsPutThereIsSeenByEveryJob) {
   putThere(0);
   ASSERT_EQ(rack().size(), 1U);
   EXPECT_EQ(rack()[0].left, 3);
+  Store there = store();
+  const std::vector<RackMaterial> materials = there.all<RackMaterial>().value();
+  const Material& own = *findMaterial(job(), job().stock[0].material);
+  ASSERT_EQ(materials.size(), 1U);
+  EXPECT_EQ(materials[0].name, own.name);
+  EXPECT_EQ(materials[0].tone, own.tone);
+  EXPECT_EQ(materials[0].density, own.density);
   EXPECT_EQ(view()->accessibleDescription(), QStringLiteral("1 piece shown"));
   // The row that was put there is what could be bought still; the piece is one more.
   EXPECT_TRUE(textOf(window_.get(), QStringLiteral("Where this job's copy differs"))

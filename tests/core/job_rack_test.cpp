@@ -38,7 +38,8 @@ struct InTheShop {
       piece.kind = material.lumber                 ? RackKind::Bar
                    : row.kind == StockKind::Offcut ? RackKind::Offcut
                                                    : RackKind::Sheet;
-      piece.material = store.materialOf(material.name, material.nominal).value();
+      piece.material =
+          store.materialLike({0, material.name, material.nominal, material.measured}).value();
       piece.length = row.length;
       piece.width = row.width;
       piece.grain = row.grain;

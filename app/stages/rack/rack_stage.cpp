@@ -159,7 +159,15 @@ void RackStage::putIntoStore() {
   there.price = piece.price;
   there.came = QDate::currentDate().toString(Qt::ISODate).toStdString();
   problem_->clear();
-  session().store().put(std::move(there), material->name, material->nominal);
+  RackMaterial like{0,
+                    material->name,
+                    material->nominal,
+                    material->measured,
+                    material->grained,
+                    material->tone,
+                    material->density};
+  like.lumber = material->lumber;
+  session().store().put(std::move(there), std::move(like));
 }
 
 void RackStage::hideEvent(QHideEvent* event) {
