@@ -15,9 +15,9 @@ Problem problemOf(const std::string& path, int code, const std::string& said);
 std::string list(const std::vector<std::string>& names, const char* before = "\"");
 
 // SQL: what of a piece `p` is not cut into, and what of that is promised to nobody.
-inline constexpr const char* kLeft =
+inline constexpr const char* kPiecesLeft =
     "p.count - (SELECT coalesce(sum(used), 0) FROM holding WHERE piece = p.id)";
-inline constexpr const char* kFree =
+inline constexpr const char* kPiecesFree =
     "p.count - (SELECT coalesce(sum(used + reserved), 0) FROM holding WHERE piece = p.id)";
 
 inline constexpr int kBusyMilliseconds = 2'000;

@@ -38,13 +38,13 @@ Result<std::vector<RackRow>> Store::rack(const RackSearch& search) {
           " AND ((p.grain <> 'width' AND p.length >= {0} AND p.width >= {1})"
           " OR (p.grain <> 'length' AND p.width >= {0} AND p.length >= {1}))",
           length, width);
-    if (search.freeOnly) where += fmt::format(" AND {} > 0", kFree);
-    if (!search.usedUpToo) where += fmt::format(" AND {} > 0", kLeft);
+    if (search.freeOnly) where += fmt::format(" AND {} > 0", kPiecesFree);
+    if (!search.usedUpToo) where += fmt::format(" AND {} > 0", kPiecesLeft);
     SQLite::Statement select(
         inside_->db,
         fmt::format("SELECT p.id, {}, {}, {} FROM piece p JOIN material m ON m.id = p.material {} "
                     "ORDER BY p.id",
-                    list(columnsOf<RackPiece>(), "p.\""), kLeft, kFree, where));
+                    list(columnsOf<RackPiece>(), "p.\""), kPiecesLeft, kPiecesFree, where));
     int at = 0;
     for (const std::string& word : words) select.bind(++at, word);
     std::vector<RackRow> rows;
@@ -106,7 +106,7 @@ Problems Store::take(const std::string& job, const std::string& name, int cuttin
     Problems out;
     for (const auto& [piece, wanted] : pieces) {
       SQLite::Statement select(inside_->db,
-                               fmt::format("SELECT {} FROM piece p WHERE p.id = ?", kFree));
+                               fmt::format("SELECT {} FROM piece p WHERE p.id = ?", kPiecesFree));
       select.bind(1, piece);
       if (!select.executeStep()) {
         out.push_back(notThere(piece));

@@ -212,7 +212,7 @@ Problems Store::check() {
                      "rows that are there"});
     SQLite::Statement twice(
         inside_->db,
-        fmt::format("SELECT p.id, {0} FROM piece p WHERE {0} < 0 ORDER BY p.id", kFree));
+        fmt::format("SELECT p.id, {0} FROM piece p WHERE {0} < 0 ORDER BY p.id", kPiecesFree));
     while (twice.executeStep())
       out.push_back({{},
                      0,
