@@ -65,7 +65,11 @@ int main(int argc, char** argv) {
   const QCommandLineOption picture(QStringLiteral("picture"),
                                    QStringLiteral("Save a picture of the window and end."),
                                    QStringLiteral("png"));
-  parser.addOptions({demo, stage, picture});
+  const QCommandLineOption gauge(
+      QStringLiteral("gauge"),
+      QStringLiteral("A stand-in for a thickness gauge: steady, noisy or late."),
+      QStringLiteral("manner"));
+  parser.addOptions({demo, stage, picture, gauge});
   parser.process(*application);
   pp::dressUp();
   pp::MainWindow window;
@@ -73,6 +77,16 @@ int main(int argc, char** argv) {
     std::cerr << "no stage is called '" << parser.value(stage).toStdString()
               << "'; there are measure, draw, parts, rack and lay-out\n";
     return 2;
+  }
+  if (parser.isSet(gauge)) {
+    const auto manner = pp::gaugeManner(parser.value(gauge).toStdString());
+    if (!manner) {
+      std::cerr << "no gauge is '" << parser.value(gauge).toStdString()
+                << "'; there are steady, noisy and late\n";
+      return 2;
+    }
+    constexpr unsigned kSeed = 1;
+    window.session().gauge().plug(pp::simulatedGauge(*manner, pp::Length::um(17'900), kSeed));
   }
   if (parser.isSet(demo))
     window.openDemo(parser.value(demo));

@@ -30,8 +30,6 @@ class Leaves : public QWidget {
 
   // `what` one row is: "supply".
   Leaves(Session& session, const QString& what, QWidget* parent = nullptr);
-  // Stands to the left of the leaves' buttons.
-  void lead(QWidget* widget) { head_->insertWidget(0, widget); }
   void add(Leaf leaf);
   // Once all are there: what stands to the right of Add and Remove, and the first leaf is shown.
   void finish(const std::vector<QWidget*>& beside = {});

@@ -10,6 +10,7 @@
 
 #include "app/session/deriver.h"
 #include "app/session/floor_desk.h"
+#include "app/session/gauge_desk.h"
 #include "app/session/history.h"
 #include "app/session/job_file.h"
 #include "app/session/modes.h"
@@ -94,6 +95,7 @@ class Session : public QObject {
   const PlanDesk& plans() const { return plans_; }
   FloorDesk& floor() { return floor_; }
   const FloorDesk& floor() const { return floor_; }
+  GaugeDesk& gauge() { return gauge_; }
   StoreDesk& store() { return store_; }
   const StoreDesk& store() const { return store_; }
 
@@ -140,6 +142,7 @@ class Session : public QObject {
   Pointing pointing_;
   PlanDesk plans_;
   FloorDesk floor_;
+  GaugeDesk gauge_;
   StoreDesk store_;
   Deriver deriver_;
   Derived shown_;

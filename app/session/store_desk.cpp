@@ -1,6 +1,7 @@
 #include "app/session/store_desk.h"
 
 #include <QCoreApplication>
+#include <QDate>
 #include <future>
 
 namespace pp {
@@ -117,6 +118,18 @@ void StoreDesk::put(RackPiece piece, RackMaterial material) {
           this, [this, out] { emit refused(out); }, Qt::QueuedConnection);
   });
   look();
+}
+
+void StoreDesk::keepReadings(RackMaterial material, const std::string& lot,
+                             std::vector<Length> readings) {
+  const std::string day = QDate::currentDate().toString(Qt::ISODate).toStdString();
+  ask([material = std::move(material), lot, readings = std::move(readings), day](Store* store,
+                                                                                 const Problems&) {
+    if (store == nullptr) return;
+    const auto known = store->materialLike(material);
+    for (std::size_t i = 0; known && i < readings.size(); ++i)
+      (void)store->add(LotReading{0, *known, lot, readings[i], day});
+  });
 }
 
 void StoreDesk::finish() {

@@ -42,6 +42,8 @@ class StoreDesk : public QObject {
   // Puts a piece there, of a material like that, which is made where there is none, then reads it
   // anew.
   void put(RackPiece piece, RackMaterial material);
+  // What was read of a lot's thickness.
+  void keepReadings(RackMaterial material, const std::string& lot, std::vector<Length> readings);
   // Waits until all that was asked for is done and shown.
   void finish();
 

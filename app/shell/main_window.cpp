@@ -1,5 +1,6 @@
 #include "app/shell/main_window.h"
 
+#include <QApplication>
 #include <QCloseEvent>
 #include <QDir>
 #include <QFileDialog>
@@ -157,6 +158,21 @@ void MainWindow::addStage(const StageRow& one) {
           [this, index = stages_->count() - 1] { showStage(index); });
 }
 
+// Into the field or cell that has the keyboard. A dialog that wants readings takes them itself.
+void MainWindow::takeReading(Length length) {
+  if (QApplication::activeModalWidget() != nullptr) return;
+  const QString text = QString::fromStdString(formatExact(length, session_.job().unit));
+  QWidget* focus = QApplication::focusWidget();
+  if (auto* field = qobject_cast<QLineEdit*>(focus)) {
+    field->selectAll();
+    field->insert(text);
+  } else if (auto* table = qobject_cast<QTableView*>(focus)) {
+    const QModelIndex cell = table->currentIndex();
+    if (cell.flags().testFlag(Qt::ItemIsEditable))
+      table->model()->setData(cell, text, Qt::EditRole);
+  }
+}
+
 void MainWindow::makeMenus() {
   QMenu* file = menuBar()->addMenu(tr("&File"));
   file->addAction(tr("&New job in millimetres"), QKeySequence::New, this,
@@ -185,6 +201,9 @@ void MainWindow::makeMenus() {
   QMenu* edit = menuBar()->addMenu(tr("&Edit"));
   edit->addAction(tr("&Undo"), QKeySequence::Undo, &session_, &Session::undo);
   edit->addAction(tr("&Redo"), QKeySequence(tr("Ctrl+Shift+Z")), &session_, &Session::redo);
+  edit->addAction(tr("Read the &gauge"), QKeySequence(Qt::Key_F9), &session_.gauge(),
+                  &GaugeDesk::ask);
+  connect(&session_.gauge(), &GaugeDesk::read, this, &MainWindow::takeReading);
   edit->addAction(tr("Do the first &fix"), QKeySequence(Qt::Key_F8), secondLook_,
                   &SecondLookPanel::fixFirst);
   QMenu* go = menuBar()->addMenu(tr("&Go"));

@@ -48,6 +48,7 @@ class MainWindow : public QMainWindow {
 
  private:
   void makeMenus();
+  void takeReading(Length length);
   struct StageRow;
   static const StageRow kStages[5];
   void addStage(const StageRow& one);

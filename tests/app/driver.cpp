@@ -124,15 +124,15 @@ void lookForDialog() {
   if (!toDo().empty()) QTimer::singleShot(5, qApp, lookForDialog);
 }
 
-void will(std::function<bool(QWidget&)> what) {
+}  // namespace
+
+void willDo(std::function<bool(QWidget&)> what) {
   toDo().push_back(std::move(what));
   if (toDo().size() == 1) QTimer::singleShot(5, qApp, lookForDialog);
 }
 
-}  // namespace
-
 void willAnswer(const QString& answer) {
-  will([answer](QWidget& dialog) {
+  willDo([answer](QWidget& dialog) {
     for (auto* button : dialog.findChildren<QAbstractButton*>())
       if (button->text().remove(QLatin1Char('&')) == answer) {
         QTest::mouseClick(button, Qt::LeftButton);
@@ -144,7 +144,7 @@ void willAnswer(const QString& answer) {
 }
 
 void willChooseFile(const QString& path) {
-  will([path](QWidget& dialog) {
+  willDo([path](QWidget& dialog) {
     auto* name = dialog.findChild<QLineEdit*>(QStringLiteral("fileNameEdit"));
     auto* buttons = dialog.findChild<QDialogButtonBox*>();
     if (name == nullptr || buttons == nullptr) {

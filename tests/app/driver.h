@@ -40,6 +40,9 @@ bool waitFor(const std::function<bool()>& condition);
 // Gives that answer to the question that the next thing done will ask, or chooses that file in the
 // dialog that it will open. They wait for one another in the order in which they are called.
 void willAnswer(const QString& answer);
+// Does that in the dialog that the next thing done will open; false: it was not as expected. It
+// must close it.
+void willDo(std::function<bool(QWidget&)> what);
 void willChooseFile(const QString& path);
 
 // Chooses an entry of the menu that is open.

@@ -5,6 +5,8 @@
 #include <QFile>
 #include <QLabel>
 #include <QLineEdit>
+#include <QListWidget>
+#include <QPushButton>
 #include <QTableView>
 #include <QTemporaryDir>
 #include <QTest>
@@ -213,6 +215,61 @@ TEST_F(Rack, whatASawCannotDoIsTyped) {
   set("How the shop saws", 0, 5, "30");
   EXPECT_EQ(job().saw.kerf, Length::in(0, 1, 8));
   EXPECT_EQ(job().shop.carryGrams, 30'000);
+}
+
+// Typed and read, one reading on a burr, and every row of the lot follows.
+TEST_F(Rack, theThicknessOfALotIsMeasured) {
+  edit([](Job& job) {
+    job.stock[0].lot = job.stock[1].lot = "A7";
+    job.stock[1].material = job.stock[0].material;
+  });
+  session().gauge().plug(simulatedGauge(GaugeManner::Late, Length::um(17'900), 1));
+  auto* sheets = table("Sheets and offcuts");
+  sheets->setCurrentIndex(sheets->model()->index(0, 0));
+  QString said;
+  test::willDo([&](QWidget& dialog) {
+    auto* field = dialog.findChild<QLineEdit*>();
+    for (const char* reading : {"17.92 mm", "17.88 mm", "18.9 mm", "17.9 mm", "nonsense"}) {
+      field->setText(QString::fromLatin1(reading));
+      QTest::keyClick(field, Qt::Key_Return);
+    }
+    field->clear();
+    auto* list = dialog.findChild<QListWidget*>();
+    if (list->count() != 4) return false;
+    QTest::keyClick(&dialog, Qt::Key_F9);
+    if (!waitFor([list] { return list->count() == 5; })) return false;
+    for (const QLabel* label : dialog.findChildren<QLabel*>())
+      if (label->accessibleName() == QStringLiteral("What the readings say")) said = label->text();
+    if (!list->item(2)->text().contains(QStringLiteral("does not count"))) return false;
+    for (auto* button : dialog.findChildren<QPushButton*>())
+      if (button->text() == QStringLiteral("Take it")) QTest::mouseClick(button, Qt::LeftButton);
+    return true;
+  });
+  click(window_.get(), QStringLiteral("Measure the thickness"));
+  EXPECT_TRUE(said.contains(QStringLiteral("4 readings"))) << said.toStdString();
+  EXPECT_EQ(job().stock[0].measured, Length::um(17'900));
+  EXPECT_EQ(job().stock[1].measured, Length::um(17'900));
+  EXPECT_EQ(job().stock[2].measured, std::nullopt);
+  press(Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_EQ(job().stock[0].measured, std::nullopt);
+}
+
+TEST_F(Rack, theGaugeReadsIntoTheCellAndTheField) {
+  session().gauge().plug(simulatedGauge(GaugeManner::Steady, Length::um(17'900), 1));
+  auto* sheets = table("Sheets and offcuts");
+  sheets->setFocus();
+  sheets->setCurrentIndex(sheets->model()->index(0, 4));
+  press(Qt::Key_F9);
+  EXPECT_TRUE(waitFor([this] { return job().stock[0].measured == Length::um(17'900); }));
+  auto* search = named<QLineEdit>(window_.get(), QStringLiteral("Search the rack"));
+  search->setFocus();
+  press(Qt::Key_F9);
+  EXPECT_TRUE(waitFor([search] { return !search->text().isEmpty(); }));
+  // Nothing plugged in, nothing happens.
+  session().gauge().plug(nullptr);
+  search->clear();
+  press(Qt::Key_F9);
+  EXPECT_TRUE(search->text().isEmpty());
 }
 
 }  // namespace

@@ -3,12 +3,12 @@
 #include <QFileDialog>
 #include <algorithm>
 
-#include "app/fields/field.h"
 #include "app/grid/columns.h"
+#include "app/stages/rack/thickness_dialog.h"
 #include "core/formats/file.h"
 #include "core/formats/lists_csv.h"
 #include "core/job/ids.h"
-#include "pictures/paint/look.h"
+#include "pictures/paint/figures.h"
 
 namespace pp {
 
@@ -44,9 +44,6 @@ void addPiece(Job& job, StockKind kind) {
 
 RackLeaves::RackLeaves(Session& session, QWidget* parent)
     : Leaves(session, tr("row"), parent), session_(session) {
-  auto* heading = new Label(tr("This job counts on"));
-  heading->setFont(look::text(15, true));
-  lead(heading);
   addRack();
   addSaws();
   addFittings();
@@ -61,6 +58,7 @@ RackLeaves::RackLeaves(Session& session, QWidget* parent)
   };
   // Only the makers of slides give out lists of what they sell.
   finish({button(tr("Add offcut"), tr("Add offcut"), kStock, &RackLeaves::addOffcut),
+          button(tr("Measure …"), tr("Measure the thickness"), kStock, &RackLeaves::measure),
           button(tr("CSV in"), tr("Read slides"), kSlides, &RackLeaves::readSlidesCsv),
           button(tr("CSV out"), tr("Write slides"), kSlides, &RackLeaves::writeSlidesCsv)});
 }
@@ -124,6 +122,36 @@ void RackLeaves::addOffcut() {
   addPiece(next, StockKind::Offcut);
   emit refused(session_.edit(tr("add an offcut"), std::move(next)));
   chooseLast();
+}
+
+// A lot is as thick wherever it lies: all rows of it follow.
+void RackLeaves::measure() {
+  const auto at = chosen();
+  if (!at || *at >= session_.job().stock.size())
+    return emit refused({{{}, 0, {}, "no sheet or offcut chosen", "one that is measured"}});
+  const StockPiece piece = session_.job().stock[*at];
+  const Material* material = findMaterial(session_.job(), piece.material);
+  if (material == nullptr) return;
+  RackMaterial like;
+  like.name = material->name;
+  like.nominal = material->nominal;
+  like.measured = material->measured;
+  const QString what =
+      piece.lot.empty() ? qs(piece.mark) : tr("%1, lot %2").arg(qs(material->name), qs(piece.lot));
+  ThicknessDialog dialog(session_, what, this);
+  if (dialog.exec() != QDialog::Accepted || dialog.readings().empty()) return;
+  Job next = session_.draft();
+  const Length thickness = dialog.thickness();
+  for (std::size_t i = 0; i < next.stock.size(); ++i) {
+    const StockPiece& row = std::as_const(next).stock[i];
+    const bool sameLot = !piece.lot.empty() && row.lot == piece.lot;
+    if (row.material == piece.material && (row.id == piece.id || sameLot))
+      next.stock[i].measured = thickness;
+  }
+  const Problems problems = session_.edit(tr("measure %1").arg(what), std::move(next));
+  emit refused(problems);
+  if (problems.empty() && piece.store != 0)
+    session_.store().keepReadings(std::move(like), piece.lot, dialog.readings());
 }
 
 void RackLeaves::addFittings() {

@@ -22,6 +22,7 @@ class RackLeaves : public Leaves {
   void addSaws();
   void addFittings();
   void addOffcut();
+  void measure();
   void readSlidesCsv();
   void writeSlidesCsv();
 

@@ -19,7 +19,15 @@ RackStage::RackStage(Session& session, QWidget* parent) : Stage(session, parent)
   column->addWidget(view_, 42);
   chosen_ = new Label;
   chosen_->setAccessibleName(tr("The piece that is chosen"));
-  column->addWidget(chosen_);
+  auto* between = new QHBoxLayout;
+  auto* heading = new Label(tr("This job counts on"));
+  heading->setFont(look::text(15, true));
+  between->addWidget(heading);
+  // What is wider than the window is cut off: all of it is in the tip.
+  chosen_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
+  chosen_->setAlignment(Qt::AlignRight);
+  between->addWidget(chosen_, 1);
+  column->addLayout(between);
   leaves_ = new RackLeaves(session);
   column->addWidget(leaves_, 58);
   changes_ = new ChangedParts(session);
@@ -48,7 +56,9 @@ QLayout* RackStage::storeHead() {
   row->addWidget(search_);
   differs_ = new Label;
   differs_->setAccessibleName(tr("Where this job's copy differs"));
-  row->addWidget(differs_, 1, Qt::AlignRight);
+  differs_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
+  differs_->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
+  row->addWidget(differs_, 1);
   takeOver_ = new QPushButton(tr("Take over"));
   takeOver_->setAccessibleName(tr("Take over from the store"));
   row->addWidget(takeOver_);
@@ -123,6 +133,7 @@ void RackStage::sayChosen() {
                 ? tr("good for no part of this job")
                 : tr("good for %1 of this job").arg(counted(good, tr("piece"), tr("pieces"))));
   chosen_->setText(words.join(QStringLiteral("  ·  ")));
+  chosen_->setToolTip(plainTip(words.join(QLatin1Char('\n'))));
 }
 
 void RackStage::takeOverFromStore() {
