@@ -14,6 +14,8 @@ namespace pp {
 ThicknessDialog::ThicknessDialog(Session& session, const QString& what, QWidget* parent)
     : QDialog(parent), session_(session) {
   setWindowTitle(tr("Measure the thickness"));
+  constexpr int kWide = 440;
+  setMinimumWidth(kWide);
   auto* column = new QVBoxLayout(this);
   const bool plugged = session.gauge().isPlugged();
   auto* head = new Label(
@@ -79,14 +81,17 @@ void ThicknessDialog::removeChosen() {
 }
 
 void ThicknessDialog::say() {
-  const LengthStyle style = session_.style();
+  // As fine as a caliper shows it.
+  LengthStyle style = session_.style();
+  style.decimals = 2;
+  style.denominator = 64;
   const auto lot = thicknessOf(readings_);
   list_->clear();
   for (std::size_t i = 0; i < readings_.size(); ++i) {
     const bool out =
         std::find(lot->outliers.begin(), lot->outliers.end(), i) != lot->outliers.end();
     const QString text = figureWithUnit(readings_[i], style);
-    list_->addItem(out ? tr("%1: does not count, a burr or another lot?").arg(text) : text);
+    list_->addItem(out ? tr("%1  does not count: a burr, or another lot?").arg(text) : text);
   }
   take_->setEnabled(lot.has_value());
   words_->setText(
