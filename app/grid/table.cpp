@@ -6,6 +6,7 @@
 #include <QHelpEvent>
 #include <QKeyEvent>
 #include <QPainter>
+#include <QPointer>
 #include <QToolTip>
 #include <algorithm>
 #include <optional>
@@ -82,6 +83,23 @@ QSize FigureDelegate::sizeHint(const QStyleOptionViewItem& option, const QModelI
   const double width = figure ? figure->whole + figure->tail : textWidth(font, text);
   return {static_cast<int>(width) + 2 * kPad + 1,
           QStyledItemDelegate::sizeHint(option, index).height()};
+}
+
+// Return is taken once the editor has had it. Qt does so by a bare pointer, and what is typed may
+// be undone, and its editor gone, before that.
+bool FigureDelegate::eventFilter(QObject* editor, QEvent* event) {
+  const auto* key = event->type() == QEvent::KeyPress ? static_cast<QKeyEvent*>(event) : nullptr;
+  if (key == nullptr || (key->key() != Qt::Key_Return && key->key() != Qt::Key_Enter))
+    return QStyledItemDelegate::eventFilter(editor, event);
+  QMetaObject::invokeMethod(
+      this,
+      [this, typed = QPointer<QWidget>(qobject_cast<QWidget*>(editor))] {
+        if (!typed) return;
+        emit commitData(typed);
+        if (typed) emit closeEditor(typed);
+      },
+      Qt::QueuedConnection);
+  return false;
 }
 
 Table::Table(const QString& name, int wide) : wide_(wide) {

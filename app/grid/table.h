@@ -19,6 +19,9 @@ class FigureDelegate : public QStyledItemDelegate {
   void paint(QPainter* painter, const QStyleOptionViewItem& option,
              const QModelIndex& index) const override;
   QSize sizeHint(const QStyleOptionViewItem& option, const QModelIndex& index) const override;
+
+ protected:
+  bool eventFilter(QObject* editor, QEvent* event) override;
 };
 
 class Table : public QTableView {

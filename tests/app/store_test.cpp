@@ -123,6 +123,22 @@ TEST_F(ShopsRack, isSearchedAndGoneThroughByTheArrowKeys) {
   EXPECT_EQ(textOf(window_.get(), QStringLiteral("The piece that is chosen")), first);
 }
 
+// Another job is opened while the rack is not shown: what was chosen there was read for the one
+// before.
+TEST_F(ShopsRack, aPieceStaysChosenWhenAnotherJobIsOpened) {
+  putThere(0);
+  view()->setFocus();
+  press(Qt::Key_Right);
+  ASSERT_NE(view()->chosen(), nullptr);
+  window_->showStage(QStringLiteral("draw"));
+  ASSERT_TRUE(window_->openDemo(QStringLiteral("log-wall")));
+  window_->showStage(QStringLiteral("rack"));
+  settleStore();
+  EXPECT_EQ(view()->chosen()->piece.id, rack()[0].piece.id);
+  EXPECT_TRUE(textOf(window_.get(), QStringLiteral("The piece that is chosen"))
+                  .contains(QStringLiteral("of this job")));
+}
+
 TEST_F(ShopsRack, whatIsTakenToTheSawIsPromised) {
   edit([](Job& job) {
     for (std::size_t i = 0; i < job.stock.size(); ++i) job.stock[i].quantity = 20;

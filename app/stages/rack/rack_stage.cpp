@@ -121,7 +121,7 @@ void RackStage::sayChosen() {
   if (row == nullptr) return;
   const RackPiece& piece = row->piece;
   const LengthStyle style = session().style();
-  const auto state = session().store().state();
+  const auto& state = view_->state();
   QStringList words = {
       rackMaterialWords(state->materials, piece.material, style),
       tr("%1 × %2").arg(figure(piece.length, style), figureWithUnit(piece.width, style))};

@@ -18,6 +18,8 @@ class RackView : public QWidget {
   // Each of these words is in the material, lot, place, note or tag of what is shown.
   void search(const QString& words);
   void setStyle(const LengthStyle& style);
+  // What is shown, which may be older than what the store's desk has by now.
+  const std::shared_ptr<const StoreState>& state() const { return state_; }
   // The piece that is chosen, while it is shown.
   const RackRow* chosen() const;
   // Where what is shown is drawn.
