@@ -57,11 +57,17 @@ Table* makeGridTable(const QString& name, GridModel* model, int wide) {
   return table;
 }
 
-std::optional<ChosenRow> chosenRow(Session& session, const Table& table) {
-  Job draft = session.draft();
+std::optional<std::size_t> shownRow(const Table& table) {
   const int row = table.currentIndex().row();
   if (row < 0) return std::nullopt;
-  return ChosenRow{std::move(draft), static_cast<const GridModel*>(table.model())->jobRow(row)};
+  return static_cast<const GridModel*>(table.model())->jobRow(row);
+}
+
+std::optional<ChosenRow> chosenRow(Session& session, const Table& table) {
+  Job draft = session.draft();
+  const auto row = shownRow(table);
+  if (!row) return std::nullopt;
+  return ChosenRow{std::move(draft), *row};
 }
 
 void chooseRow(Table& table, std::size_t jobRow) {

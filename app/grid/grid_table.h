@@ -12,6 +12,9 @@ namespace pp {
 // `wide` is the column that takes the room left.
 Table* makeGridTable(const QString& name, GridModel* model, int wide = 0);
 
+// The row that is chosen in such a table, as the job that is shown has it.
+std::optional<std::size_t> shownRow(const Table& table);
+
 // The job to be changed with the row of it that is chosen in such a table; none where no row is.
 // Rows may have gone that are still shown: the draft is taken first, and its row is looked for
 // then.

@@ -70,10 +70,7 @@ void Leaves::chooseLast() {
 }
 
 std::optional<std::size_t> Leaves::chosen() const {
-  const Table& table = *leaves_[shown_].table;
-  const int row = table.currentIndex().row();
-  if (row < 0) return std::nullopt;
-  return static_cast<const GridModel*>(table.model())->jobRow(row);
+  return shownRow(*leaves_[shown_].table);
 }
 
 void Leaves::removeRow() {

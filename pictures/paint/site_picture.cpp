@@ -149,8 +149,9 @@ class SitePainter : public SiteMeasures {
   // Side by side as one turns on the spot, each as one stands before it.
   void walls(const QRectF& room) {
     if (wallsOf(site_.kind).empty()) return;
-    dimensionOfHeight(rooms(room).front());
-    for (const WallRoom& one : rooms(room)) elevation(one);
+    const std::vector<WallRoom> all = rooms(room);
+    dimensionOfHeight(all.front());
+    for (const WallRoom& one : all) elevation(one);
   }
 
  private:

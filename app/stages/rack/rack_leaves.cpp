@@ -42,6 +42,18 @@ void addPiece(Job& job, StockKind kind) {
 
 }  // namespace
 
+RackMaterial likeOf(const Material& material) {
+  RackMaterial out;
+  out.name = material.name;
+  out.nominal = material.nominal;
+  out.measured = material.measured;
+  out.grained = material.grained;
+  out.tone = material.tone;
+  out.density = material.density;
+  out.lumber = material.lumber;
+  return out;
+}
+
 RackLeaves::RackLeaves(Session& session, QWidget* parent)
     : Leaves(session, tr("row"), parent), session_(session) {
   addRack();
@@ -132,10 +144,7 @@ void RackLeaves::measure() {
   const StockPiece piece = session_.job().stock[*at];
   const Material* material = findMaterial(session_.job(), piece.material);
   if (material == nullptr) return;
-  RackMaterial like;
-  like.name = material->name;
-  like.nominal = material->nominal;
-  like.measured = material->measured;
+  RackMaterial like = likeOf(*material);
   const QString what =
       piece.lot.empty() ? qs(piece.mark) : tr("%1, lot %2").arg(qs(material->name), qs(piece.lot));
   ThicknessDialog dialog(session_, what, this);

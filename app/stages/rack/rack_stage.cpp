@@ -170,15 +170,7 @@ void RackStage::putIntoStore() {
   there.price = piece.price;
   there.came = QDate::currentDate().toString(Qt::ISODate).toStdString();
   problem_->clear();
-  RackMaterial like{0,
-                    material->name,
-                    material->nominal,
-                    material->measured,
-                    material->grained,
-                    material->tone,
-                    material->density};
-  like.lumber = material->lumber;
-  session().store().put(std::move(there), std::move(like));
+  session().store().put(std::move(there), likeOf(*material));
 }
 
 void RackStage::hideEvent(QHideEvent* event) {
