@@ -87,11 +87,7 @@ QWidget* PrintDialog::makeChoices() {
                                                     : QFileInfo(session_.path()).absolutePath());
   folder_->setAccessibleName(tr("Folder"));
   auto* choose = new QPushButton(tr("Choose …"));
-  connect(choose, &QPushButton::clicked, this, [this] {
-    const QString chosen =
-        QFileDialog::getExistingDirectory(this, tr("Folder for the files"), folder_->text());
-    if (!chosen.isEmpty()) folder_->setText(chosen);
-  });
+  connect(choose, &QPushButton::clicked, this, &PrintDialog::chooseFolder);
   auto* folderRow = new QHBoxLayout;
   folderRow->addWidget(new Label(tr("Folder")));
   folderRow->addWidget(folder_, 1);
@@ -318,10 +314,23 @@ void PrintDialog::printInto(const QString& folder) {
             const PrintWatch& watch) { return order.write(folder, stem, watch); });
 }
 
+// What is asked over this dialog is a child of it, never of a function that waits for it: this one
+// can be closed, and gone, before the answer.
+void PrintDialog::chooseFolder() {
+  auto* dialog = new QFileDialog(this, tr("Folder for the files"), folder_->text());
+  dialog->setAttribute(Qt::WA_DeleteOnClose);
+  dialog->setFileMode(QFileDialog::Directory);
+  dialog->setOption(QFileDialog::ShowDirsOnly);
+  connect(dialog, &QFileDialog::fileSelected, folder_, &QLineEdit::setText);
+  dialog->open();
+}
+
 void PrintDialog::printWhatIsTicked() {
   auto printer = std::make_shared<QPrinter>(QPrinter::HighResolution);
-  QPrintDialog dialog(printer.get(), this);
-  if (dialog.exec() == QDialog::Accepted) printOn(std::move(printer));
+  auto* dialog = new QPrintDialog(printer.get(), this);
+  dialog->setAttribute(Qt::WA_DeleteOnClose);
+  connect(dialog, &QDialog::accepted, this, [this, printer] { printOn(printer); });
+  dialog->open();
 }
 
 void PrintDialog::printOn(std::shared_ptr<QPrinter> printer) {

@@ -42,6 +42,7 @@ class PrintDialog : public QDialog {
   void choose(int row);
   void preview(QPrinter* printer);
   void turn(int by);
+  void chooseFolder();
   void printWhatIsTicked();
   void begin(std::function<PrintOrder::Outcome(const PrintWatch&)> work);
   void ended(const QStringList& written, const std::optional<Problem>& problem);

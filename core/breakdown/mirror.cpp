@@ -136,20 +136,36 @@ std::vector<Pose> posesOf(const Breakdown& breakdown, const PartOverride& one) {
 // known in a mirror by the one that is as far from the right: they are counted from the left. What
 // has a role of its own on either side is counted from that.
 std::map<PartKey, PartKey> fromOtherSide(const Breakdown& breakdown) {
-  using Level = std::tuple<PartRole, Id, Length>;  // and how high they begin
-  std::map<Level, std::vector<std::pair<Length, PartKey>>> levels;
+  struct Stands {
+    Length left, low, high;
+    PartKey key;
+  };
+  std::map<std::pair<PartRole, Id>, std::vector<Stands>> alike;
   for (const Part& part : breakdown.parts) {
     if (part.keys.size() != part.poses.size() || otherSide(part.role) != part.role) continue;
     for (std::size_t i = 0; i < part.keys.size(); ++i) {
-      const Point low = part.poses[i].place(part.board()).low;
-      levels[{part.role, part.keys[i].opening, low[2]}].push_back({low[0], part.keys[i]});
+      const Box room = part.poses[i].place(part.board());
+      alike[{part.role, part.keys[i].opening}].push_back(
+          {room.low[0], room.low[2], room.high[2], part.keys[i]});
     }
   }
   std::map<PartKey, PartKey> out;
-  for (auto& [level, row] : levels) {
-    std::sort(row.begin(), row.end());
-    for (std::size_t i = 0; i < row.size(); ++i)
-      out[row[i].second] = row[row.size() - 1 - i].second;
+  for (auto& [which, all] : alike) {
+    std::sort(all.begin(), all.end(), [](const Stands& a, const Stands& b) {
+      return std::tie(a.low, a.left, a.key) < std::tie(b.low, b.left, b.key);
+    });
+    // Beside one another is what has its middle in the height of the lowest, for a joint chosen for
+    // one alone lets it begin a little lower than its neighbour.
+    for (auto begin = all.begin(); begin != all.end();) {
+      const auto end = std::find_if(begin, all.end(), [begin](const Stands& one) {
+        return (one.low + one.high) / 2 >= begin->high;
+      });
+      std::sort(begin, end, [](const Stands& a, const Stands& b) {
+        return std::tie(a.left, a.key) < std::tie(b.left, b.key);
+      });
+      for (auto one = begin; one != end; ++one) out[one->key] = (begin + (end - one) - 1)->key;
+      begin = end;
+    }
   }
   return out;
 }

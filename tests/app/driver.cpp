@@ -50,17 +50,24 @@ void clickAt(QWidget* widget, const QPointF& point) {
 
 namespace {
 
+QWidget* focusOf(QWidget* window) {
+  if (window == nullptr || !window->isVisible() || window->focusWidget() == nullptr) return nullptr;
+  if (!window->isActiveWindow()) {
+    QApplication::setActiveWindow(window);
+    waitFor([window] { return window->isActiveWindow(); });
+  }
+  return window->focusWidget();
+}
+
 // What has the keyboard: a menu, else the widget that has it in its window. Without a window
-// manager a window may not become active again after a menu, but it keeps its focus widget.
+// manager a window may not become active again after a menu, nor a dialog as it appears, but each
+// keeps its focus widget; a dialog that keeps others waiting is before them.
 QWidget* keyboardTarget() {
   if (QWidget* popup = QApplication::activePopupWidget()) return popup;
+  if (QWidget* focus = focusOf(QApplication::activeModalWidget())) return focus;
   if (QWidget* focus = QApplication::focusWidget()) return focus;
   for (QWidget* window : QApplication::topLevelWidgets())
-    if (window->isVisible() && window->focusWidget() != nullptr) {
-      QApplication::setActiveWindow(window);
-      waitFor([window] { return window->isActiveWindow(); });
-      return window->focusWidget();
-    }
+    if (QWidget* focus = focusOf(window)) return focus;
   return nullptr;
 }
 

@@ -3,10 +3,13 @@
 
 #include <QAbstractButton>
 #include <QComboBox>
+#include <QFileDialog>
 #include <QFileInfo>
+#include <QPointer>
 #include <QPrinter>
 #include <QProcess>
 #include <QPushButton>
+#include <QTemporaryDir>
 
 #include "app/session/remembered.h"
 #include "app/shell/demo_jobs.h"
@@ -255,6 +258,25 @@ TEST_F(FirstMinute, pagesAreSeenBeforeTheyArePrinted) {
   ASSERT_TRUE(waitFor([&] { return dialog.previewedPages() == 4; }));
   named<QSpinBox>(&dialog, QStringLiteral("First free label"))->setValue(5);
   ASSERT_TRUE(waitFor([&] { return dialog.previewedPages() == 5; }));
+}
+
+TEST_F(FirstMinute, theFolderOfPagesIsChosenOrLeftWithTheDialog) {
+  ASSERT_TRUE(planned());
+  const QTemporaryDir folder;
+  QPointer<PrintDialog> dialog = new PrintDialog(session(), window_.get());
+  dialog->setAttribute(Qt::WA_DeleteOnClose);
+  appear(dialog);
+  auto* into = named<QLineEdit>(dialog, QStringLiteral("Folder"));
+  ASSERT_NE(into, nullptr);
+  test::willChooseFile(folder.path());
+  click(dialog, QStringLiteral("Choose …"));
+  EXPECT_TRUE(waitFor([&] { return into->text() == folder.path(); }));
+  // Both are closed while the question is open, the dialog that asked it first.
+  click(dialog, QStringLiteral("Choose …"));
+  QPointer<QFileDialog> question = dialog->findChild<QFileDialog*>();
+  ASSERT_TRUE(waitFor([&] { return question && question->isVisible(); }));
+  dialog->close();
+  EXPECT_TRUE(waitFor([&] { return dialog.isNull() && question.isNull(); }));
 }
 
 TEST_F(FirstMinute, aPrinterGetsWhatIsTicked) {

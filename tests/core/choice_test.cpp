@@ -4,6 +4,7 @@
 #include <rapidcheck/gtest.h>
 
 #include <cmath>
+#include <map>
 
 #include "core/breakdown/breakdown.h"
 #include "core/breakdown/mirror.h"
@@ -435,6 +436,37 @@ RC_GTEST_PROP(Choice, otherKindsFitTogetherWhateverIsChosen, ()) {
   const std::string seen = test::clashes(breakdown);
   if (!seen.empty()) RC_LOG() << seen << writeJob(job);
   RC_ASSERT(seen == "");
+}
+
+// Of two dividers back to back the left one alone is butted on the bottom; in the mirror it is the
+// right one, which stands 6 higher than its neighbour in the dado.
+TEST(Choice, ofADoubledDividerTheMirrorChoosesTheOther) {
+  Job job = dividedJob();
+  Split& halves = std::get<Split>(job.assemblies[0].carcass().inside.content);
+  halves.doubled = mm(4);
+  halves.children[0].content = {};
+  const Breakdown before = breakDown(job);
+  Part left = partIn(before, PartRole::Divider);
+  ASSERT_EQ(left.keys.size(), 2U);
+  PartOverride made;
+  made.why = "chosen";
+  made.alike = false;
+  made.part = left.keys[0];
+  made.edges = {edge(Side::Bottom, {}, Joint::Butt)};
+  job.overrides = {made};
+  const auto lows = [&job] {
+    std::map<double, double> out;  // where it stands: how high it begins
+    for (const test::PieceRoom& room : test::pieceRooms(breakDown(job)))
+      if (room.name.find("divider") != std::string::npos) out[room.low.x] = room.low.z;
+    return out;
+  };
+  const std::map<double, double> drawn = lows();
+  ASSERT_EQ(drawn.size(), 2U);
+  EXPECT_NEAR(drawn.begin()->second - drawn.rbegin()->second, 6, 1e-6);
+  mirrorAssembly(job, 0);
+  const std::map<double, double> mirrored = lows();
+  ASSERT_EQ(mirrored.size(), 2U);
+  EXPECT_NEAR(mirrored.rbegin()->second - mirrored.begin()->second, 6, 1e-6);
 }
 
 // Seen in a mirror every piece has the room of its mirror image, whatever was chosen.
