@@ -3,6 +3,7 @@
 #include <QObject>
 #include <limits>
 
+#include "core/formats/defect_text.h"
 #include "core/length/parse.h"
 #include "pictures/paint/figures.h"
 
@@ -74,6 +75,28 @@ GridColumn optionalLengthColumn(const QString& title, const QString& absent,
     const auto length = parseExpression(text.toStdString(), job.unit);
     if (!length) return length.problems();
     get(job, row) = length.value();
+    return {};
+  };
+  return out;
+}
+
+GridColumn defectsColumn(const QString& title,
+                         std::function<std::vector<Defect>&(Job&, std::size_t)> get) {
+  const auto words = [get](const Job& job, std::size_t row) {
+    return qs(defectsText(get(const_cast<Job&>(job), row), job.unit));
+  };
+  GridColumn out;
+  out.title = title;
+  out.shown = out.typed = words;
+  out.tip = [](const Job&, std::size_t) {
+    return QObject::tr(
+        "Places that no part may have: x y dx dy, from the lower left corner, x along the length; "
+        "several are parted by semicolons");
+  };
+  out.set = [get](Job& job, std::size_t row, const QString& text) -> Problems {
+    auto places = parseDefects(text.toStdString(), job.unit);
+    if (!places) return places.problems();
+    get(job, row) = std::move(places).value();
     return {};
   };
   return out;

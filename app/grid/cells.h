@@ -14,6 +14,10 @@ GridColumn lengthColumn(const QString& title, std::function<Length&(Job&, std::s
 GridColumn optionalLengthColumn(const QString& title, const QString& absent,
                                 std::function<std::optional<Length>&(Job&, std::size_t)> get);
 
+// Places of a sheet that must stay free, as `x y dx dy; …`.
+GridColumn defectsColumn(const QString& title,
+                         std::function<std::vector<Defect>&(Job&, std::size_t)> get);
+
 GridColumn textColumn(const QString& title, std::function<std::string&(Job&, std::size_t)> get);
 
 GridColumn choiceColumn(const QString& title, const QStringList& words,

@@ -67,6 +67,9 @@ std::vector<GridColumn> stockColumns() {
       optionalLengthColumn(
           tr("Trim"), tr("usual"),
           [](Job& job, std::size_t row) -> std::optional<Length>& { return job.stock[row].trim; }),
+      defectsColumn(
+          tr("Keep free"),
+          [](Job& job, std::size_t row) -> std::vector<Defect>& { return job.stock[row].defects; }),
   };
 }
 

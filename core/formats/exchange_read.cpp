@@ -5,6 +5,7 @@
 #include <set>
 
 #include "core/formats/csv_rows.h"
+#include "core/formats/defect_text.h"
 #include "core/formats/exchange.h"
 #include "core/length/parse.h"
 
@@ -37,6 +38,18 @@ Result<std::map<std::string, Banding>> readBanding(const ExchangeText& text,
   return out;
 }
 
+std::vector<Defect> defects(Rows& rows, std::optional<Unit> unit, const StockSupply& stock) {
+  const auto read = parseDefects(rows.text("defects"), unit);
+  if (!read) {
+    rows.refuse("defects", read.problems().front().found, read.problems().front().expected);
+    return {};
+  }
+  for (const Defect& one : *read)
+    if (!one.isOn(stock.length, stock.width))
+      rows.refuse("defects", "'" + shown(rows.text("defects")) + "'", "places on the piece");
+  return *read;
+}
+
 Result<std::vector<StockSupply>> readStock(const ExchangeText& text, std::optional<Unit> unit,
                                            Length trim) {
   const auto table =
@@ -61,6 +74,7 @@ Result<std::vector<StockSupply>> readStock(const ExchangeText& text, std::option
         "grain",
         {{"length", SheetGrain::Length}, {"width", SheetGrain::Width}, {"none", SheetGrain::None}},
         SheetGrain::Length);
+    stock.defects = defects(rows, unit, stock);
     if (rows.text("qty") != "unlimited") stock.quantity = rows.count("qty", 0, kMostPieces);
     stock.price = rows.money("price");
     stock.kind = rows.choice<StockKind>(

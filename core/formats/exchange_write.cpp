@@ -1,6 +1,7 @@
 #include <fmt/format.h>
 
 #include "core/formats/csv.h"
+#include "core/formats/defect_text.h"
 #include "core/formats/exchange.h"
 #include "core/formats/list_lengths.h"
 
@@ -63,18 +64,19 @@ std::string writeParts(const Job& job, const std::vector<Part>& parts) {
 
 std::string writeStock(const Job& job) {
   const ListLengths length(job.unit);
-  std::string out = length.unitLine() +
-                    "id,material,thickness,measured,length,width,grain,qty,price,kind,trim,lot\n";
+  std::string out =
+      length.unitLine() +
+      "id,material,thickness,measured,length,width,grain,qty,price,kind,trim,lot,defects\n";
   for (const StockPiece& piece : job.stock) {
     const Material& material = *findMaterial(job, piece.material);
     if (material.lumber) continue;
-    out += fmt::format("{},{},{},{},{},{},{},{},{},{},{},{}\n", csvText(piece.mark),
-                       csvText(material.name), length(material.nominal),
-                       length(piece.measured.value_or(material.measured)), length(piece.length),
-                       length(piece.width), grainName(piece.grain),
-                       piece.quantity ? std::to_string(*piece.quantity) : "unlimited",
-                       format(piece.price), piece.kind == StockKind::Sheet ? "sheet" : "offcut",
-                       piece.trim ? length(*piece.trim) : "", csvText(piece.lot));
+    out += fmt::format(
+        "{},{},{},{},{},{},{},{},{},{},{},{},{}\n", csvText(piece.mark), csvText(material.name),
+        length(material.nominal), length(piece.measured.value_or(material.measured)),
+        length(piece.length), length(piece.width), grainName(piece.grain),
+        piece.quantity ? std::to_string(*piece.quantity) : "unlimited", format(piece.price),
+        piece.kind == StockKind::Sheet ? "sheet" : "offcut", piece.trim ? length(*piece.trim) : "",
+        csvText(piece.lot), defectsText(piece.defects, job.unit));
   }
   return out;
 }

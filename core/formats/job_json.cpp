@@ -63,6 +63,14 @@ void bodyField(JsonWriter& a, AssemblyBody& body) {
 }  // namespace
 
 template <class A>
+void fields(A& a, Costing& v) {
+  a.unlessPlain("minutes", v.minutes);
+  a.unlessPlain("rate", v.rate);
+  a.unlessPlain("margin", v.margin);
+  a.unlessPlain("spare", v.spare);
+}
+
+template <class A>
 void fields(A& a, Assembly& v) {
   a.id("id", v.id);
   a.must("code", v.code);
@@ -264,6 +272,7 @@ void fields(A& a, Job& v) {
   a("saw", v.saw);
   a("shop", v.shop);
   a("labels", v.labels);
+  a.unlessPlain("costing", v.costing);
   a.must("materials", v.materials);
   a("bandings", v.bandings);
   a("stock", v.stock);

@@ -184,6 +184,7 @@ void fields(A& a, StockSupply& v) {
   a.id("row", v.row);
   a("piece", v.piece);
   a.unlessPlain("store", v.store);
+  a.unlessPlain("defects", v.defects);
 }
 
 template <class A>

@@ -89,6 +89,14 @@ void fields(A& a, Banding& v) {
 }
 
 template <class A>
+void fields(A& a, Defect& v) {
+  a.must("x", v.x);
+  a.must("y", v.y);
+  a.must("width", v.width);
+  a.must("height", v.height);
+}
+
+template <class A>
 void fields(A& a, StockPiece& v) {
   a.id("id", v.id);
   a.must("mark", v.mark);
@@ -103,6 +111,7 @@ void fields(A& a, StockPiece& v) {
   a.choice("kind", v.kind, kStockKinds);
   a("trim", v.trim);
   a.unlessPlain("store", v.store);
+  a.unlessPlain("defects", v.defects);
 }
 
 template <class A>

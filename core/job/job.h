@@ -9,6 +9,7 @@
 
 #include "core/job/choice.h"
 #include "core/job/code_book.h"
+#include "core/job/costing.h"
 #include "core/job/shared_rows.h"
 #include "core/job/shop.h"
 #include "core/job/stock.h"
@@ -115,6 +116,7 @@ struct Job {
   SawRules saw;
   Shop shop;
   LabelSheet labels;
+  Costing costing;
   std::vector<Material> materials;
   std::vector<Banding> bandings;
   SharedRows<StockPiece> stock;

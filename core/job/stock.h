@@ -4,7 +4,9 @@
 #include <cstdint>
 #include <optional>
 #include <string>
+#include <vector>
 
+#include "core/job/defect.h"
 #include "core/job/id.h"
 #include "core/length/length.h"
 
@@ -47,6 +49,7 @@ struct StockPiece {
   std::optional<Length> trim;  // cut off every edge; none: the saw's for sheets, 0 for offcuts
   Id id = 0;
   Id store = 0;  // of the piece in the shop's store that it is a copy of; 0: of none
+  std::vector<Defect> defects = {};  // on every piece of the row, no more than kMostDefects
   bool operator==(const StockPiece&) const = default;
 };
 

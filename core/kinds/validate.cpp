@@ -25,6 +25,7 @@ class JobCheck : private Check {
     saw();
     shop();
     labels();
+    costing();
     for (std::size_t i = 0; i < job_.materials.size(); ++i) material(i);
     for (std::size_t i = 0; i < job_.bandings.size(); ++i) banding(i);
     for (std::size_t i = 0; i < job_.stock.size(); ++i) stock(i);
@@ -100,6 +101,12 @@ class JobCheck : private Check {
     if (row.x && row.copies != 1) within(at + "/copies", row.copies, 1, 1);
   }
 
+  void costing() {
+    within("/costing/minutes", job_.costing.minutes, 0, 1'000'000);
+    within("/costing/margin", job_.costing.margin, 0, 1'000);
+    within("/costing/spare", job_.costing.spare, 0, 1'000);
+  }
+
   void labels() {
     within("/labels/columns", job_.labels.columns, 1, 10);
     within("/labels/rows", job_.labels.rows, 1, 30);
@@ -141,6 +148,10 @@ class JobCheck : private Check {
     positive(at + "/width", row.width);
     if (row.quantity) within(at + "/quantity", *row.quantity, 0, 1'000'000);
     if (row.trim) notNegative(at + "/trim", *row.trim);
+    within(at + "/defects", std::ssize(row.defects), 0, std::int64_t{kMostDefects});
+    for (std::size_t k = 0; k < row.defects.size(); ++k)
+      if (!row.defects[k].isOn(row.length, row.width))
+        add(fmt::format("{}/defects/{}", at, k), "off the piece", "a place on it");
   }
 
   void slide(std::size_t i) {

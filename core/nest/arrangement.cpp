@@ -91,7 +91,8 @@ void put(const Group& group, std::vector<SlackTree>& sheets, int block, const Fo
 }
 
 SlackTree emptySheet(const Group& group, std::size_t row) {
-  return {row, group.stock[row].w, group.stock[row].h, group.leastSide};
+  return {row, group.stock[row].w, group.stock[row].h, group.leastSide,
+          group.stock[row].partings.get()};
 }
 
 double filledArea(const Group& group, const SlackTree& sheet) {
@@ -129,9 +130,8 @@ std::optional<std::size_t> newSheet(const Group& group, const std::vector<std::i
   for (std::size_t i = 0; i < group.stock.size(); ++i) {
     const StockKindRow& row = group.stock[i];
     if (used[i] >= row.available || !block.mayLieOn(i)) continue;
-    const bool fits = std::any_of(block.lies.begin(), block.lies.end(), [&row](const Lie& lie) {
-      return lie.allowedOn(row.grain) && lie.w <= row.w && lie.h <= row.h;
-    });
+    const bool fits = std::any_of(block.lies.begin(), block.lies.end(),
+                                  [&row](const Lie& lie) { return row.takes(lie); });
     const double value = opening == Opening::Cheapest   ? static_cast<double>(row.cost) / row.area
                          : opening == Opening::Smallest ? row.area
                                                         : -row.area;

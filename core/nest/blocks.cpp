@@ -58,7 +58,7 @@ class Grouper {
       const StockSupply& row = request_.stock[i];
       if (row.material != material || row.thickness != thickness) continue;
       StockKindRow kind = stockRow(i, pieces);
-      if (row.quantity) kind.available = std::min(*row.quantity - pinnedPieces[i], pieces);
+      if (row.quantity) kind.available = std::min(*row.quantity - pinnedPieces[i], kind.available);
       if (kind.w > kerf_ && kind.h > kerf_ && kind.available > 0) group.stock.push_back(kind);
     }
     for (const auto& [stock, number] : sheets) addPinned(group, stock, number);
@@ -100,6 +100,11 @@ class Grouper {
                 (row.length * row.width).inNm2() / kNm2PerCm2;
     kind.available = pieces;
     kind.area = static_cast<double>(kind.w) * static_cast<double>(kind.h) / 1e18;
+    if (row.defects.empty()) return kind;
+    kind.partings = std::make_shared<const std::vector<Parting>>(partingsOf(request_, index));
+    kind.lost = lostArea(request_, index);
+    kind.area -= static_cast<double>(kind.lost) / 1e12;
+    if (kind.partings->empty()) kind.available = 0;
     return kind;
   }
 
@@ -153,6 +158,8 @@ class Grouper {
     StockKindRow kind = whole;
     kind.w = node.w;
     kind.h = node.h;
+    kind.lost = 0;
+    kind.partings.reset();
     kind.cost = 0;
     kind.available = 1;
     kind.region = true;
@@ -248,9 +255,7 @@ class Grouper {
   static bool fitsSomewhere(const Group& group, const Block& block) {
     for (std::size_t k = 0; k < group.stock.size(); ++k)
       for (const Lie& lie : block.lies)
-        if (block.mayLieOn(k) && lie.allowedOn(group.stock[k].grain) && lie.w <= group.stock[k].w &&
-            lie.h <= group.stock[k].h)
-          return true;
+        if (block.mayLieOn(k) && group.stock[k].takes(lie)) return true;
     return false;
   }
 
@@ -338,6 +343,15 @@ class Grouper {
 
 }  // namespace
 
+bool StockKindRow::takes(const Lie& lie) const {
+  if (!lie.allowedOn(grain)) return false;
+  if (partings == nullptr) return lie.w <= w && lie.h <= h;
+  return std::any_of(partings->begin(), partings->end(), [&lie](const Parting& parting) {
+    return std::any_of(parting.rooms.begin(), parting.rooms.end(),
+                       [&lie](const Room& room) { return lie.w <= room.w && lie.h <= room.h; });
+  });
+}
+
 std::vector<Group> oneLotEach(const Group& group) {
   std::set<std::string> lots;
   for (const StockKindRow& row : group.stock)
@@ -355,9 +369,7 @@ std::vector<Group> oneLotEach(const Group& group) {
       std::vector<char> rows(one.stock.size());
       for (std::size_t k = 0; k < rows.size(); ++k) {
         rows[k] = block.mayLieOn(k) && one.stock[k].lot == lot ? 1 : 0;
-        for (const Lie& lie : block.lies)
-          fits = fits || (rows[k] != 0 && lie.allowedOn(one.stock[k].grain) &&
-                          lie.w <= one.stock[k].w && lie.h <= one.stock[k].h);
+        for (const Lie& lie : block.lies) fits = fits || (rows[k] != 0 && one.stock[k].takes(lie));
       }
       // What is pinned to a piece of another lot stays there.
       if (fits)

@@ -6,6 +6,7 @@
 #pragma once
 
 #include <cstdint>
+#include <memory>
 #include <vector>
 
 #include "core/plan/plan.h"
@@ -49,15 +50,30 @@ struct Block {
   bool mayLieOn(std::size_t row) const { return rows.empty() || rows[row] != 0; }
 };
 
-// Where a place on a piece of stock is pinned, the piece is cut apart around it in a fixed way.
+// Where a place on a piece of stock is pinned or must stay free, the piece is cut apart around it
+// in a fixed way.
 struct Skeleton {
-  enum class Kind { Region, Part, Row, Column };
+  enum class Kind { Region, Part, Row, Column, Waste };
   Kind kind = Kind::Region;
   Nm w = 0, h = 0;      // inflated
-  std::size_t row = 0;  // Region: the stock row it is for the search
+  std::size_t row = 0;  // Region: the stock row it is for the search, or its room of a Parting
   std::size_t part = 0;
   bool turned = false;
   std::vector<Skeleton> children;
+};
+
+// A free part of a piece of stock.
+struct Room {
+  Nm x = 0, y = 0, endX = 0, endY = 0;  // true places, from the corner of the sheet as bought
+  Nm w = 0, h = 0;                      // inflated
+};
+
+inline constexpr std::size_t kMostRooms = 64;  // of a parting
+
+// One way to part a piece around the places that must stay free.
+struct Parting {
+  Skeleton skeleton;
+  std::vector<Room> rooms;  // of its regions
 };
 
 // A row of stock as the search sees it.
@@ -71,6 +87,10 @@ struct StockKindRow {
   bool forced = false;         // a piece with pins: one is used in any case
   bool region = false;         // what is free of a piece with pinned places; no piece of its own
   std::string lot;
+  Nm lost = 0;  // what must stay free of it, inflated, in square micrometres
+  // Where something must: the ways to part it, at least one; else null.
+  std::shared_ptr<const std::vector<Parting>> partings;
+  bool takes(const Lie& lie) const;
   bool alwaysThere() const { return forced || region; }
 };
 

@@ -13,7 +13,9 @@ constexpr std::size_t kMostBlocks = 400;
 }  // namespace
 
 bool Glue::isWorthTrying(const Group& group) {
-  if (group.stock.size() != 1 || group.stock.front().alwaysThere()) return false;
+  if (group.stock.size() != 1 || group.stock.front().alwaysThere() ||
+      group.stock.front().partings != nullptr)
+    return false;
   double area = 0;
   std::int64_t copies = 0;
   for (const Block& block : group.blocks) {

@@ -40,13 +40,17 @@ int SlackTree::childBefore(int child) const {
   return before;
 }
 
+int& SlackTree::rootAt(int node) {
+  return partings_ == nullptr ? root_ : *std::find(roots_.begin(), roots_.end(), node);
+}
+
 // Puts `with` where `old` hangs; `old` is then loose.
 void SlackTree::replace(int old, int with) {
   const int parent = at(old).parent;
   at(with).parent = parent;
   at(with).next = at(old).next;
   if (parent < 0) {
-    root_ = with;
+    rootAt(old) = with;
   } else {
     const int before = childBefore(old);
     (before < 0 ? at(parent).first : at(before).next) = with;
@@ -63,7 +67,12 @@ void SlackTree::insert(const Spot& spot, int block, int lie, Nm w, Nm h) {
   at(leaf).h = h;
   switch (spot.how) {
     case Spot::How::Empty:
-      root_ = leaf;
+      if (partings_ == nullptr) {
+        root_ = leaf;
+      } else {
+        if (parting_ < 0) open(static_cast<std::size_t>(spot.node) / kMostRooms);
+        roots_[static_cast<std::size_t>(spot.node) % kMostRooms] = leaf;
+      }
       break;
     case Spot::How::Join:
       append(spot.node, leaf);
@@ -121,7 +130,7 @@ void SlackTree::collapse(int node) {
 void SlackTree::take(int leaf) {
   const int parent = at(leaf).parent;
   if (parent < 0) {
-    root_ = -1;
+    rootAt(leaf) = -1;
     drop(leaf);
     return;
   }
@@ -174,6 +183,7 @@ int SlackTree::build(std::vector<Laid>& laid, std::size_t from, std::size_t to) 
 bool SlackTree::arrange(std::vector<Laid> laid) {
   nodes_.clear();
   free_.clear();
+  if (partings_ != nullptr) return arrangeParted(laid);
   root_ = laid.empty() ? -1 : build(laid, 0, laid.size());
   bool good = laid.empty() || root_ >= 0;
   settle();
@@ -182,6 +192,46 @@ bool SlackTree::arrange(std::vector<Laid> laid) {
   root_ = -1;
   settle();
   return false;
+}
+
+// As the first way to part it that has every block in one of its rooms.
+bool SlackTree::arrangeParted(const std::vector<Laid>& laid) {
+  for (std::size_t p = 0; p < partings_->size() && !laid.empty(); ++p) {
+    const std::vector<Room>& rooms = (*partings_)[p].rooms;
+    std::vector<std::vector<Laid>> inRoom(rooms.size());
+    bool good = true;
+    for (const Laid& one : laid) {
+      const auto room = std::find_if(rooms.begin(), rooms.end(), [&one](const Room& r) {
+        return one.x >= r.x && one.y >= r.y && one.endX <= r.endX && one.endY <= r.endY;
+      });
+      good = good && room != rooms.end();
+      if (good) inRoom[static_cast<std::size_t>(room - rooms.begin())].push_back(one);
+    }
+    if (!good) continue;
+    nodes_.clear();
+    free_.clear();
+    open(p);
+    for (std::size_t r = 0; r < rooms.size(); ++r) {
+      if (inRoom[r].empty()) continue;
+      roots_[r] = build(inRoom[r], 0, inRoom[r].size());
+      good = good && roots_[r] >= 0;
+      if (!good) break;
+      tighten(roots_[r]);
+      good = node(roots_[r]).w <= rooms[r].w && node(roots_[r]).h <= rooms[r].h;
+    }
+    if (!good) continue;
+    settle();
+    return true;
+  }
+  root_ = parting_ = -1;
+  roots_.clear();
+  settle();
+  return laid.empty();
+}
+
+void SlackTree::open(std::size_t parting) {
+  parting_ = static_cast<int>(parting);
+  roots_.assign((*partings_)[parting].rooms.size(), -1);
 }
 
 const Spot* SlackTree::largestSpot(Nm keepLong, Nm keepShort) const {
@@ -201,6 +251,7 @@ void SlackTree::settle() {
   spots_.clear();
   leaves_.clear();
   highest_.fill(0);
+  if (partings_ != nullptr) return settleParted();
   if (root_ < 0) {
     nodes_.clear();
     free_.clear();
@@ -212,6 +263,36 @@ void SlackTree::settle() {
   at(root_).roomW = w_;
   at(root_).roomH = h_;
   allow(root_);
+  for (std::size_t i = kSteps - 1; i > 0; --i)
+    highest_[i - 1] = std::max(highest_[i - 1], highest_[i]);
+}
+
+void SlackTree::settleParted() {
+  const auto lies = std::find_if(roots_.begin(), roots_.end(), [](int root) { return root >= 0; });
+  root_ = lies == roots_.end() ? -1 : *lies;
+  const auto addRoom = [this](std::size_t parting, std::size_t room) {
+    const Room& empty = (*partings_)[parting].rooms[room];
+    addSpot(empty.w, empty.h, static_cast<int>(parting * kMostRooms + room), Spot::How::Empty);
+  };
+  if (root_ < 0) {
+    nodes_.clear();
+    free_.clear();
+    roots_.clear();
+    parting_ = -1;
+    for (std::size_t p = 0; p < partings_->size(); ++p)
+      for (std::size_t r = 0; r < (*partings_)[p].rooms.size(); ++r) addRoom(p, r);
+  }
+  for (std::size_t r = 0; r < roots_.size(); ++r) {
+    if (roots_[r] < 0) {
+      addRoom(static_cast<std::size_t>(parting_), r);
+      continue;
+    }
+    const Room& room = (*partings_)[static_cast<std::size_t>(parting_)].rooms[r];
+    tighten(roots_[r]);
+    at(roots_[r]).roomW = room.w;
+    at(roots_[r]).roomH = room.h;
+    allow(roots_[r]);
+  }
   for (std::size_t i = kSteps - 1; i > 0; --i)
     highest_[i - 1] = std::max(highest_[i - 1], highest_[i]);
 }

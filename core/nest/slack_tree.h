@@ -5,6 +5,9 @@
 // A node's tight size is the smallest that holds its children: a row's width is their sum and its
 // height their maximum, a column's the other way round. The allowed size of the root is the sheet;
 // a child may take what its siblings leave along the row and all of the row's allowed height.
+//
+// A sheet with places that must stay free holds such a tree for every room of one way to part it.
+// The first block that is put on it chooses the way; once the sheet is empty all are open again.
 #pragma once
 
 #include <array>
@@ -35,7 +38,7 @@ struct Laid {
 // A place where a block of at most (w, h) may go.
 struct Spot {
   enum class How : std::uint8_t {
-    Empty,       // the sheet is empty
+    Empty,       // the sheet, or the room that `node` says, is empty
     Join,        // become the node's last child
     WrapRow,     // the node and the block become a row
     WrapColumn,  // the node and the block become a column
@@ -49,12 +52,14 @@ struct Spot {
 
 class SlackTree {
  public:
-  // Spots with a side below `least` are not worth listing.
-  SlackTree(std::size_t stock, Nm w, Nm h, Nm least)
+  // Spots with a side below `least` are not worth listing. `partings`, where something must stay
+  // free, is kept by reference.
+  SlackTree(std::size_t stock, Nm w, Nm h, Nm least, const std::vector<Parting>* partings = nullptr)
       : stock_(stock),
         w_(w),
         h_(h),
         least_(least),
+        partings_(partings),
         perStep_(static_cast<double>(kSteps) / static_cast<double>(w)) {
     settle();
   }
@@ -68,6 +73,12 @@ class SlackTree {
   Nm height() const { return h_; }
   bool empty() const { return root_ < 0; }
   int root() const { return root_; }
+  // The way it is parted, while something lies on it; null for a sheet that is whole.
+  const Parting* parting() const {
+    return parting_ < 0 ? nullptr : &(*partings_)[static_cast<std::size_t>(parting_)];
+  }
+  // What lies in a room of that: a node, or -1.
+  int rootOf(std::size_t room) const { return roots_[room]; }
   const Node& node(int i) const { return nodes_[static_cast<std::size_t>(i)]; }
   const std::vector<Spot>& spots() const { return spots_; }
   const std::vector<int>& leaves() const { return leaves_; }
@@ -93,7 +104,11 @@ class SlackTree {
   int childBefore(int child) const;
   void collapse(int node);
   int build(std::vector<Laid>& laid, std::size_t from, std::size_t to);
+  bool arrangeParted(const std::vector<Laid>& laid);
+  int& rootAt(int node);
+  void open(std::size_t parting);
   void settle();
+  void settleParted();
   void tighten(int node);
   void sortChildren(int node);
   void allow(int node);
@@ -108,7 +123,10 @@ class SlackTree {
 
   std::size_t stock_;
   Nm w_, h_, least_;
-  int root_ = -1;
+  int root_ = -1;  // of a parted sheet one of the roots
+  const std::vector<Parting>* partings_ = nullptr;
+  int parting_ = -1;
+  std::vector<int> roots_;  // of the rooms of the parting
   // By width in steps of a sixteenth of the sheet: the highest spot that is in this step or above.
   static constexpr std::size_t kSteps = 16;
   std::size_t step(Nm w) const {

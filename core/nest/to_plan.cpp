@@ -53,7 +53,35 @@ class Converter {
       const Spot at = *spot;
       tree.insert(at, kLeftover, 0, at.w, at.h);
     }
-    return convert(tree, tree.root(), sheet);
+    return tree.parting() == nullptr ? convert(tree, tree.root(), sheet)
+                                     : parted(tree.parting()->skeleton, tree, sheet);
+  }
+
+  // A sheet that is cut apart around what must stay free.
+  CutTree parted(const Skeleton& node, const SlackTree& tree, PlannedSheet& sheet) {
+    CutTree out = fixedNode(node);
+    if (node.kind == Skeleton::Kind::Region) {
+      const int root = tree.rootOf(node.row);
+      if (root >= 0) {
+        out.kind = CutTree::Kind::Row;
+        out.children.push_back(convert(tree, root, sheet));
+      }
+      return out;
+    }
+    for (const Skeleton& child : node.children) out.children.push_back(parted(child, tree, sheet));
+    return out;
+  }
+
+  CutTree fixedNode(const Skeleton& node) const {
+    CutTree out;
+    out.dx = size(node.w);
+    out.dy = size(node.h);
+    out.fixed = true;
+    out.anchored = node.kind == Skeleton::Kind::Row || node.kind == Skeleton::Kind::Column;
+    out.kind = node.kind == Skeleton::Kind::Row      ? CutTree::Kind::Row
+               : node.kind == Skeleton::Kind::Column ? CutTree::Kind::Column
+                                                     : CutTree::Kind::Waste;
+    return out;
   }
 
   CutTree convert(const SlackTree& tree, int i, PlannedSheet& sheet) {
@@ -97,28 +125,22 @@ class Converter {
   }
 
   CutTree skeleton(const Skeleton& node, const Arrangement& arrangement, PlannedSheet& sheet) {
-    CutTree out;
-    out.dx = size(node.w);
-    out.dy = size(node.h);
+    CutTree out = fixedNode(node);
     if (node.kind == Skeleton::Kind::Part)
       return part(node.part, node.turned, out.dx, out.dy, sheet);
     if (node.kind == Skeleton::Kind::Region) {
       const auto on = std::find_if(
           arrangement.sheets.begin(), arrangement.sheets.end(),
           [&node](const SlackTree& tree) { return tree.stock() == node.row && !tree.empty(); });
-      out.kind = CutTree::Kind::Row;
-      out.fixed = true;
-      if (on != arrangement.sheets.end())
+      if (on != arrangement.sheets.end()) {
+        out.kind = CutTree::Kind::Row;
         out.children.push_back(filled(*on, sheet));
-      else
-        out.kind = std::max(out.dx, out.dy) >= request_.keepLong &&
-                           std::min(out.dx, out.dy) >= request_.keepShort
-                       ? CutTree::Kind::Leftover
-                       : CutTree::Kind::Waste;
+      } else if (std::max(out.dx, out.dy) >= request_.keepLong &&
+                 std::min(out.dx, out.dy) >= request_.keepShort) {
+        out.kind = CutTree::Kind::Leftover;
+      }
       return out;
     }
-    out.kind = node.kind == Skeleton::Kind::Row ? CutTree::Kind::Row : CutTree::Kind::Column;
-    out.fixed = out.anchored = true;
     for (const Skeleton& child : node.children)
       out.children.push_back(skeleton(child, arrangement, sheet));
     return out;

@@ -40,6 +40,14 @@ std::string fingerprint(const NestRequest& request) {
     out.add(stock.lot);
     out.add(stock.density);
     out.add(stock.piece);
+    if (stock.defects.empty()) continue;
+    out.add(std::ssize(stock.defects));
+    for (const Defect& defect : stock.defects) {
+      out.add(defect.x);
+      out.add(defect.y);
+      out.add(defect.width);
+      out.add(defect.height);
+    }
   }
   out.add(std::ssize(request.pins));
   for (const Pin& pin : request.pins) {

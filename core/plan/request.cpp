@@ -204,7 +204,8 @@ NestRequest requestOf(const Job& job, const std::vector<Part>& parts) {
                          material.density,
                          piece.id,
                          {},
-                         piece.store});
+                         piece.store,
+                         piece.defects});
   }
   addPins(job, parts, out);
   return out;

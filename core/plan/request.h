@@ -53,6 +53,7 @@ struct StockSupply {
   Id row = 0;                  // of the job's rack; 0: not known
   std::string piece;           // its name where it lies on the bench already, from an earlier plan
   Id store = 0;                // of the shop's store; 0: of none
+  std::vector<Defect> defects = {};  // what must stay free of each
   bool operator==(const StockSupply&) const = default;
 };
 

@@ -142,6 +142,9 @@ class Verifier {
       if (p.dx != (p.turned ? part.width : part.length) ||
           p.dy != (p.turned ? part.length : part.width))
         add(field, "another size", "the part's cut size");
+      for (const Defect& defect : request_.stock[plan_.sheets[i].stock].defects)
+        if (defect.meets(p.x, p.y, p.dx, p.dy))
+          add(field, "lies where the sheet must stay free", "beside it");
       const SheetGrain grain = request_.stock[plan_.sheets[i].stock].grain;
       const bool lengthAlongX = !p.turned;
       if (part.grain != PartGrain::Any && grain != SheetGrain::None &&
@@ -149,6 +152,10 @@ class Verifier {
         add(field, "across the grain", "along it");
       placed_[p.part].push_back(p.copy);
     }
+    for (const Leftover& kept : plan_.sheets[i].leftovers)
+      for (const Defect& defect : request_.stock[plan_.sheets[i].stock].defects)
+        if (defect.meets(kept.x, kept.y, kept.dx, kept.dy))
+          add(kept.id, "holds a place that must stay free", "sound stock");
   }
 
   void stock() {

@@ -120,6 +120,9 @@ class SheetCutter {
   }
 
   void keep(const Piece& piece) {
+    // A thin blade leaves something of what must stay free to what lies beside it.
+    for (const Defect& defect : stock_.defects)
+      if (defect.meets(piece.x, piece.y, piece.dx, piece.dy)) return;
     if (piece.dx > Length{} && piece.dy > Length{} && keepable(piece.dx, piece.dy) &&
         piece.farX == Length{} && piece.farY == Length{}) {
       out_.leftovers.push_back({"", piece.x, piece.y, piece.dx, piece.dy});

@@ -8,14 +8,6 @@
 namespace pp {
 
 template <class A>
-void fields(A& a, Defect& v) {
-  a.must("x", v.x);
-  a.must("y", v.y);
-  a.must("width", v.width);
-  a.must("height", v.height);
-}
-
-template <class A>
 void fields(A& a, RackMaterial& v) {
   a.id("id", v.id);
   a.must("name", v.name);

@@ -10,10 +10,8 @@ bool liesInACorner(const RackPiece& piece, Length length, Length width) {
   if (length > piece.length || width > piece.width) return false;
   for (const Length x : {Length{}, piece.length - length})
     for (const Length y : {Length{}, piece.width - width})
-      if (std::none_of(piece.defects.begin(), piece.defects.end(), [&](const Defect& one) {
-            return one.x < x + length && x < one.x + one.width && one.y < y + width &&
-                   y < one.y + one.height;
-          }))
+      if (std::none_of(piece.defects.begin(), piece.defects.end(),
+                       [&](const Defect& one) { return one.meets(x, y, length, width); }))
         return true;
   return false;
 }

@@ -48,6 +48,7 @@ class Copies {
     piece.width = known.width;
     piece.grain = known.grain;
     piece.price = known.price;
+    piece.defects = known.defects;
     return piece;
   }
 

@@ -9,9 +9,7 @@ namespace {
 
 void check(const std::string& at, const Defect& defect, const RackPiece& piece,
            Problems& problems) {
-  if (defect.x < Length{} || defect.y < Length{} || defect.width <= Length{} ||
-      defect.height <= Length{} || defect.x + defect.width > piece.length ||
-      defect.y + defect.height > piece.width)
+  if (!defect.isOn(piece.length, piece.width))
     problems.push_back({{},
                         0,
                         at,
@@ -46,6 +44,12 @@ Problems problemsIn(const RackPiece& row) {
   positive("width", row.width, out);
   positive("count", row.count, out);
   if (row.measured) positive("measured", *row.measured, out);
+  if (row.defects.size() > kMostDefects)
+    out.push_back({{},
+                   0,
+                   "defects",
+                   std::to_string(row.defects.size()),
+                   fmt::format("at most {}", kMostDefects)});
   for (std::size_t i = 0; i < row.defects.size(); ++i)
     check(fmt::format("defects/{}", i), row.defects[i], row, out);
   return out;

@@ -32,6 +32,9 @@ class Drawing {
              Qt::AlignLeft | Qt::AlignBottom, picture_.title());
     // What is between the parts is bare paper; the kerfs show as the dark gaps they are.
     painter_.fillRect(sheet, look::kCard);
+    for (const Defect& defect : stock_.defects)
+      painter_.fillRect(map_.rect(defect.x, defect.y, defect.width, defect.height),
+                        QBrush(look::kRed, Qt::DiagCrossPattern));
     for (std::size_t i = 0; i < picture_.sheet->placements.size(); ++i) kerf(i);
     for (const Leftover& leftover : picture_.sheet->leftovers) tag(leftover);
     for (std::size_t i = 0; i < picture_.sheet->placements.size(); ++i) part(i);

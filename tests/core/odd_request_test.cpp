@@ -53,6 +53,9 @@ class OddRequests {
     }
     if (parts > 1 && below(3) == 0) run(q);
     for (std::size_t left = below(4); left > 0; --left) pin(q);
+    for (StockSupply& row : q.stock)
+      for (std::size_t left = even() ? 0 : below(4); left > 0; --left)
+        row.defects.push_back({small(), size(), size(), size()});
     return q;
   }
 

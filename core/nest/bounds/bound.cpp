@@ -16,7 +16,8 @@ constexpr std::size_t kMostConditions = 6;
 constexpr std::size_t kMostItems = 400;  // a program with more gains nothing in a maker's time
 
 Int128 areaOf(const StockKindRow& row) {
-  return static_cast<Int128>(row.w) * row.h;
+  constexpr Int128 kNm2PerUm2 = 1'000'000;
+  return static_cast<Int128>(row.w) * row.h - row.lost * kNm2PerUm2;
 }
 
 // A pattern of the linear program: how often each item lies on one piece of a stock row.

@@ -11,6 +11,19 @@
 namespace pp::nest {
 namespace {
 
+// What must stay free of a sheet, on a piece that was cut from it.
+std::vector<Defect> defectsOn(const PieceAtHand& piece, const std::vector<Defect>& ofSheet) {
+  std::vector<Defect> out;
+  for (const Defect& one : ofSheet) {
+    if (!one.meets(piece.x, piece.y, piece.dx, piece.dy)) continue;
+    const Length x = std::max(one.x - piece.x, Length{});
+    const Length y = std::max(one.y - piece.y, Length{});
+    out.push_back({x, y, std::min(one.x + one.width - piece.x, piece.dx) - x,
+                   std::min(one.y + one.height - piece.y, piece.dy) - y});
+  }
+  return out;
+}
+
 // Runs are whole or not at all: where a member is missing, all copies of the run that lie ready are
 // of no use to the figure, but they are good parts; only the run's missing copies are cut anew.
 NestRequest requestFor(const NestRequest& old, const Plan& plan, const Bench& bench) {
@@ -30,6 +43,7 @@ NestRequest requestFor(const NestRequest& old, const Plan& plan, const Bench& be
                        piece.dx == old.stock[piece.stock].length &&
                        piece.dy == old.stock[piece.stock].width;
     if (!whole) row.trim = Length{};
+    row.defects = defectsOn(piece, row.defects);
     row.quantity = 1;
     row.price = Money{};
     row.kind = StockKind::Offcut;

@@ -185,8 +185,9 @@ bool Dive::isWorthTrying(const Group& group) {
   return group.pinned.empty() && blocks > 0 && group.stock.size() <= kMostRows &&
          blocks <= kMostBlocks && copies <= kMostCopies &&
          static_cast<double>(copies) >= kLeastAlike * blocks &&
-         std::none_of(group.stock.begin(), group.stock.end(),
-                      [](const StockKindRow& row) { return row.alwaysThere(); });
+         std::none_of(group.stock.begin(), group.stock.end(), [](const StockKindRow& row) {
+           return row.alwaysThere() || row.partings != nullptr;
+         });
 }
 
 Dive::Dive(const Group& group, const Arrangement& known, std::uint64_t seed)
