@@ -57,6 +57,11 @@ Length bevelKerf(Length kerf) {
 
 namespace {
 
+// What must be spent on it: nothing where it is the shop's already.
+Money spentOn(const StockPiece& piece) {
+  return piece.store == 0 ? piece.price : Money{};
+}
+
 // The job's pins as far as their parts and stock are there.
 void addPins(const Job& job, const std::vector<Part>& parts, NestRequest& out) {
   for (const JobPin& pin : job.pins) {
@@ -182,7 +187,7 @@ NestRequest requestOf(const Job& job, const std::vector<Part>& parts) {
     if (material.lumber) {
       out.barStock.push_back({piece.material,
                               piece.width,
-                              {piece.mark, piece.length, piece.quantity, piece.price},
+                              {piece.mark, piece.length, piece.quantity, spentOn(piece)},
                               piece.id,
                               piece.store});
       continue;
@@ -197,7 +202,7 @@ NestRequest requestOf(const Job& job, const std::vector<Part>& parts) {
                          piece.width,
                          piece.grain,
                          piece.quantity,
-                         piece.price,
+                         spentOn(piece),
                          piece.kind,
                          trim,
                          piece.lot,

@@ -18,12 +18,14 @@ void fields(A& a, Setting& v) {
 struct KnownJob {
   std::string id, name;
   std::int64_t seq = 0;
+  std::string wants;
 };
 template <class A>
 void fields(A& a, KnownJob& v) {
   a.must("id", v.id);
   a("name", v.name);
   a("seq", v.seq);
+  a.unlessPlain("wants", v.wants);
 }
 
 struct JobHeld {
@@ -93,10 +95,10 @@ Result<std::string> Store::exported() {
     out.bandings = inside_->rows<RackBanding>("", problems);
     out.hardware = inside_->rows<Hardware>("", problems);
     out.finishes = inside_->rows<ShopFinish>("", problems);
-    SQLite::Statement jobs(inside_->db, "SELECT id, name, seq FROM job ORDER BY id");
+    SQLite::Statement jobs(inside_->db, "SELECT id, name, seq, wants FROM job ORDER BY id");
     while (jobs.executeStep())
       out.jobs.push_back({jobs.getColumn(0).getString(), jobs.getColumn(1).getString(),
-                          jobs.getColumn(2).getInt64()});
+                          jobs.getColumn(2).getInt64(), jobs.getColumn(3).getString()});
     SQLite::Statement held(
         inside_->db,
         "SELECT job, cutting, piece, reserved, used FROM holding ORDER BY job, cutting, piece");
@@ -134,12 +136,13 @@ Problems Store::import(const std::string& file, std::string_view text) {
   int version = 0;
   reader.must("format", format);
   reader.must("version", version);
-  if (problems.empty() && (format != kFormat || version != storeVersion()))
+  // What came with later versions is left out of earlier texts.
+  if (problems.empty() && (format != kFormat || version < 1 || version > storeVersion()))
     problems.push_back({{},
                         0,
                         "/format",
                         fmt::format("'{}', version {}", shown(format), version),
-                        fmt::format("'{}', version {}", kFormat, storeVersion())});
+                        fmt::format("'{}', version 1 to {}", kFormat, storeVersion())});
   Whole whole;
   if (problems.empty()) {
     fields(reader, whole);
@@ -173,7 +176,13 @@ Problems Store::import(const std::string& file, std::string_view text) {
     insert(whole.bandings);
     insert(whole.hardware);
     insert(whole.finishes);
-    for (const KnownJob& one : whole.jobs) inside_->mention(one.id, one.name, one.seq);
+    for (const KnownJob& one : whole.jobs) {
+      inside_->mention(one.id, one.name, one.seq);
+      SQLite::Statement wants(inside_->db, "UPDATE job SET wants = ? WHERE id = ?");
+      wants.bind(1, one.wants);
+      wants.bind(2, one.id);
+      wants.exec();
+    }
     for (const JobHeld& one : whole.holdings) inside_->hold(one.job, one.held);
     for (const CameBack& one : whole.returned) {
       inside_->returned(one.job, one.cutting, one.leftover, one.piece);

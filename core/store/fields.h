@@ -62,19 +62,17 @@ void fields(A& a, RackBanding& v) {
   a("left", v.left);
 }
 
+inline const Choices<HardwareKind> kHardwareKinds = {
+    {"slide", HardwareKind::Slide},   {"hinge", HardwareKind::Hinge},
+    {"screw", HardwareKind::Screw},   {"pin", HardwareKind::Pin},
+    {"caster", HardwareKind::Caster}, {"pull", HardwareKind::Pull},
+    {"insert", HardwareKind::Insert}, {"glue", HardwareKind::Glue},
+    {"other", HardwareKind::Other}};
+
 template <class A>
 void fields(A& a, Hardware& v) {
   a.id("id", v.id);
-  a.choice("kind", v.kind,
-           {{"slide", HardwareKind::Slide},
-            {"hinge", HardwareKind::Hinge},
-            {"screw", HardwareKind::Screw},
-            {"pin", HardwareKind::Pin},
-            {"caster", HardwareKind::Caster},
-            {"pull", HardwareKind::Pull},
-            {"insert", HardwareKind::Insert},
-            {"glue", HardwareKind::Glue},
-            {"other", HardwareKind::Other}});
+  a.choice("kind", v.kind, kHardwareKinds);
   a.must("name", v.name);
   a("length", v.length);
   a("have", v.have);

@@ -7,6 +7,7 @@
 
 #include "core/job/ids.h"
 #include "core/length/format.h"
+#include "core/store/house_rules.h"
 
 namespace pp {
 namespace {
@@ -85,13 +86,24 @@ std::string countWords(const std::optional<std::int64_t>& count) {
 }  // namespace
 
 Result<StoreState> stateOf(Store& store, const std::string& job) {
-  auto materials = store.all<RackMaterial>();
-  if (!materials) return materials.problems();
-  auto rack = store.rack();
-  if (!rack) return rack.problems();
-  auto own = store.heldBy(job);
-  if (!own) return own.problems();
-  return StoreState{std::move(materials).value(), std::move(rack).value(), std::move(own).value()};
+  StoreState out;
+  auto goods = goodsOf(store);
+  if (!goods) return goods.problems();
+  static_cast<ShopGoods&>(out) = std::move(goods).value();
+  Problems problems;
+  const auto into = [&problems](auto& to, auto read) {
+    if (read)
+      to = std::move(read).value();
+    else
+      problems = read.problems();
+  };
+  into(out.own, store.heldBy(job));
+  into(out.jobs, store.wants());
+  into(out.readings, store.all<LotReading>());
+  into(out.rulesMm, store.setting(houseRulesName(Unit::Millimetre)));
+  into(out.rulesIn, store.setting(houseRulesName(Unit::Inch)));
+  if (!problems.empty()) return problems;
+  return out;
 }
 
 void takeOver(Job& job, const StoreState& state) {

@@ -5,15 +5,17 @@
 #include "core/floor/open_parts.h"
 #include "core/floor/record.h"
 #include "core/secondlook/second_look.h"
-#include "core/store/store.h"
+#include "core/store/shopping.h"
 
 namespace pp {
 
-// What was read of the store at one moment.
-struct StoreState {
-  std::vector<RackMaterial> materials;
-  std::vector<RackRow> rack;  // not used up, by id
-  std::vector<Held> own;      // of the job that is open
+// What was read of the store at one moment; the rack without what is used up, by id.
+struct StoreState : ShopGoods {
+  std::vector<Held> own;       // of the job that is open
+  std::vector<JobWants> jobs;  // that need something, the open one too as it was last told
+  std::vector<LotReading> readings;
+  std::string rulesMm, rulesIn;  // the house's, by unit; empty: none
+  const std::string& rules(Unit unit) const { return unit == Unit::Inch ? rulesIn : rulesMm; }
 };
 Result<StoreState> stateOf(Store& store, const std::string& job);
 

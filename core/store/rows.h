@@ -7,6 +7,7 @@
 #include <vector>
 
 #include "core/job/defect.h"
+#include "core/job/hardware_kind.h"
 #include "core/job/stock.h"
 
 namespace pp {
@@ -68,8 +69,6 @@ struct RackBanding {
   Length left = {};         // there is of it, >= 0
   bool operator==(const RackBanding&) const = default;
 };
-
-enum class HardwareKind { Slide, Hinge, Screw, Pin, Caster, Pull, Insert, Glue, Other };
 
 // Slides, hinges, screws: bought in packs, counted singly.
 struct Hardware {

@@ -110,6 +110,10 @@ CREATE TABLE reading (
 );
 CREATE INDEX reading_lot ON reading (material, lot);
 )",
+    // What every job needs of the shop, as JSON; empty: nothing, or not said.
+    R"(
+ALTER TABLE job ADD COLUMN wants TEXT NOT NULL DEFAULT '';
+)",
 };
 
 }  // namespace

@@ -61,6 +61,26 @@ struct RackSearch {
   bool usedUpToo = false;
 };
 
+struct JobWants;
+
+// What was bought.
+struct Booking {
+  struct Piece {
+    RackPiece piece;
+    RackMaterial like;  // what it is of; made where the store has no such
+  };
+  struct Can {
+    std::string finish, product;
+    std::int64_t millilitres = 0;
+    Money price;  // of a can; 0: as before
+  };
+  std::vector<Piece> pieces;
+  // Known by their names from now on; `left` and `have`: so much came, less than 0: it went back.
+  std::vector<RackBanding> rolls;
+  std::vector<Hardware> hardware;
+  std::vector<Can> cans;
+};
+
 class Store {
  public:
   // Opens the file, and makes it where there is none. One of an older version is copied beside
@@ -101,6 +121,13 @@ class Store {
   // What the job has from now on. Nothing happens where the store has followed the job further
   // already. Gives the tags of what came back, by cutting and leftover.
   Result<std::map<std::pair<int, std::string>, std::int64_t>> follow(const JobHolding& holding);
+
+  // What a job needs of the shop from now on; nothing: it is forgotten.
+  std::optional<Problem> want(const JobWants& wants);
+  // Of all jobs that need something, by name.
+  Result<std::vector<JobWants>> wants();
+  // Puts what was bought to what is there, all of it or nothing; gives the ids of its pieces.
+  Result<std::vector<Id>> book(const Booking& booking);
 
   // House rules and the like, one text by name; empty: none.
   Result<std::string> setting(const std::string& name);

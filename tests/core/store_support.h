@@ -6,6 +6,7 @@
 
 #include <filesystem>
 
+#include "core/store/needs.h"
 #include "core/store/store.h"
 #include "tests/core/support.h"
 

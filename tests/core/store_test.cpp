@@ -369,6 +369,22 @@ TEST(Store, anOlderStoreIsCopiedAndMadeNew) {
   EXPECT_EQ(copy.execAndGet("SELECT count(*) FROM piece").getInt(), 2);
 }
 
+TEST(Store, theVersionBeforeThisIsTakenOver) {
+  const StoreFile file;
+  {
+    SQLite::Database db(file.path(), SQLite::OPEN_READWRITE | SQLite::OPEN_CREATE);
+    db.exec(readFile(std::string(STORES_DIR) + "/version-2.sql").value());
+  }
+  Store store = file.open();
+  EXPECT_EQ(store.rack()->at(0).free, 2);
+  EXPECT_EQ(store.all<LotReading>()->at(0).thickness, mm(17.65));
+  ASSERT_TRUE(store.wants());
+  EXPECT_TRUE(store.wants()->empty());
+  EXPECT_TRUE(store.check().empty());
+  SQLite::Database copy(file.path() + ".version-2");
+  EXPECT_EQ(copy.execAndGet("PRAGMA user_version").getInt(), 2);
+}
+
 TEST(Store, isExportedAndImportedWhole) {
   const StoreFile file;
   Store store = file.open();
