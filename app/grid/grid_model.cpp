@@ -118,6 +118,7 @@ QVariant GridModel::headerData(int section, Qt::Orientation orientation, int rol
   const GridColumn& column = columns_[static_cast<std::size_t>(section)];
   if (role == Qt::DisplayRole) return column.title;
   if (role == kLengthRole) return column.length;
+  if (role == kChoicesRole) return choices(section);
   if (role == Qt::TextAlignmentRole)
     return QVariant::fromValue(Qt::AlignVCenter | (column.number ? Qt::AlignRight : Qt::AlignLeft));
   return {};

@@ -2,47 +2,23 @@
 
 #include "app/fields/sum_field.h"
 
-#include <QComboBox>
-
 namespace pp {
 namespace {
 
-// Offers a list where only some words will do.
-class GridDelegate : public FigureDelegate {
+// A field that adds up for lengths.
+class GridDelegate : public ChoiceDelegate {
  public:
-  using FigureDelegate::FigureDelegate;
+  using ChoiceDelegate::ChoiceDelegate;
   QWidget* createEditor(QWidget* parent, const QStyleOptionViewItem& option,
                         const QModelIndex& index) const override {
-    const auto* model = static_cast<const GridModel*>(index.model());
-    const QStringList choices = model->choices(index.column());
-    QWidget* editor = nullptr;
-    if (index.model()->headerData(index.column(), Qt::Horizontal, kLengthRole).toBool()) {
-      auto* field = new SumField(model->style(), 0, parent);
-      field->setFrame(false);
-      editor = field;
-    } else if (choices.isEmpty()) {
-      editor = FigureDelegate::createEditor(parent, option, index);
-    } else {
-      auto* box = new QComboBox(parent);
-      box->addItems(choices);
-      editor = box;
-    }
-    editor->setAccessibleName(
-        index.model()->headerData(index.column(), Qt::Horizontal, Qt::DisplayRole).toString());
-    return editor;
-  }
-  void setEditorData(QWidget* editor, const QModelIndex& index) const override {
-    if (auto* box = qobject_cast<QComboBox*>(editor))
-      box->setCurrentText(index.data(Qt::EditRole).toString());
-    else
-      FigureDelegate::setEditorData(editor, index);
-  }
-  void setModelData(QWidget* editor, QAbstractItemModel* model,
-                    const QModelIndex& index) const override {
-    if (auto* box = qobject_cast<QComboBox*>(editor))
-      model->setData(index, box->currentText(), Qt::EditRole);
-    else
-      FigureDelegate::setModelData(editor, model, index);
+    const auto title = [&index](int role) {
+      return index.model()->headerData(index.column(), Qt::Horizontal, role);
+    };
+    if (!title(kLengthRole).toBool()) return ChoiceDelegate::createEditor(parent, option, index);
+    auto* field = new SumField(static_cast<const GridModel*>(index.model())->style(), 0, parent);
+    field->setFrame(false);
+    field->setAccessibleName(title(Qt::DisplayRole).toString());
+    return field;
   }
 };
 

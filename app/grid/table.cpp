@@ -1,6 +1,7 @@
 #include "app/grid/table.h"
 
 #include <QClipboard>
+#include <QComboBox>
 #include <QGuiApplication>
 #include <QHeaderView>
 #include <QHelpEvent>
@@ -100,6 +101,39 @@ bool FigureDelegate::eventFilter(QObject* editor, QEvent* event) {
       },
       Qt::QueuedConnection);
   return false;
+}
+
+QWidget* ChoiceDelegate::createEditor(QWidget* parent, const QStyleOptionViewItem& option,
+                                      const QModelIndex& index) const {
+  const auto title = [&index](int role) {
+    return index.model()->headerData(index.column(), Qt::Horizontal, role);
+  };
+  const QStringList choices = title(kChoicesRole).toStringList();
+  QWidget* editor = nullptr;
+  if (choices.isEmpty()) {
+    editor = FigureDelegate::createEditor(parent, option, index);
+  } else {
+    auto* box = new QComboBox(parent);
+    box->addItems(choices);
+    editor = box;
+  }
+  editor->setAccessibleName(title(Qt::DisplayRole).toString());
+  return editor;
+}
+
+void ChoiceDelegate::setEditorData(QWidget* editor, const QModelIndex& index) const {
+  if (auto* box = qobject_cast<QComboBox*>(editor))
+    box->setCurrentText(index.data(Qt::EditRole).toString());
+  else
+    FigureDelegate::setEditorData(editor, index);
+}
+
+void ChoiceDelegate::setModelData(QWidget* editor, QAbstractItemModel* model,
+                                  const QModelIndex& index) const {
+  if (auto* box = qobject_cast<QComboBox*>(editor))
+    model->setData(index, box->currentText(), Qt::EditRole);
+  else
+    FigureDelegate::setModelData(editor, model, index);
 }
 
 Table::Table(const QString& name, int wide) : wide_(wide) {

@@ -13,6 +13,9 @@ namespace pp {
 // What a model says of a column in headerData(): whether it shows lengths.
 constexpr int kLengthRole = Qt::UserRole + 1;
 
+// And the words that are all it takes; none: whatever is typed.
+constexpr int kChoicesRole = Qt::UserRole + 2;
+
 class FigureDelegate : public QStyledItemDelegate {
  public:
   using QStyledItemDelegate::QStyledItemDelegate;
@@ -22,6 +25,17 @@ class FigureDelegate : public QStyledItemDelegate {
 
  protected:
   bool eventFilter(QObject* editor, QEvent* event) override;
+};
+
+// Offers a list where only some words will do.
+class ChoiceDelegate : public FigureDelegate {
+ public:
+  using FigureDelegate::FigureDelegate;
+  QWidget* createEditor(QWidget* parent, const QStyleOptionViewItem& option,
+                        const QModelIndex& index) const override;
+  void setEditorData(QWidget* editor, const QModelIndex& index) const override;
+  void setModelData(QWidget* editor, QAbstractItemModel* model,
+                    const QModelIndex& index) const override;
 };
 
 class Table : public QTableView {

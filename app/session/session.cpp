@@ -13,6 +13,7 @@
 #include "core/job/new_job.h"
 #include "core/kinds/kind.h"
 #include "core/kinds/validate.h"
+#include "core/store/house_rules.h"
 #include "pictures/paint/figures.h"
 
 namespace pp {
@@ -275,6 +276,7 @@ Problems Session::takeToTheSaw() {
   tellStore();
   plans_.runner().stop();
   followNow();
+  store_.want(wants());
   return {};
 }
 
@@ -325,7 +327,22 @@ Problems Session::openDemo(const QString& name) {
 }
 
 void Session::openNew(Unit unit) {
-  openNew(newJob(unit));
+  Job fresh = newJob(unit);
+  if (const std::string& rules = store_.rules(unit); !rules.empty()) {
+    auto ruled = withHouseRules(fresh, rules);
+    if (ruled) fresh = std::move(ruled).value();
+  }
+  openNew(std::move(fresh));
+}
+
+OpenWork Session::openWork() const {
+  if (!plans_.isCurrent()) return {};
+  const PlanShown& shown = plans_.shown();
+  return {shown.request.get(), shown.plan.get()};
+}
+
+JobWants Session::wants() const {
+  return wantsOf(job(), breakdown().parts, openWork());
 }
 
 void Session::openNew(Job job) {
@@ -350,6 +367,7 @@ std::optional<Problem> Session::save(const QString& path) {
   floor_.saved(std::move(record), path, job().id);
   plans_.markInFile();
   history_.markSaved();
+  store_.want(wants());
   emit stateChanged();
   return std::nullopt;
 }

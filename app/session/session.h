@@ -67,6 +67,7 @@ class Session : public QObject {
   Problems open(const QString& path, Access access = Access::ToEdit);
   // Opens a job that ships with the program as a new, unsaved one.
   Problems openDemo(const QString& name);
+  // With the house rules of that unit, where the shop has some.
   void openNew(Unit unit);
   // A job that was made of something else; it is not saved anywhere.
   void openNew(Job job);
@@ -102,6 +103,9 @@ class Session : public QObject {
   // An edit of the pins that goes on from a plan of the same parts.
   Problems editPins(const QString& what, std::vector<JobPin> pins,
                     std::shared_ptr<const Plan> from);
+  // How what is still to be cut is laid out, where the plan shown is of that; what the job needs.
+  OpenWork openWork() const;
+  JobWants wants() const;
   // Whether an assembly that is begun now may have that code.
   bool isFreeCode(const std::string& code) const;
 

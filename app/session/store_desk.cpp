@@ -2,6 +2,7 @@
 
 #include <QCoreApplication>
 #include <QDate>
+#include <filesystem>
 #include <future>
 
 namespace pp {
@@ -71,6 +72,10 @@ void StoreDesk::begin(const std::string& job) {
 void StoreDesk::show(const std::string& job, const Result<StoreState>& state) {
   if (job != job_) return;
   state_ = state ? std::make_shared<const StoreState>(state.value()) : nullptr;
+  if (state_) {
+    rules_[0] = state_->rulesMm;
+    rules_[1] = state_->rulesIn;
+  }
   trouble_ = state ? QString() : QString::fromStdString(describe(state.problems().front()));
   emit changed();
 }
@@ -82,6 +87,65 @@ void StoreDesk::look() {
     QMetaObject::invokeMethod(
         this, [this, job, state] { show(job, state); }, Qt::QueuedConnection);
   });
+}
+
+void StoreDesk::lookIfThere() {
+  std::string path;
+  {
+    const std::lock_guard lock(mutex_);
+    path = path_;
+  }
+  if (std::filesystem::exists(path)) look();
+}
+
+void StoreDesk::want(JobWants wants) {
+  {
+    const std::lock_guard lock(mutex_);
+    if (!std::filesystem::exists(path_)) return;
+  }
+  ask([wants = std::move(wants)](Store* store, const Problems&) {
+    if (store != nullptr) (void)store->want(wants);
+  });
+  look();
+}
+
+void StoreDesk::act(const Work& work, std::function<void()> done) {
+  ask([this, work, done = std::move(done)](Store* store, const Problems& problems) {
+    Problems out = store == nullptr ? problems : work(*store);
+    QMetaObject::invokeMethod(
+        this,
+        [this, out = std::move(out), done] {
+          if (out.empty()) done();
+          emit refused(out);
+        },
+        Qt::QueuedConnection);
+  });
+  look();
+}
+
+void StoreDesk::change(const QString& what, Work forth, Work back) {
+  Step step{what, std::move(forth), std::move(back)};
+  const Work work = step.forth;
+  act(work, [this, step = std::move(step)] {
+    done_.push_back(step);
+    undone_.clear();
+  });
+}
+
+void StoreDesk::undo() {
+  if (done_.empty()) return;
+  Step step = std::move(done_.back());
+  done_.pop_back();
+  const Work work = step.back;
+  act(work, [this, step = std::move(step)] { undone_.push_back(step); });
+}
+
+void StoreDesk::redo() {
+  if (undone_.empty()) return;
+  Step step = std::move(undone_.back());
+  undone_.pop_back();
+  const Work work = step.forth;
+  act(work, [this, step = std::move(step)] { done_.push_back(step); });
 }
 
 void StoreDesk::follow(JobHolding holding) {

@@ -34,6 +34,10 @@ class StoreDesk : public QObject {
   void begin(const std::string& job);
   // Reads it anew, for the job that is open.
   void look();
+  // The same, and no store is made where there is none yet.
+  void lookIfThere();
+  // The house rules of a unit as they were read last, whatever job was open then; empty: none.
+  const std::string& rules(Unit unit) const { return rules_[unit == Unit::Inch ? 1 : 0]; }
   // Tells it what the job has, then reads it anew. The store takes no step back.
   void follow(JobHolding holding);
   // Promises pieces to a cutting, and waits for the answer. A store that cannot be used at all
@@ -42,6 +46,16 @@ class StoreDesk : public QObject {
   // Puts a piece there, of a material like that, which is made where there is none, then reads it
   // anew.
   void put(RackPiece piece, RackMaterial material);
+  // What a job needs of the shop, where there is one.
+  void want(JobWants wants);
+  // A change of what the shop owns and the way back, in words for undo. What the store refuses is
+  // no change.
+  using Work = std::function<Problems(Store&)>;
+  void change(const QString& what, Work forth, Work back);
+  QString undoText() const { return done_.empty() ? QString() : done_.back().what; }
+  QString redoText() const { return undone_.empty() ? QString() : undone_.back().what; }
+  void undo();
+  void redo();
   // What was read of a lot's thickness.
   void keepReadings(RackMaterial material, const std::string& lot, std::vector<Length> readings);
   // Waits until all that was asked for is done and shown.
@@ -56,10 +70,17 @@ class StoreDesk : public QObject {
   void ask(Task task);
   void run();
   void show(const std::string& job, const Result<StoreState>& state);
+  struct Step {
+    QString what;
+    Work forth, back;
+  };
+  void act(const Work& work, std::function<void()> done);
 
   std::string job_;
   std::shared_ptr<const StoreState> state_;
   QString trouble_;
+  std::string rules_[2];  // mm, in
+  std::vector<Step> done_, undone_;
   // Shared with the thread.
   std::mutex mutex_;
   std::condition_variable waiting_;

@@ -140,6 +140,8 @@ MainWindow::MainWindow(QWidget* parent)
   connect(&session_.plans(), &PlanDesk::changed, &later_, &Later::ask);
   follow();
   showStage(QStringLiteral("draw"));
+  // House rules are there when the first new job is begun.
+  session_.store().lookIfThere();
 }
 
 // What shows the document goes before it.

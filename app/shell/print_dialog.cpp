@@ -290,6 +290,10 @@ PrintOrder PrintDialog::order() const {
   out.breakdown = session_.breakdownValue();
   out.paper = paper_->currentIndex() == 1 ? Paper::Letter : Paper::A4;
   out.usedLabels = firstFree_->value() - 1;
+  const auto state = session_.store().state();
+  out.shopping = std::make_shared<const ShoppingList>(
+      shoppingList({session_.wants()}, state ? static_cast<const ShopGoods&>(*state) : ShopGoods{},
+                   session_.job().costing.spare));
   for (int row = 0; row < kinds_->count(); ++row)
     if (kinds_->item(row)->checkState() == Qt::Checked)
       out.wanted.push_back(kPrintKinds[row].pages);

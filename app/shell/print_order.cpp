@@ -14,7 +14,7 @@ std::optional<Problem> PrintOrder::with(
   const std::vector<Part>& all = breakdown->parts;
   const std::vector<Part> cut = sheetParts(all);
   const bool sheets = pages == Pages::Sheets || pages == Pages::CuttingList;
-  PrintInput input{*job, sheets ? cut : all, nullptr, nullptr, usedLabels};
+  PrintInput input{*job, sheets ? cut : all, nullptr, nullptr, usedLabels, shopping.get()};
   if (sheets && plan.plan != nullptr) {
     input.request = plan.request.get();
     input.plan = plan.plan.get();
@@ -68,6 +68,12 @@ PrintOrder::Outcome PrintOrder::write(const QDir& folder, const QString& stem,
         break;
       case Pages::MeasuringSheet:
         pdf(pages, "measuring sheet.pdf");
+        break;
+      case Pages::ShoppingList:
+        pdf(pages, "shopping list.pdf");
+        file("shopping list.csv", [&](const QString& path) {
+          return writeFile(path.toStdString(), writeShopping(*shopping, job->unit));
+        });
         break;
     }
   return {written, problem};

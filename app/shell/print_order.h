@@ -24,7 +24,8 @@ constexpr PrintKind kPrintKinds[] = {
     {Pages::Sheets, QT_TR_NOOP("Sheet drawings"), PrintKind::Needs::Plan},
     {Pages::CuttingList, QT_TR_NOOP("Cutting list"), PrintKind::Needs::Plan},
     {Pages::Labels, QT_TR_NOOP("Labels, one a piece"), PrintKind::Needs::Parts},
-    {Pages::MeasuringSheet, QT_TR_NOOP("Measuring sheet"), PrintKind::Needs::Place}};
+    {Pages::MeasuringSheet, QT_TR_NOOP("Measuring sheet"), PrintKind::Needs::Place},
+    {Pages::ShoppingList, QT_TR_NOOP("Shopping list"), PrintKind::Needs::Parts}};
 
 struct PrintOrder {
   std::shared_ptr<const Job> job;
@@ -33,6 +34,7 @@ struct PrintOrder {
   Paper paper = Paper::A4;
   int usedLabels = 0;
   std::vector<Pages> wanted;
+  std::shared_ptr<const ShoppingList> shopping = {};
 
   using Outcome = std::pair<QStringList, std::optional<Problem>>;
   // Writes one after the other; the names of those that were, and what stopped the next.

@@ -3,6 +3,7 @@
 #include <QObject>
 
 #include "core/job/job.h"
+#include "core/store/rows.h"
 
 namespace pp {
 namespace {
@@ -263,6 +264,26 @@ const QStringList& said<CornerTop>() {
 template <>
 const QStringList& said<Face>() {
   static const QStringList kWords = table<Face::Outside>("the inside face", "the outside face");
+  return kWords;
+}
+
+template <>
+const QStringList& said<RackKind>() {
+  static const QStringList kWords = table<RackKind::Offcut>("sheet", "bar", "offcut");
+  return kWords;
+}
+
+template <>
+const QStringList& said<HardwareKind>() {
+  static const QStringList kWords = table<HardwareKind::Other>(
+      "slide", "hinge", "screw", "pin", "caster", "pull", "insert", "glue", "other");
+  return kWords;
+}
+
+template <>
+const QStringList& said<ApplyMethod>() {
+  static const QStringList kWords =
+      table<ApplyMethod::Wipe>("brushed", "rolled", "sprayed", "wiped on");
   return kWords;
 }
 

@@ -14,6 +14,18 @@ std::int64_t Plan::missing() const {
   return out;
 }
 
+Whence whenceOf(const StockSupply& stock) {
+  if (stock.store != 0 || !stock.piece.empty()) return Whence::Had;
+  return stock.quantity ? Whence::Counted : Whence::Bought;
+}
+
+std::int64_t sheetsFrom(const NestRequest& request, const Plan& plan, Whence whence) {
+  std::int64_t out = 0;
+  for (const PlannedSheet& sheet : plan.sheets)
+    if (whenceOf(request.stock[sheet.stock]) == whence) ++out;
+  return out;
+}
+
 std::string sheetName(const NestRequest& request, const Plan& plan, std::size_t sheet) {
   const std::string& piece = request.stock[plan.sheets[sheet].stock].piece;
   return piece.empty() ? fmt::format("S{}", static_cast<std::size_t>(request.firstSheet) + sheet)

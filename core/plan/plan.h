@@ -128,6 +128,13 @@ struct Plan {
   bool proven() const { return complete() && cost <= bound.cost; }
 };
 
+// Whether a piece of stock is there: the shop's own, or lying on the bench; what can always be had
+// is bought; of the rest the job alone says how many there are.
+enum class Whence { Had, Bought, Counted };
+Whence whenceOf(const StockSupply& stock);
+// How many sheets of a plan come from there.
+std::int64_t sheetsFrom(const NestRequest& request, const Plan& plan, Whence whence);
+
 // What the plan's sheet is called, "S1" and so on through the job, or where a piece that lies on
 // the bench already is taken for it, that piece.
 std::string sheetName(const NestRequest& request, const Plan& plan, std::size_t sheet);

@@ -38,7 +38,9 @@ class Drawing {
     for (std::size_t i = 0; i < picture_.sheet->placements.size(); ++i) kerf(i);
     for (const Leftover& leftover : picture_.sheet->leftovers) tag(leftover);
     for (std::size_t i = 0; i < picture_.sheet->placements.size(); ++i) part(i);
-    painter_.setPen(QPen(look::kGraphite, 1.5));
+    // What is still to be bought has a broken outline, as on the cards of the plans.
+    painter_.setPen(QPen(look::kGraphite, 1.5,
+                         whenceOf(stock_) == Whence::Bought ? Qt::DashLine : Qt::SolidLine));
     painter_.setBrush(Qt::NoBrush);
     painter_.drawRect(sheet);
     const std::vector<SheetLabel> labels = picture_.labels(map_);
@@ -229,11 +231,16 @@ QString SheetPicture::title() const {
   for (const Placement& p : sheet->placements) used += p.dx * p.dy;
   const int percent =
       static_cast<int>(100 * used.inM2() / (stock.length * stock.width).inM2() + 0.5);
-  return QStringLiteral("%1   %2   %3 %4   %5   %6 parts   %7 % used")
+  const Whence whence = whenceOf(stock);
+  const QString where = whence == Whence::Bought ? QObject::tr("   to buy")
+                        : whence == Whence::Had  ? QObject::tr("   in the rack")
+                                                 : QString();
+  return QStringLiteral("%1   %2   %3 %4   %5   %6 parts   %7 % used%8")
       .arg(qs(name), qs(stock.id), qs(stock.material), figure(stock.thickness, style),
            figures(stock.length, stock.width, style))
       .arg(sheet->placements.size())
-      .arg(percent);
+      .arg(percent)
+      .arg(where);
 }
 
 std::vector<LabelWanted> SheetPicture::wanted(const Mapping& map) const {

@@ -21,6 +21,8 @@ Result<Sheaf> sheafOf(Pages pages, const PrintInput& input) {
       return cuttingListPages(input);
     case Pages::MeasuringSheet:
       return measuringPages(input);
+    case Pages::ShoppingList:
+      return shoppingPages(input);
     case Pages::Labels:
       break;
   }

@@ -15,12 +15,14 @@
 
 namespace pp {
 
+struct ShoppingList;
+
 enum class Paper { A4, Letter };
 
 // The parts list ends with the bars and what is cut from each, and what is bought in. Labels are
 // one a piece, on the grid and paper of the job's label sheet. The measuring sheet is empty, to be
-// taken along, and filled where something was read.
-enum class Pages { PartsList, Sheets, CuttingList, Labels, MeasuringSheet };
+// taken along, and filled where something was read. The shopping list is large, for the counter.
+enum class Pages { PartsList, Sheets, CuttingList, Labels, MeasuringSheet, ShoppingList };
 
 // Everything the pages are made from; values and references that outlive the call.
 struct PrintInput {
@@ -28,7 +30,8 @@ struct PrintInput {
   const std::vector<Part>& parts;
   const NestRequest* request = nullptr;  // with plan: needed for sheets and the cutting list
   const Plan* plan = nullptr;
-  int usedLabels = 0;  // fields of the first label sheet that are empty already
+  int usedLabels = 0;                      // fields of the first label sheet that are empty already
+  const ShoppingList* shopping = nullptr;  // needed for the shopping list
 };
 
 // How far it is, and whether it is still wanted; asked and told on the thread that prints.

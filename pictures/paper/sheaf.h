@@ -17,5 +17,6 @@ Result<Sheaf> sheetPages(const PrintInput& input);
 Result<Sheaf> cuttingListPages(const PrintInput& input);
 Result<Sheaf> labelPages(const PrintInput& input);
 Result<Sheaf> measuringPages(const PrintInput& input);
+Result<Sheaf> shoppingPages(const PrintInput& input);
 
 }  // namespace pp

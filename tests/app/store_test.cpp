@@ -2,14 +2,20 @@
 // is promised, and a store that is gone keeps nobody from working.
 #include <gtest/gtest.h>
 
+#include <QComboBox>
+#include <QDialog>
+#include <QFile>
 #include <QLabel>
 #include <QLineEdit>
+#include <QListWidget>
 #include <QPushButton>
+#include <QSpinBox>
 #include <QTableView>
 #include <QTest>
 
 #include "app/stages/rack/rack_view.h"
 #include "core/formats/file.h"
+#include "core/store/cost.h"
 #include "tests/app/shown_window.h"
 
 namespace pp {
@@ -136,7 +142,7 @@ TEST_F(ShopsRack, aPieceStaysChosenWhenAnotherJobIsOpened) {
   settleStore();
   EXPECT_EQ(view()->chosen()->piece.id, rack()[0].piece.id);
   EXPECT_TRUE(textOf(window_.get(), QStringLiteral("The piece that is chosen"))
-                  .contains(QStringLiteral("of this job")));
+                  .contains(QStringLiteral("good for ")));
 }
 
 TEST_F(ShopsRack, whatIsTakenToTheSawIsPromised) {
@@ -214,6 +220,267 @@ TEST_F(ShopsRack, aStoreThatIsBrokenLeavesTheJobUsable) {
   willChooseFile(path());
   click(window_.get(), QStringLiteral("Take to the saw"));
   EXPECT_EQ(session().floor().record().cuttings.size(), 1U);
+}
+
+class ShopsThings : public ShopsRack {
+ protected:
+  void SetUp() override {
+    ShopsRack::SetUp();
+    edit([](Job& job) { job.unit = Unit::Millimetre; });
+  }
+  QDialog* openDialog(const char* button, const char* name) {
+    click(window_.get(), QString::fromUtf8(button));
+    QDialog* out = nullptr;
+    EXPECT_TRUE(waitFor([&] {
+      for (auto* one : window_->findChildren<QDialog*>())
+        if (one->isVisible() && one->windowTitle() == QString::fromUtf8(name)) out = one;
+      return out != nullptr;
+    }));
+    settleStore();
+    return out;
+  }
+  QDialog* shop() { return openDialog("What the shop owns", "The shop"); }
+  QDialog* buying() { return openDialog("What to buy, and what it costs", "What to buy"); }
+  void leaf(QDialog* dialog, const char* name) {
+    click(dialog, QStringLiteral("Show the shop's %1").arg(QString::fromUtf8(name)));
+  }
+  // Chooses the cell and types into it as a person does.
+  void put(QTableView* table, int row, int column, const QString& text) {
+    table->setFocus();
+    table->setCurrentIndex(table->model()->index(row, column));
+    QTest::keyClick(table, Qt::Key_F2);
+    test::settle();
+    QWidget* editor = QApplication::focusWidget();
+    if (auto* box = qobject_cast<QComboBox*>(editor)) {
+      box->setCurrentText(text);
+    } else if (auto* field = qobject_cast<QLineEdit*>(editor)) {
+      field->selectAll();
+      QTest::keyClicks(field, text);
+    } else {
+      FAIL() << "nothing to type into";
+    }
+    QTest::keyClick(editor, Qt::Key_Return);
+    test::settle();
+    settleStore();
+  }
+  static QString cell(QTableView* table, int row, int column) {
+    return table->model()->index(row, column).data().toString();
+  }
+};
+
+TEST_F(ShopsThings, aPieceIsChangedAndTheChangeTakenBack) {
+  putThere(0);
+  QDialog* dialog = shop();
+  auto* table = named<QTableView>(dialog, QStringLiteral("The shop's rack"));
+  ASSERT_EQ(table->model()->rowCount(), 1);
+  enum { kLot = 3, kPlace = 11, kFree = 13 };
+  put(table, 0, kPlace, QStringLiteral("by the door"));
+  EXPECT_EQ(rack()[0].piece.place, "by the door");
+  put(table, 0, kFree, QStringLiteral("10 20 30 40"));
+  ASSERT_EQ(rack()[0].piece.defects.size(), 1U);
+  EXPECT_EQ(rack()[0].piece.defects[0].height, Length::mm(40));
+  // What is no place on the piece is said, and nothing changes.
+  put(table, 0, kFree, QStringLiteral("10 20 30 99999"));
+  EXPECT_TRUE(textOf(dialog, QStringLiteral("What is wrong")).contains(QStringLiteral("99999")))
+      << textOf(dialog, QStringLiteral("What is wrong")).toStdString();
+  EXPECT_EQ(rack()[0].piece.defects[0].height, Length::mm(40));
+  EXPECT_EQ(cell(table, 0, kFree), QStringLiteral("10 20 30 40"));
+  press(Qt::Key_Z, Qt::ControlModifier);
+  settleStore();
+  EXPECT_TRUE(rack()[0].piece.defects.empty());
+  press(Qt::Key_Z, Qt::ControlModifier);
+  settleStore();
+  EXPECT_EQ(rack()[0].piece.place, "");
+  press(Qt::Key_Z, Qt::ControlModifier | Qt::ShiftModifier);
+  settleStore();
+  EXPECT_EQ(rack()[0].piece.place, "by the door");
+  // It goes, and comes back as it was.
+  const Id id = rack()[0].piece.id;
+  table->setCurrentIndex(table->model()->index(0, 0));
+  click(dialog, QStringLiteral("Remove the row"));
+  settleStore();
+  EXPECT_TRUE(rack().empty());
+  click(dialog, QStringLiteral("Undo in the shop"));
+  settleStore();
+  ASSERT_EQ(rack().size(), 1U);
+  EXPECT_EQ(rack()[0].piece.id, id);
+}
+
+TEST_F(ShopsThings, hardwareAndFinishesAreKept) {
+  QDialog* dialog = shop();
+  leaf(dialog, "hardware");
+  click(dialog, QStringLiteral("Add a row"));
+  settleStore();
+  auto* table = named<QTableView>(dialog, QStringLiteral("The shop's hardware"));
+  ASSERT_EQ(table->model()->rowCount(), 1);
+  put(table, 0, 0, QStringLiteral("pocket screw"));
+  put(table, 0, 1, QStringLiteral("screw"));
+  put(table, 0, 2, QStringLiteral("30 + 2"));
+  put(table, 0, 4, QStringLiteral("250"));
+  put(table, 0, 5, QStringLiteral("12.5"));
+  const Hardware got = store().all<Hardware>()->at(0);
+  EXPECT_EQ(got.kind, HardwareKind::Screw);
+  EXPECT_EQ(got.length, Length::mm(32));
+  EXPECT_EQ(got.pack, 250);
+  EXPECT_EQ(got.price, Money::tenThousandths(125'000));
+  put(table, 0, 4, QStringLiteral("0"));
+  EXPECT_EQ(store().all<Hardware>()->at(0).pack, 250) << "a pack of none is refused";
+  leaf(dialog, "finishes");
+  click(dialog, QStringLiteral("Add a row"));
+  settleStore();
+  table = named<QTableView>(dialog, QStringLiteral("The shop's finishes"));
+  put(table, 0, 0, QStringLiteral("clear"));
+  put(table, 0, 1, QStringLiteral("sealer"));
+  table->setCurrentIndex(table->model()->index(0, 0));
+  click(dialog, QStringLiteral("Add a product to the finish"));
+  settleStore();
+  ASSERT_EQ(table->model()->rowCount(), 2);
+  put(table, 1, 1, QStringLiteral("varnish"));
+  put(table, 1, 3, QStringLiteral("3"));
+  const ShopFinish finish = store().all<ShopFinish>()->at(0);
+  ASSERT_EQ(finish.products.size(), 2U);
+  EXPECT_EQ(finish.products[1].name, "varnish");
+  EXPECT_EQ(finish.products[1].coats, 3);
+  table->setCurrentIndex(table->model()->index(0, 0));
+  click(dialog, QStringLiteral("Remove the row"));
+  settleStore();
+  EXPECT_EQ(store().all<ShopFinish>()->at(0).products[0].name, "varnish");
+}
+
+TEST_F(ShopsThings, aNewJobBeginsWithTheHouseRules) {
+  edit([](Job& job) {
+    job.saw.kerf = Length::um(2'700);
+    job.costing.margin = 35;
+  });
+  QDialog* dialog = shop();
+  click(dialog, QStringLiteral("Keep as house rules"));
+  settleStore();
+  EXPECT_TRUE(textOf(dialog, QStringLiteral("House rules")).contains(QStringLiteral("goes by")));
+  dialog->accept();
+  session().openNew(Unit::Millimetre);
+  EXPECT_EQ(job().saw.kerf, Length::um(2'700));
+  EXPECT_EQ(job().costing.margin, 35);
+  EXPECT_TRUE(job().assemblies.empty());
+  edit([](Job& job) { job.saw.kerf = Length::mm(3); });
+  dialog = shop();
+  EXPECT_TRUE(textOf(dialog, QStringLiteral("House rules"))
+                  .contains(QStringLiteral("kerf 3 mm, the shop's 2.7 mm")))
+      << textOf(dialog, QStringLiteral("House rules")).toStdString();
+}
+
+TEST_F(ShopsThings, whatIsMissingIsBoughtAndBookedIn) {
+  ASSERT_TRUE(planned());
+  window_->showStage(QStringLiteral("rack"));
+  QDialog* dialog = buying();
+  auto* table = named<QTableView>(dialog, QStringLiteral("Shopping list"));
+  ASSERT_GT(table->model()->rowCount(), 0);
+  enum { kNeed = 1, kThere = 3, kBuy = 5, kPrice = 7, kLot = 10 };
+  EXPECT_TRUE(cell(table, 0, 0).startsWith(QStringLiteral("birch")))
+      << cell(table, 0, 0).toStdString();
+  const int sheets = cell(table, 0, kNeed).toInt();
+  ASSERT_GT(sheets, 0);
+  EXPECT_EQ(cell(table, 0, kBuy).toInt(), sheets);
+  put(table, 0, kPrice, QStringLiteral("71.5"));
+  put(table, 0, kLot, QStringLiteral("K9"));
+  const QString file = path("list.csv");
+  willChooseFile(file);
+  click(dialog, QStringLiteral("Write the list"));
+  ASSERT_TRUE(waitFor([&] { return QFile::exists(file); }));
+  EXPECT_NE(readFile(file.toStdString())->find("sheet,"), std::string::npos);
+  const QString page = path("list.pdf");
+  willChooseFile(page);
+  click(dialog, QStringLiteral("Write the page"));
+  ASSERT_TRUE(waitFor([&] { return QFile::exists(page); }));
+  EXPECT_EQ(readFile(page.toStdString())->substr(0, 5), "%PDF-");
+  click(dialog, QStringLiteral("Book what is ticked into the shop"));
+  settleStore();
+  ASSERT_FALSE(rack().empty());
+  EXPECT_EQ(rack()[0].piece.count, sheets);
+  EXPECT_EQ(rack()[0].piece.lot, "K9");
+  EXPECT_EQ(rack()[0].piece.price, Money::tenThousandths(715'000));
+  EXPECT_TRUE(waitFor([&] { return cell(table, 0, kBuy).toInt() == 0; })) << "all is there";
+  EXPECT_EQ(cell(table, 0, kThere).toInt(), sheets);
+  EXPECT_TRUE(textOf(dialog, QStringLiteral("To be spent")).startsWith(QStringLiteral("0.00")));
+  press(Qt::Key_Z, Qt::ControlModifier);
+  settleStore();
+  EXPECT_TRUE(rack().empty());
+  EXPECT_TRUE(waitFor([&] { return cell(table, 0, kBuy).toInt() == sheets; }));
+}
+
+TEST_F(ShopsThings, theCostFollowsWhatIsTyped) {
+  ASSERT_TRUE(planned());
+  window_->showStage(QStringLiteral("rack"));
+  QDialog* dialog = buying();
+  named<QSpinBox>(dialog, QStringLiteral("Hours of work"))->setValue(10);
+  auto* rate = named<QLineEdit>(dialog, QStringLiteral("Rate of an hour"));
+  rate->setFocus();
+  rate->selectAll();
+  test::type(QStringLiteral("42"));
+  QTest::keyClick(rate, Qt::Key_Return);
+  named<QSpinBox>(dialog, QStringLiteral("Margin"))->setValue(25);
+  test::settle();
+  EXPECT_EQ(job().costing.minutes, 600);
+  EXPECT_EQ(job().costing.rate, Money::whole(42));
+  EXPECT_TRUE(waitFor([&] {
+    return textOf(dialog, QStringLiteral("Cost, line by line")).contains(QStringLiteral("420.00"));
+  }));
+  const JobCost cost = costOf(job(), session().wants(), session().openWork(), {});
+  EXPECT_GT(cost.used, Money::whole(420));
+  EXPECT_TRUE(textOf(dialog, QStringLiteral("Price"))
+                  .startsWith(QStringLiteral("Price with the margin: ") +
+                              QString::fromStdString(format(cost.price))));
+  session().undo();
+  EXPECT_EQ(job().costing.margin, 0);
+}
+
+// A job that is saved says what it needs; another one's list counts it in, until it is forgotten.
+TEST_F(ShopsThings, allJobsAreOnOneList) {
+  putThere(0);
+  ASSERT_TRUE(planned());
+  ASSERT_FALSE(session().save(path()));
+  settleStore();
+  ASSERT_EQ(store().wants()->size(), 1U);
+  const QString name = QString::fromStdString(job().name);
+  ASSERT_TRUE(window_->openDemo(QStringLiteral("log-wall")));
+  window_->showStage(QStringLiteral("rack"));
+  settleStore();
+  ASSERT_FALSE(view()->places().empty());
+  test::clickAt(view(), view()->places()[0].face.center());
+  EXPECT_TRUE(textOf(window_.get(), QStringLiteral("The piece that is chosen")).contains(name));
+  QDialog* dialog = buying();
+  auto* table = named<QTableView>(dialog, QStringLiteral("Shopping list"));
+  const auto forOther = [&] {
+    for (int row = 0; row < table->model()->rowCount(); ++row)
+      if (cell(table, row, 11).contains(name)) return true;
+    return false;
+  };
+  EXPECT_FALSE(forOther());
+  named<QComboBox>(dialog, QStringLiteral("For which jobs"))->setCurrentIndex(1);
+  EXPECT_TRUE(waitFor(forOther));
+  click(dialog, QStringLiteral("Forget what a job needs"));
+  auto* list = named<QListWidget>(dialog, QStringLiteral("Jobs that need something"));
+  ASSERT_NE(list, nullptr);
+  list->setCurrentRow(0);
+  click(dialog, QStringLiteral("Forget it"));
+  settleStore();
+  EXPECT_TRUE(waitFor([&] { return !forOther(); }));
+  EXPECT_TRUE(store().wants()->empty());
+}
+
+TEST_F(ShopsThings, aSizeIsSoughtInTheRack) {
+  for (int row = 0; row < static_cast<int>(job().stock.size()); ++row) putThere(row);
+  const std::size_t all = rack().size();
+  auto* search = named<QLineEdit>(window_.get(), QStringLiteral("Search the rack"));
+  search->setText(QStringLiteral("2000 x 1000"));
+  std::size_t large = 0;
+  for (const RackRow& row : rack())
+    if (std::max(row.piece.length, row.piece.width) >= Length::mm(2'000) &&
+        std::min(row.piece.length, row.piece.width) >= Length::mm(1'000))
+      ++large;
+  EXPECT_EQ(view()->places().size(), large);
+  EXPECT_LT(large, all);
+  search->setText(QStringLiteral("9000x10"));
+  EXPECT_TRUE(view()->places().empty());
 }
 
 }  // namespace

@@ -195,10 +195,9 @@ TEST(JobRack, leftoversComeBackAsTheyWereCut) {
 }
 
 TEST(GoodFor, countsWhatAPieceCouldGive) {
-  Part part;
-  part.length = Reason("length", mm(600));
-  part.width = Reason("width", mm(300));
+  WantedPart part{"birch", mm(18), mm(600), mm(300), PartGrain::Any, 3};
   RackPiece piece;
+  piece.material = 4;
   piece.length = mm(700);
   piece.width = mm(320);
   struct Case {
@@ -236,6 +235,19 @@ TEST(GoodFor, countsWhatAPieceCouldGive) {
   EXPECT_FALSE(gives(piece, part)) << "600 of 700 reach into 120 from either end";
   piece.defects = {{mm(0), mm(100), mm(100), mm(90)}};
   EXPECT_TRUE(gives(piece, part));
+  // Clear between two, in no corner.
+  piece.length = mm(820);
+  piece.defects = {{mm(0), mm(0), mm(100), mm(320)}, {mm(710), mm(0), mm(110), mm(320)}};
+  EXPECT_TRUE(gives(piece, part));
+  piece.defects[1].x = mm(699);
+  EXPECT_FALSE(gives(piece, part));
+  // Of its material and thickness alone.
+  StoreState state;
+  state.materials = {{4, "birch", mm(18), mm(18)}};
+  piece.defects.clear();
+  const WantedPart thin{"birch", mm(12), mm(600), mm(300), PartGrain::Any, 5};
+  EXPECT_EQ(goodFor({part, thin, part}, state, piece), 6);
+  EXPECT_EQ(goodFor({thin}, state, piece), 0);
 }
 
 }  // namespace

@@ -3,6 +3,7 @@
 #include <QKeyEvent>
 #include <QMouseEvent>
 #include <QPainter>
+#include <algorithm>
 #include <cmath>
 
 #include "core/nest/goals/kept.h"
@@ -43,10 +44,24 @@ QString PlanStrip::title(std::size_t plan) const {
 
 QString PlanStrip::words(std::size_t plan) const {
   const Plan& one = *shown_.kept[plan];
-  return tr("%1: %2, %3, %4")
+  const QString whence = whenceWords(one);
+  return tr("%1: %2, %3, %4%5")
       .arg(title(plan),
            counted(static_cast<std::int64_t>(one.sheets.size()), tr("sheet"), tr("sheets")),
-           qs(format(one.cost)), counted(one.setups, tr("setting"), tr("settings")));
+           qs(format(one.cost)), counted(one.setups, tr("setting"), tr("settings")),
+           whence.isEmpty() ? QString() : QStringLiteral(", ") + whence);
+}
+
+// "3 to buy, 2 in the rack"; nothing where the shop's rack has no part in it.
+QString PlanStrip::whenceWords(const Plan& plan) const {
+  const std::int64_t had = sheetsFrom(*shown_.request, plan, Whence::Had);
+  const bool shops =
+      std::any_of(shown_.request->stock.begin(), shown_.request->stock.end(),
+                  [](const StockSupply& stock) { return whenceOf(stock) == Whence::Had; });
+  if (!shops) return {};
+  return tr("%1 to buy, %2 in the rack")
+      .arg(sheetsFrom(*shown_.request, plan, Whence::Bought))
+      .arg(had);
 }
 
 QRectF PlanStrip::card(std::size_t plan) const {
@@ -83,7 +98,13 @@ void PlanStrip::paintCard(QPainter& painter, std::size_t plan) const {
                        .arg(one.setups)
                        .arg(areaFigure(nest::largestLeftovers(one), unit_)));
   // The sheets in as many lines as let them be largest.
-  const QRectF room(box.x() + 8, box.y() + 41, box.width() - 14, box.height() - 46);
+  constexpr double kLine = 15;
+  double under = 41;
+  if (const QString whence = whenceWords(one); !whence.isEmpty()) {
+    painter.drawText(line.translated(0, 17 + kLine), Qt::AlignLeft | Qt::AlignVCenter, whence);
+    under += kLine;
+  }
+  const QRectF room(box.x() + 8, box.y() + under, box.width() - 14, box.height() - under - 5);
   constexpr double kBetween = 3;
   Length longest;
   Length widest;
@@ -107,7 +128,8 @@ void PlanStrip::paintCard(QPainter& painter, std::size_t plan) const {
       x = room.x();
       y += widest.inMm() * scale + kBetween;
     }
-    painter.setPen(QPen(look::kPencil, 1));
+    painter.setPen(
+        QPen(look::kPencil, 1, whenceOf(stock) == Whence::Bought ? Qt::DashLine : Qt::SolidLine));
     painter.setBrush(look::kPaper);
     painter.drawRect(QRectF(x, y, w, stock.width.inMm() * scale));
     for (const Placement& p : sheet.placements)

@@ -15,6 +15,7 @@ class PlanStrip : public QWidget {
   int planCount() const { return static_cast<int>(shown_.kept.size()); }
   // "least cost, fewest settings: 11 sheets, 759.00, 96 settings"
   QString words(std::size_t plan) const;
+  QString whenceWords(const Plan& plan) const;
 
  signals:
   void chosen(const std::shared_ptr<const pp::Plan>& plan);

@@ -4,6 +4,8 @@
 #include <QVBoxLayout>
 #include <algorithm>
 
+#include "app/shop/buying_dialog.h"
+#include "app/shop/shop_dialog.h"
 #include "core/store/good_for.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
@@ -50,7 +52,7 @@ QLayout* RackStage::storeHead() {
   row->addWidget(words);
   search_ = new QLineEdit;
   search_->setAccessibleName(tr("Search the rack"));
-  search_->setPlaceholderText(tr("material, lot, place, note, tag"));
+  search_->setPlaceholderText(tr("material, lot, place, tag, or 600 x 400"));
   search_->setClearButtonEnabled(true);
   search_->setFixedWidth(260);
   row->addWidget(search_);
@@ -59,6 +61,21 @@ QLayout* RackStage::storeHead() {
   differs_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
   differs_->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
   row->addWidget(differs_, 1);
+  const auto dialog = [this, row](const QString& title, const QString& name, auto make) {
+    auto* button = new QPushButton(title);
+    button->setAccessibleName(name);
+    connect(button, &QPushButton::clicked, this, [this, make] {
+      QDialog* made = make(session(), window());
+      made->setAttribute(Qt::WA_DeleteOnClose);
+      made->open();
+    });
+    row->addWidget(button);
+  };
+  dialog(tr("The shop …"), tr("What the shop owns"),
+         [](Session& session, QWidget* over) -> QDialog* { return new ShopDialog(session, over); });
+  dialog(
+      tr("Buy …"), tr("What to buy, and what it costs"),
+      [](Session& session, QWidget* over) -> QDialog* { return new BuyingDialog(session, over); });
   takeOver_ = new QPushButton(tr("Take over"));
   takeOver_->setAccessibleName(tr("Take over from the store"));
   row->addWidget(takeOver_);
@@ -128,10 +145,17 @@ void RackStage::sayChosen() {
   if (!piece.lot.empty()) words << tr("lot %1").arg(qs(piece.lot));
   if (!piece.place.empty()) words << qs(piece.place);
   if (!piece.note.empty()) words << qs(piece.note);
-  const std::int64_t good = goodFor(session().job(), session().breakdown().parts, *state, piece);
-  words << (good == 0
-                ? tr("good for no part of this job")
-                : tr("good for %1 of this job").arg(counted(good, tr("piece"), tr("pieces"))));
+  const auto pieces = [](std::int64_t count) { return counted(count, tr("piece"), tr("pieces")); };
+  QStringList good;
+  const std::vector<WantedPart> own = wantedParts(session().job(), session().breakdown().parts);
+  if (const std::int64_t count = goodFor(own, *state, piece); count > 0)
+    good << tr("%1 of this job").arg(pieces(count));
+  for (const JobWants& other : state->jobs)
+    if (const std::int64_t count = goodFor(other.parts, *state, piece);
+        count > 0 && other.job != session().job().id)
+      good << tr("%1 of %2").arg(pieces(count), qs(other.name));
+  words << (good.isEmpty() ? tr("good for no part that is wanted")
+                           : tr("good for %1").arg(good.join(QStringLiteral(", "))));
   chosen_->setText(words.join(QStringLiteral("  ·  ")));
   chosen_->setToolTip(plainTip(words.join(QLatin1Char('\n'))));
 }

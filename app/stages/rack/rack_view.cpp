@@ -2,9 +2,12 @@
 
 #include <QMouseEvent>
 #include <QPainter>
+#include <QRegularExpression>
 #include <algorithm>
 #include <map>
 
+#include "core/length/parse.h"
+#include "core/store/good_for.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
 
@@ -54,11 +57,30 @@ void RackView::read() {
   find();
 }
 
+// "600 x 400" in words that are sought: a piece at least so large, either way round; and what else
+// is sought.
+std::pair<std::optional<WantedPart>, QString> RackView::sizeIn(const QString& words) const {
+  static const QRegularExpression kSize(QStringLiteral("(\\S+)\\s*[x×]\\s*(\\S+)"));
+  const QRegularExpressionMatch match = kSize.match(words);
+  if (!match.hasMatch()) return {std::nullopt, words};
+  const auto length = parseLength(match.captured(1).toStdString(), style_.unit);
+  const auto width = parseLength(match.captured(2).toStdString(), style_.unit);
+  if (!length || !width) return {std::nullopt, words};
+  WantedPart out;
+  out.length = *length;
+  out.width = *width;
+  QString rest = words;
+  rest.remove(match.capturedStart(), match.capturedLength());
+  return {out, rest};
+}
+
 void RackView::find() {
   rows_.clear();
-  const QStringList words = sought_.split(QLatin1Char(' '), Qt::SkipEmptyParts);
+  const auto [size, rest] = sizeIn(sought_);
+  const QStringList words = rest.split(QLatin1Char(' '), Qt::SkipEmptyParts);
   for (std::size_t i = 0; i < texts_.size(); ++i)
-    if (std::all_of(words.begin(), words.end(), [this, i](const QString& word) {
+    if ((!size || gives(state_->rack[i].piece, *size)) &&
+        std::all_of(words.begin(), words.end(), [this, i](const QString& word) {
           return texts_[i].contains(word, Qt::CaseInsensitive);
         }))
       rows_.push_back(state_->rack[i]);

@@ -15,7 +15,8 @@ class RackView : public QWidget {
 
   // Null: there is nothing to show but the words.
   void setState(std::shared_ptr<const StoreState> state, const QString& words);
-  // Each of these words is in the material, lot, place, note or tag of what is shown.
+  // Each of these words is in the material, lot, place, note or tag of what is shown; where there
+  // is a size among them, such as 600 x 400, what is shown is at least so large.
   void search(const QString& words);
   void setStyle(const LengthStyle& style);
   // What is shown, which may be older than what the store's desk has by now.
@@ -36,6 +37,7 @@ class RackView : public QWidget {
  private:
   void read();
   void find();
+  std::pair<std::optional<WantedPart>, QString> sizeIn(const QString& words) const;
   void choose(Id piece);
 
   std::shared_ptr<const StoreState> state_;

@@ -1,0 +1,92 @@
+#include "core/store/shopping.h"
+#include "pictures/paint/figures.h"
+#include "pictures/paper/sheaf.h"
+
+namespace pp {
+namespace {
+
+constexpr int kRight = Qt::AlignRight | Qt::AlignVCenter;
+constexpr double kRow = 8;
+
+QString groupName(Ware ware) {
+  switch (ware) {
+    case Ware::Sheet:
+      return QStringLiteral("Sheets");
+    case Ware::Bar:
+      return QStringLiteral("Bars");
+    case Ware::Banding:
+      return QStringLiteral("Edge banding");
+    case Ware::Hardware:
+      return QStringLiteral("Hardware and fasteners");
+    case Ware::Finish:
+      return QStringLiteral("Finish");
+    case Ware::Bought:
+      return QStringLiteral("Bought in");
+  }
+  return {};
+}
+
+// What is to be had at the counter: large, a box to tick, how many, what, and what it comes to.
+void row(Page& page, const ShoppingRow& one, const LengthStyle& style) {
+  page.need(kRow);
+  page.box(page.left() + 0.5, page.y() + 1.6, 4.6);
+  page.text(page.left() + 8, page.y(), 16, kRow, QString::number(one.packs), 13, true, kRight);
+  const double sum = 28;
+  const double pack = 42;
+  page.text(page.left() + 28, page.y(), page.right() - page.left() - 28 - sum - pack, kRow,
+            qs(wareName(one, style)), 12);
+  if (one.pack > 1)
+    page.text(page.right() - sum - pack, page.y(), pack - 4, kRow,
+              QStringLiteral("of %1").arg(qs(amountWords(one, one.pack))), 10);
+  if (one.price != Money{})
+    page.text(page.right() - sum, page.y(), sum, kRow, qs(format(one.sum)), 11, false, kRight);
+  page.down(kRow);
+}
+
+void draw(Page& page, const ShoppingList& list, const LengthStyle& style) {
+  page.begin();
+  std::optional<Ware> group;
+  bool any = false;
+  for (const ShoppingRow& one : list.rows) {
+    if (one.packs == 0) continue;
+    any = true;
+    if (group != one.what.ware) {
+      group = one.what.ware;
+      page.need(3 * kRow);
+      page.down(3);
+      page.text(page.left(), page.y(), 120, kRow, groupName(*group), 12, true);
+      page.down(kRow);
+      page.rule(page.y());
+      page.down(0.8);
+    }
+    row(page, one, style);
+  }
+  if (!any) {
+    page.down(4);
+    page.text(page.left(), page.y(), 150, kRow, QStringLiteral("Everything is there."), 12);
+    page.down(kRow);
+  }
+  page.need(2 * kRow);
+  page.down(3);
+  page.rule(page.y());
+  page.down(1);
+  page.text(page.left(), page.y(), 100, kRow,
+            list.unpriced == 0
+                ? QStringLiteral("In all")
+                : QStringLiteral("In all, but for %1 without a price").arg(list.unpriced),
+            12, true);
+  page.text(page.right() - 40, page.y(), 40, kRow, qs(format(list.sum)), 12, true, kRight);
+  page.down(kRow);
+}
+
+}  // namespace
+
+Result<Sheaf> shoppingPages(const PrintInput& input) {
+  if (input.shopping == nullptr)
+    return Problem{{}, 0, "shopping list", "none", "what the job needs"};
+  return Sheaf{QStringLiteral("%1: to buy").arg(qs(input.job.name)),
+               [&list = *input.shopping, style = styleOf(input.job)](
+                   Page& page, const PrintWatch&) { draw(page, list, style); }};
+}
+
+}  // namespace pp
