@@ -64,9 +64,11 @@ void StoreDesk::run() {
 
 void StoreDesk::begin(const std::string& job) {
   job_ = job;
-  state_ = nullptr;
+  const bool wasRead = std::exchange(state_, nullptr) != nullptr;
   trouble_.clear();
   emit changed();
+  // Whoever shows it goes on showing it.
+  if (wasRead) look();
 }
 
 void StoreDesk::show(const std::string& job, const Result<StoreState>& state) {
