@@ -2,6 +2,7 @@
 // of the window once the first plan is there, and ends: for machines without a display.
 #include <QApplication>
 #include <QCommandLineParser>
+#include <QPushButton>
 #include <QTimer>
 #include <algorithm>
 #include <iostream>
@@ -12,13 +13,24 @@
 
 namespace {
 
-// Grabs the window when the search has ended, or when the opening page has its pictures.
-void pictureWhenThere(pp::MainWindow& window, const QString& path) {
-  const auto take = [&window, path] {
-    const bool saved = window.grab().save(path);
+// Grabs the window when the search has ended, or when the opening page has its pictures; what is
+// named so is clicked before, and a dialog that it opens is grabbed instead.
+void pictureWhenThere(pp::MainWindow& window, const QString& path, const QString& press) {
+  const auto grab = [&window, path] {
+    window.session().store().finish();
+    QApplication::processEvents();
+    QWidget* over = QApplication::activeModalWidget();
+    const bool saved = (over != nullptr ? over : &window)->grab().save(path);
     std::cout << (saved ? "picture saved: " : "picture could not be saved: ") << path.toStdString()
               << std::endl;
     QTimer::singleShot(0, qApp, [saved] { QApplication::exit(saved ? 0 : 1); });
+  };
+  const auto take = [&window, grab, press] {
+    for (auto* button : window.findChildren<QPushButton*>())
+      if (!press.isEmpty() && button->isVisible() && button->accessibleName() == press)
+        button->click();
+    // What it shows comes with the events to follow.
+    QTimer::singleShot(0, &window, grab);
   };
   if (window.isAtOpening())
     QObject::connect(&window.opening(), &pp::OpeningPage::loaded, &window, take);
@@ -69,7 +81,12 @@ int main(int argc, char** argv) {
       QStringLiteral("gauge"),
       QStringLiteral("A stand-in for a thickness gauge: steady, noisy or late."),
       QStringLiteral("manner"));
-  parser.addOptions({demo, stage, picture, gauge});
+  const QCommandLineOption press(
+      QStringLiteral("press"),
+      QStringLiteral(
+          "Click the button of that name before the picture; a dialog is grabbed alone."),
+      QStringLiteral("name"));
+  parser.addOptions({demo, stage, picture, press, gauge});
   parser.process(*application);
   pp::dressUp();
   pp::MainWindow window;
@@ -99,6 +116,6 @@ int main(int argc, char** argv) {
   // Asked once the window is there and only where nothing else was asked for.
   if (!parser.isSet(picture) && !opened)
     QTimer::singleShot(0, &window, [&window] { window.offerUnsaved(); });
-  if (parser.isSet(picture)) pictureWhenThere(window, parser.value(picture));
+  if (parser.isSet(picture)) pictureWhenThere(window, parser.value(picture), parser.value(press));
   return QApplication::exec();
 }

@@ -12,7 +12,7 @@ namespace pp::cli {
 namespace {
 
 struct Options {
-  std::string job, parts, stock, banding, lumber, machining, edges, bought;
+  std::string job, parts, stock, banding, lumber, machining, edges, bought, hardware, finishes;
 };
 
 int run(const Options& options) {
@@ -37,6 +37,8 @@ int run(const Options& options) {
   list(options.machining, [&] { return writeMachining(job.value(), broken.parts); });
   list(options.edges, [&] { return writeEdges(job.value(), broken.parts); });
   list(options.bought, [&] { return writeBought(job.value()); });
+  list(options.hardware, [&] { return writeHardware(job.value(), broken.parts); });
+  list(options.finishes, [&] { return writeFinishes(broken.parts); });
   if (files.empty())
     return refuse({{options.job, 0, {}, "no list to write", "at least one, such as --parts FILE"}});
   if (const auto problem = writeFiles(files)) return notWritten(*problem);
@@ -59,6 +61,9 @@ void addBreakdown(CLI::App& app, int& status) {
                       "what is cut into the parts, CSV to write");
   command->add_option("--edges", options->edges, "the edges that are banded, CSV to write");
   command->add_option("--bought", options->bought, "what is bought ready, CSV to write");
+  command->add_option("--hardware", options->hardware,
+                      "slides, hinges, screws and glue, counted, CSV to write");
+  command->add_option("--finishes", options->finishes, "areas by finish, CSV to write");
   command->callback([options, &status] { status = run(*options); });
 }
 

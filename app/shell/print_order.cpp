@@ -69,6 +69,8 @@ PrintOrder::Outcome PrintOrder::write(const QDir& folder, const QString& stem,
       case Pages::MeasuringSheet:
         pdf(pages, "measuring sheet.pdf");
         break;
+      case Pages::RackTags:
+        break;  // the shop's, not the job's
       case Pages::ShoppingList:
         pdf(pages, "shopping list.pdf");
         file("shopping list.csv", [&](const QString& path) {

@@ -57,7 +57,7 @@ BuyingDialog::BuyingDialog(Session& session, QWidget* parent) : QDialog(parent),
   connect(model_, &BuyingModel::refused, problem_, &ProblemLine::show);
   connect(model_, &BuyingModel::changed, this, &BuyingDialog::saySum);
   connect(new QShortcut(QKeySequence::Undo, this), &QShortcut::activated, &desk, &StoreDesk::undo);
-  resize(1180, 680);
+  resize(1220, 680);
   desk.lookIfThere();
   follow();
 }
@@ -198,6 +198,10 @@ void BuyingDialog::follow() {
   put(margin_, costing.margin);
   if (!rate_->hasFocus()) rate_->setText(qs(format(costing.rate)));
   model_->setList(shoppingList(jobs, goods, costing.spare), session_.style());
+  for (const int column : {BuyingModel::kSpare, BuyingModel::kThere, BuyingModel::kPromised,
+                           BuyingModel::kPack, BuyingModel::kLeft})
+    table_->setColumnHidden(column, model_->isEmpty(column));
+  table_->setColumnHidden(BuyingModel::kJobs, !all);
   table_->fit();
   sayCost(goods);
   if (!session_.store().trouble().isEmpty())

@@ -64,7 +64,9 @@ QString BuyingModel::words(const ShoppingRow& row, const Said& said, int column)
     case kPromised:
       return some(row.what.reserved);
     case kPacks:
-      return QString::number(packs);
+      return row.what.ware == Ware::Finish && row.product.empty()
+                 ? tr("unknown")
+                 : qs(row.pack == 1 ? amountWords(row, packs) : std::to_string(packs));
     case kPack:
       return row.pack == 1 ? QString() : qs(amountWords(row, row.pack));
     case kPrice:
@@ -86,6 +88,12 @@ QString BuyingModel::words(const ShoppingRow& row, const Said& said, int column)
 QVariant BuyingModel::data(const QModelIndex& index, int role) const {
   if (!index.isValid() || index.row() >= rowCount()) return {};
   const auto at = static_cast<std::size_t>(index.row());
+  if (role == Qt::EditRole && index.column() == kPacks)
+    return QString::number(said_[at].packs.value_or(list_.rows[at].packs));
+  if (role == Qt::ToolTipRole && index.column() == kPacks &&
+      list_.rows[at].what.ware == Ware::Finish && list_.rows[at].product.empty())
+    return tr(
+        "The shop knows no finish of that name. The shop, Finishes, says what it is made of.");
   if (role == Qt::DisplayRole || role == Qt::EditRole)
     return words(list_.rows[at], said_[at], index.column());
   if (role == Qt::CheckStateRole && index.column() == kWhat)
@@ -140,6 +148,12 @@ QVariant BuyingModel::headerData(int section, Qt::Orientation orientation, int r
     return QVariant(Qt::AlignVCenter |
                     (section >= kNeed && section <= kLeft ? Qt::AlignRight : Qt::AlignLeft));
   return {};
+}
+
+bool BuyingModel::isEmpty(int column) const {
+  for (std::size_t i = 0; i < said_.size(); ++i)
+    if (!words(list_.rows[i], said_[i], column).isEmpty()) return false;
+  return true;
 }
 
 Qt::ItemFlags BuyingModel::flags(const QModelIndex& index) const {

@@ -11,26 +11,6 @@ namespace pp {
 class BuyingModel : public QAbstractTableModel {
   Q_OBJECT
  public:
-  using QAbstractTableModel::QAbstractTableModel;
-
-  // What was said of rows that are still there stays.
-  void setList(ShoppingList list, const LengthStyle& style);
-  const ShoppingList& list() const { return list_; }
-  // What is ticked, as it was bought.
-  std::vector<BoughtRow> bought() const;
-
-  int rowCount(const QModelIndex& parent = {}) const override;
-  int columnCount(const QModelIndex& parent = {}) const override;
-  QVariant data(const QModelIndex& index, int role) const override;
-  bool setData(const QModelIndex& index, const QVariant& value, int role) override;
-  QVariant headerData(int section, Qt::Orientation orientation, int role) const override;
-  Qt::ItemFlags flags(const QModelIndex& index) const override;
-
- signals:
-  void refused(const pp::Problems& problems);  // empty: what was typed was taken
-  void changed();
-
- private:
   enum Column {
     kWhat,
     kNeed,
@@ -45,6 +25,28 @@ class BuyingModel : public QAbstractTableModel {
     kLot,
     kJobs
   };
+  using QAbstractTableModel::QAbstractTableModel;
+
+  // What was said of rows that are still there stays.
+  void setList(ShoppingList list, const LengthStyle& style);
+  const ShoppingList& list() const { return list_; }
+  // What is ticked, as it was bought.
+  std::vector<BoughtRow> bought() const;
+  // Whether nothing stands in a column.
+  bool isEmpty(int column) const;
+
+  int rowCount(const QModelIndex& parent = {}) const override;
+  int columnCount(const QModelIndex& parent = {}) const override;
+  QVariant data(const QModelIndex& index, int role) const override;
+  bool setData(const QModelIndex& index, const QVariant& value, int role) override;
+  QVariant headerData(int section, Qt::Orientation orientation, int role) const override;
+  Qt::ItemFlags flags(const QModelIndex& index) const override;
+
+ signals:
+  void refused(const pp::Problems& problems);  // empty: what was typed was taken
+  void changed();
+
+ private:
   struct Said {
     bool ticked = false;
     std::optional<std::int64_t> packs;

@@ -1,5 +1,6 @@
 #include "app/shop/shop_dialog.h"
 
+#include <QFileDialog>
 #include <QHBoxLayout>
 #include <QShortcut>
 #include <QVBoxLayout>
@@ -7,8 +8,28 @@
 #include "app/shop/shop_rows.h"
 #include "core/store/house_rules.h"
 #include "pictures/paint/figures.h"
+#include "pictures/paint/rack_picture.h"
+#include "pictures/paper/print.h"
 
 namespace pp {
+namespace {
+
+// Figures are sorted as figures.
+class Sorted : public QSortFilterProxyModel {
+ public:
+  using QSortFilterProxyModel::QSortFilterProxyModel;
+
+ protected:
+  bool lessThan(const QModelIndex& left, const QModelIndex& right) const override {
+    bool isNumber = false;
+    bool isOther = false;
+    const double a = left.data().toString().toDouble(&isNumber);
+    const double b = right.data().toString().toDouble(&isOther);
+    return isNumber && isOther ? a < b : QSortFilterProxyModel::lessThan(left, right);
+  }
+};
+
+}  // namespace
 
 ShopDialog::ShopDialog(Session& session, QWidget* parent) : QDialog(parent), session_(session) {
   setWindowTitle(tr("The shop"));
@@ -30,6 +51,15 @@ ShopDialog::ShopDialog(Session& session, QWidget* parent) : QDialog(parent), ses
   addLeaf(tr("Hardware"), hardwareRows(session), kFirst);
   addLeaf(tr("Finishes"), finishRows(), kProduct);
   head_->addStretch(1);
+  find_ = new QLineEdit;
+  find_->setAccessibleName(tr("Find"));
+  find_->setPlaceholderText(tr("find: material, lot, place …"));
+  find_->setClearButtonEnabled(true);
+  find_->setFixedWidth(220);
+  head_->addWidget(find_);
+  connect(find_, &QLineEdit::textChanged, this, [this](const QString& text) {
+    for (const Leaf& leaf : leaves_) leaf.shown->setFilterFixedString(text.trimmed());
+  });
   const auto button = [this](const QString& words, const QString& name) {
     auto* made = new QPushButton(words);
     made->setAccessibleName(name);
@@ -40,14 +70,18 @@ ShopDialog::ShopDialog(Session& session, QWidget* parent) : QDialog(parent), ses
   remove_ = button(tr("Remove"), tr("Remove the row"));
   head_->addWidget(add_);
   head_->addWidget(remove_);
+  auto* labels = button(tr("Labels …"), tr("Labels of the pieces shown"));
+  head_->addWidget(labels);
+  connect(labels, &QPushButton::clicked, this, &ShopDialog::askForLabels);
+  connect(this, &ShopDialog::leafShown, labels,
+          [labels](int leaf) { labels->setVisible(leaf == 0); });
   auto* below = button(tr("Add product"), tr("Add a product to the finish"));
   head_->addWidget(below);
   connect(add_, &QPushButton::clicked, this, [this] { leaves_[shown_].model->add(); });
   connect(remove_, &QPushButton::clicked, this, &ShopDialog::removeChosen);
   connect(below, &QPushButton::clicked, this, [this] {
     const Leaf& leaf = leaves_[shown_];
-    const int row = leaf.table->currentIndex().row();
-    if (row < 0 || row >= leaf.model->rowCount() || !leaf.model->addBelow(row))
+    if (leaf.chosen() < 0 || !leaf.model->addBelow(leaf.chosen()))
       problem_->show({{{}, 0, {}, "no finish chosen", "the one that it belongs to"}});
   });
   connect(this, &ShopDialog::leafShown, below, [this, below](int leaf) {
@@ -89,7 +123,11 @@ void ShopDialog::addLeaf(const QString& choice, std::unique_ptr<StoreRows> rows,
   auto* model = new StoreModel(session_.store(), std::move(rows), this);
   connect(model, &StoreModel::refused, problem_, &ProblemLine::show);
   auto* table = new Table(tr("The shop's %1").arg(choice.toLower()), wide);
-  table->setModel(model);
+  auto* shown = new Sorted(this);
+  shown->setSourceModel(model);
+  shown->setFilterKeyColumn(-1);
+  shown->setFilterCaseSensitivity(Qt::CaseInsensitive);
+  table->setModel(shown);
   table->setItemDelegate(new ChoiceDelegate(table));
   table->setEditTriggers(QAbstractItemView::DoubleClicked | QAbstractItemView::EditKeyPressed |
                          QAbstractItemView::AnyKeyPressed);
@@ -100,7 +138,7 @@ void ShopDialog::addLeaf(const QString& choice, std::unique_ptr<StoreRows> rows,
   button->setAccessibleName(tr("Show the shop's %1").arg(choice.toLower()));
   head_->addWidget(button);
   connect(button, &QPushButton::clicked, this, [this, at = leaves_.size()] { showLeaf(at); });
-  leaves_.push_back({button, table, model});
+  leaves_.push_back({button, table, model, shown});
 }
 
 void ShopDialog::showLeaf(std::size_t leaf) {
@@ -115,10 +153,45 @@ void ShopDialog::showLeaf(std::size_t leaf) {
 
 void ShopDialog::removeChosen() {
   const Leaf& leaf = leaves_[shown_];
-  const int row = leaf.table->currentIndex().row();
-  if (row < 0 || row >= leaf.model->rowCount())
-    return problem_->show({{{}, 0, {}, "no row chosen", "one to take out"}});
+  const int row = leaf.chosen();
+  if (row < 0) return problem_->show({{{}, 0, {}, "no row chosen", "one to take out"}});
   leaf.model->remove(row);
+}
+
+void ShopDialog::askForLabels() {
+  auto* dialog = new QFileDialog(this, tr("Labels of the rack"), {}, tr("PDF (*.pdf)"));
+  dialog->setAttribute(Qt::WA_DeleteOnClose);
+  dialog->setAcceptMode(QFileDialog::AcceptSave);
+  dialog->setDefaultSuffix(QStringLiteral("pdf"));
+  dialog->selectFile(tr("labels of the rack"));
+  connect(dialog, &QFileDialog::fileSelected, this, &ShopDialog::writeLabels);
+  dialog->open();
+}
+
+bool ShopDialog::writeLabels(const QString& path) {
+  const auto state = session_.store().state();
+  const LengthStyle style = session_.style();
+  std::vector<RackTag> tags;
+  const QSortFilterProxyModel& shown = *leaves_.front().shown;
+  for (int row = 0; state && row < shown.rowCount(); ++row) {
+    const auto at = static_cast<std::size_t>(shown.mapToSource(shown.index(row, 0)).row());
+    const RackPiece& piece = state->rack[at].piece;
+    if (piece.tag <= 0) continue;
+    QStringList words;
+    if (!piece.lot.empty()) words << tr("lot %1").arg(qs(piece.lot));
+    for (const std::string* one : {&piece.place, &piece.note})
+      if (!one->empty()) words << qs(*one);
+    tags.push_back(
+        {QStringLiteral("R%1").arg(piece.tag),
+         rackMaterialWords(state->materials, piece.material, style),
+         tr("%1 × %2").arg(figure(piece.length, style), figureWithUnit(piece.width, style)),
+         words.join(QStringLiteral(", "))});
+  }
+  PrintInput input{session_.job(), session_.breakdown().parts};
+  input.tags = &tags;
+  const auto problem = printPages(Pages::RackTags, input, Paper::A4, path);
+  problem_->show(problem ? Problems{*problem} : Problems{});
+  return !problem;
 }
 
 void ShopDialog::keepRules() {

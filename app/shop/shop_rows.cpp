@@ -269,7 +269,7 @@ std::unique_ptr<StoreRows> pieceRows(const Session& session) {
       .length("Width", &P::width)
       .choice("Grain", &P::grain)
       .flag("Two good faces", &P::twoGoodFaces)
-      .count("Came", &P::count)
+      .count("Count", &P::count)
       .money("Price", &P::price)
       .text("Place", &P::place)
       .text("Note", &P::note)

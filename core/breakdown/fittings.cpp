@@ -169,4 +169,30 @@ std::int64_t alongEdge(Length edge, Length inset, Length apart) {
   return (between.inNm() + apart.inNm() - 1) / apart.inNm() + 1;
 }
 
+const char* finishName(Finish finish) {
+  static constexpr const char* kNames[] = {"none", "clear", "painted", "stained"};
+  return kNames[static_cast<std::size_t>(finish)];
+}
+
+std::vector<std::pair<Finish, std::int64_t>> finishAreas(const std::vector<Part>& parts) {
+  constexpr Int128 kNm2PerCm2 = 100'000'000'000'000;
+  std::map<Finish, Int128> areas;
+  for (const Part& part : parts) {
+    const Length length = part.length.total();
+    const Length width = part.width.total();
+    const Int128 face = (length * width).inNm2() * part.quantity;
+    areas[part.finish] += face;
+    areas[part.finishOutside.value_or(part.finish)] += face;
+    for (const Edge edge : kEdges) {
+      const bool along = edge == Edge::L1 || edge == Edge::L2;
+      areas[part.finish] += ((along ? length : width) * part.thickness).inNm2() * part.quantity;
+    }
+  }
+  std::vector<std::pair<Finish, std::int64_t>> out;
+  for (const auto& [finish, area] : areas)
+    if (finish != Finish::None && area > 0)
+      out.emplace_back(finish, static_cast<std::int64_t>((area + kNm2PerCm2 - 1) / kNm2PerCm2));
+  return out;
+}
+
 }  // namespace pp

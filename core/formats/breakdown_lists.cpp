@@ -3,6 +3,7 @@
 #include <fmt/format.h>
 
 #include "core/breakdown/bought.h"
+#include "core/breakdown/fittings.h"
 #include "core/formats/csv.h"
 #include "core/formats/list_lengths.h"
 
@@ -10,17 +11,7 @@ namespace pp {
 namespace {
 
 const char* finishWord(Finish finish) {
-  switch (finish) {
-    case Finish::None:
-      return "";
-    case Finish::Clear:
-      return "clear";
-    case Finish::Painted:
-      return "painted";
-    case Finish::Stained:
-      return "stained";
-  }
-  return "";
+  return finish == Finish::None ? "" : finishName(finish);
 }
 
 const char* handWord(Hand hand) {
@@ -106,6 +97,26 @@ std::string writeBought(const Job& job) {
                        csvText(one.material), known(size.length), known(size.width),
                        csvText(boughtRemarks(job, one)));
   }
+  return out;
+}
+
+std::string writeHardware(const Job& job, const std::vector<Part>& parts) {
+  static constexpr const char* kKinds[] = {"slide", "hinge",  "screw", "pin",  "caster",
+                                           "pull",  "insert", "glue",  "other"};
+  const ListLengths length(job.unit);
+  std::string out = length.unitLine() + "kind,name,length,qty\n";
+  for (const Fitting& one : fittingsOf(job, parts))
+    out +=
+        fmt::format("{},{},{},{}\n", kKinds[static_cast<std::size_t>(one.kind)], csvText(one.name),
+                    one.length == Length{} ? "" : length(one.length), one.count);
+  return out;
+}
+
+std::string writeFinishes(const std::vector<Part>& parts) {
+  constexpr double kCm2PerM2 = 10'000;
+  std::string out = "finish,area\n";
+  for (const auto& [finish, area] : finishAreas(parts))
+    out += fmt::format("{},{:.4f}\n", finishName(finish), static_cast<double>(area) / kCm2PerM2);
   return out;
 }
 

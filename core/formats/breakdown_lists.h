@@ -15,5 +15,9 @@ std::string writeMachining(const Job& job, const std::vector<Part>& parts);
 // The edges that are banded, each with the length it takes.
 std::string writeEdges(const Job& job, const std::vector<Part>& parts);
 std::string writeBought(const Job& job);
+// What holds it together and lets it move: slides in pairs, glue in millilitres.
+std::string writeHardware(const Job& job, const std::vector<Part>& parts);
+// Square metres, faces and edges.
+std::string writeFinishes(const std::vector<Part>& parts);
 
 }  // namespace pp

@@ -5,10 +5,13 @@
 namespace pp {
 namespace {
 
+// To the hundredth.
 Money share(Money whole, Int128 of, Int128 in) {
+  constexpr std::int64_t kHundredth = 100;
   if (in <= 0) return {};
   const Int128 units = static_cast<Int128>(whole.inTenThousandths()) * of;
-  return Money::tenThousandths(static_cast<std::int64_t>((units + in / 2) / in));
+  const Int128 step = in * kHundredth;
+  return Money::tenThousandths(static_cast<std::int64_t>((units + step / 2) / step) * kHundredth);
 }
 
 Money priceOf(const Job& job, const StockSupply& stock) {

@@ -59,7 +59,9 @@ class Wants {
   void sheets() {
     for (const PlannedSheet& sheet : open_.plan->sheets) {
       const StockSupply& stock = open_.request->stock[sheet.stock];
-      if (stock.kind == StockKind::Offcut && stock.store != 0) continue;
+      const Whence whence = whenceOf(stock);
+      if (whence == Whence::Counted || (whence == Whence::Had && stock.kind == StockKind::Offcut))
+        continue;
       Need need;
       need.ware = Ware::Sheet;
       need.name = stock.material;
@@ -77,7 +79,7 @@ class Wants {
       for (std::size_t k = 0; k < list.stock.size(); ++k) {
         const BarSupply& bar = open_.request->barStock[list.stock[k]];
         const Material* material = findMaterial(job_, bar.material);
-        if (material == nullptr) continue;
+        if (material == nullptr || (bar.store == 0 && bar.bar.quantity)) continue;
         Need need;
         need.ware = Ware::Bar;
         need.name = material->name;
@@ -120,7 +122,21 @@ class Wants {
     }
   }
 
+  // What the maker says is bought in is not counted a second time: "hinge, 35 mm cup" are the
+  // hinges.
+  bool isSaid(const Fitting& one) const {
+    const std::size_t blank = one.name.rfind(' ');
+    const std::string word = one.kind == HardwareKind::Screw || blank == std::string::npos
+                                 ? one.name
+                                 : one.name.substr(blank + 1);
+    return one.kind != HardwareKind::Slide &&
+           std::any_of(job_.bought.begin(), job_.bought.end(), [&word](const BoughtIn& thing) {
+             return thing.name.find(word) != std::string::npos;
+           });
+  }
+
   void fitting(const Fitting& one) {
+    if (isSaid(one)) return;
     Need need;
     need.ware = Ware::Hardware;
     need.kind = one.kind;
@@ -153,32 +169,6 @@ class Wants {
 };
 
 }  // namespace
-
-const char* finishName(Finish finish) {
-  static constexpr const char* kNames[] = {"none", "clear", "painted", "stained"};
-  return kNames[static_cast<std::size_t>(finish)];
-}
-
-std::vector<std::pair<Finish, std::int64_t>> finishAreas(const std::vector<Part>& parts) {
-  constexpr Int128 kNm2PerCm2 = 100'000'000'000'000;
-  std::map<Finish, Int128> areas;
-  for (const Part& part : parts) {
-    const Length length = part.length.total();
-    const Length width = part.width.total();
-    const Int128 face = (length * width).inNm2() * part.quantity;
-    areas[part.finish] += face;
-    areas[part.finishOutside.value_or(part.finish)] += face;
-    for (const Edge edge : kEdges) {
-      const bool along = edge == Edge::L1 || edge == Edge::L2;
-      areas[part.finish] += ((along ? length : width) * part.thickness).inNm2() * part.quantity;
-    }
-  }
-  std::vector<std::pair<Finish, std::int64_t>> out;
-  for (const auto& [finish, area] : areas)
-    if (finish != Finish::None && area > 0)
-      out.emplace_back(finish, static_cast<std::int64_t>((area + kNm2PerCm2 - 1) / kNm2PerCm2));
-  return out;
-}
 
 JobWants wantsOf(const Job& job, const std::vector<Part>& parts, const OpenWork& open) {
   return Wants(job, parts, open).run();

@@ -42,17 +42,11 @@ struct JobWants {
 
 // `open`: how what is still to be cut is laid out; null: nothing is, or not yet. Pieces of the
 // shop's own that it uses are had and no need, but full sheets and bars, which are counted against
-// what lies there.
+// what lies there. What the job alone counts is there too.
 struct OpenWork {
   const NestRequest* request = nullptr;
   const Plan* plan = nullptr;
 };
 JobWants wantsOf(const Job& job, const std::vector<Part>& parts, const OpenWork& open);
-
-// What of the job is seen, or is not, that gets a finish: square centimetres by finish, faces and
-// edges that are not banded; ends glued into others too, which are little.
-std::vector<std::pair<Finish, std::int64_t>> finishAreas(const std::vector<Part>& parts);
-// "clear", "painted", "stained".
-const char* finishName(Finish finish);
 
 }  // namespace pp

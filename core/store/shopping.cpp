@@ -70,7 +70,8 @@ class Lister {
     for (ShoppingRow& row : rows_) {
       setAgainst(row);
       out.sum += row.sum;
-      if (row.packs > 0 && row.price == Money{}) ++out.unpriced;
+      const bool unknown = row.what.ware == Ware::Finish && row.product.empty();
+      if (unknown || (row.packs > 0 && row.price == Money{})) ++out.unpriced;
     }
     out.rows = std::move(rows_);
     return out;
@@ -155,6 +156,8 @@ class Lister {
   }
 
   static void buy(ShoppingRow& row) {
+    // Of an area nobody can buy anything.
+    if (row.what.ware == Ware::Finish && row.product.empty()) return;
     const std::int64_t there = row.have + row.what.reserved;
     const std::int64_t wanted = row.what.amount + row.spare;
     row.packs = wanted > there ? up(wanted - there, row.pack) : 0;
@@ -236,6 +239,7 @@ std::string wareName(const ShoppingRow& row, const LengthStyle& style) {
     return fmt::format("{} {}, {} × {}", what.name, format(what.nominal, style),
                        format(what.length, style), formatWithUnit(what.width, style));
   if (!row.product.empty()) return fmt::format("{}: {}", what.name, row.product);
+  if (what.ware == Ware::Finish) return what.name + " finish";
   // A slide's name says its length already.
   if (what.length != Length{} && what.kind != HardwareKind::Slide)
     return fmt::format("{} {}", what.name, formatWithUnit(what.length, style));

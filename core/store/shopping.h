@@ -35,7 +35,7 @@ struct ShoppingRow {
 struct ShoppingList {
   std::vector<ShoppingRow> rows;  // by ware, then name and size; what nobody needs is not there
   Money sum;
-  std::size_t unpriced = 0;  // rows to buy whose price nobody knows
+  std::size_t unpriced = 0;  // rows to buy whose price nobody knows, and finishes nobody knows
 };
 
 // `spare`: so many per cent more of screws, pins and the like, and of banding, finish and glue.

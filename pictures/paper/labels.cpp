@@ -181,59 +181,116 @@ void paintLabel(Page& page, const QRectF& cell, const Job& job, const Part& part
   page.text(cell.right() - qr - 1.5, y + qr + 0.5, qr, 3.2, face, 7, false, Qt::AlignCenter);
 }
 
+// The fields of a sheet of labels.
+class Grid {
+ public:
+  static Result<Grid> of(const PrintInput& input) {
+    const LabelSheet& on = input.job.labels;
+    const QSizeF paper =
+        QPageSize::size(on.letter ? QPageSize::Letter : QPageSize::A4, QPageSize::Millimeter);
+    Grid out(on);
+    out.w_ = (paper.width() - 2 * on.marginLeft.inMm() - (on.columns - 1) * on.gapAcross.inMm()) /
+             on.columns;
+    out.h_ =
+        (paper.height() - 2 * on.marginTop.inMm() - (on.rows - 1) * on.gapDown.inMm()) / on.rows;
+    constexpr double kLeastWidth = 40;
+    constexpr double kLeastHeight = 24;
+    if (out.w_ < kLeastWidth || out.h_ < kLeastHeight)
+      return Problem{{},
+                     0,
+                     "label sheet",
+                     QStringLiteral("labels of %1 × %2 mm")
+                         .arg(out.w_, 0, 'f', 1)
+                         .arg(out.h_, 0, 'f', 1)
+                         .toStdString(),
+                     "at least 40 × 24 mm: fewer columns or rows, or smaller margins"};
+    if (input.usedLabels < 0 || input.usedLabels >= out.fields())
+      return Problem{{},
+                     0,
+                     "first free label",
+                     std::to_string(input.usedLabels + 1),
+                     "1 to " + std::to_string(out.fields())};
+    out.at_ = input.usedLabels;
+    return out;
+  }
+
+  // The next free field, on a new sheet where this one is full; nothing once no more is drawn.
+  std::optional<QRectF> next(Page& page) {
+    if (at_ == fields()) {
+      page.newSheet();
+      at_ = 0;
+    }
+    if (page.isFull()) return std::nullopt;
+    const QRectF cell(on_.marginLeft.inMm() + (at_ % on_.columns) * (w_ + on_.gapAcross.inMm()),
+                      on_.marginTop.inMm() + (at_ / on_.columns) * (h_ + on_.gapDown.inMm()), w_,
+                      h_);
+    ++at_;
+    return cell;
+  }
+
+ private:
+  explicit Grid(const LabelSheet& on) : on_(on) {}
+  int fields() const { return on_.columns * on_.rows; }
+
+  LabelSheet on_;
+  double w_ = 0, h_ = 0;
+  int at_ = 0;
+};
+
+// On an offcut of the rack: its number large, what it is, how large, of what lot.
+void paintTag(Page& page, const QRectF& cell, const RackTag& tag) {
+  const double x = cell.x() + 2.5;
+  const double y = cell.y() + 2;
+  const double qr = std::min({22.0, cell.height() - 4, cell.width() * 0.36});
+  const double w = cell.width() - qr - 5;
+  page.text(x, y, w, 9, tag.tag, 22, true);
+  page.text(x, y + 9.5, w, 5, tag.size, 12, true);
+  page.text(x, y + 14.5, w, 4, tag.material, 9);
+  page.text(x, y + 18.5, w, 3.4, tag.words, 7);
+  paintQr(page.painter(), cell.right() - qr - 1.5, y, qr,
+          qrImage(QStringLiteral("PP1:RACK:%1").arg(tag.tag)));
+}
+
 }  // namespace
 
+Result<Sheaf> tagPages(const PrintInput& input) {
+  auto grid = Grid::of(input);
+  if (!grid) return grid.problems();
+  if (input.tags == nullptr || input.tags->empty())
+    return Problem{{}, 0, "labels of the rack", "no piece with a number", "an offcut that has one"};
+  return Sheaf{QStringLiteral("labels of the rack"),
+               [tags = *input.tags, grid = *grid](Page& page, const PrintWatch& watch) mutable {
+                 page.newSheet();
+                 std::size_t done = 0;
+                 for (const RackTag& tag : tags) {
+                   if (watch.isStopped()) return;
+                   const auto cell = grid.next(page);
+                   if (!cell) return;
+                   paintTag(page, *cell, tag);
+                   watch.tell(++done, tags.size());
+                 }
+               }};
+}
+
 Result<Sheaf> labelPages(const PrintInput& input) {
-  const LabelSheet& grid = input.job.labels;
-  const QSizeF paper =
-      QPageSize::size(grid.letter ? QPageSize::Letter : QPageSize::A4, QPageSize::Millimeter);
-  const double w =
-      (paper.width() - 2 * grid.marginLeft.inMm() - (grid.columns - 1) * grid.gapAcross.inMm()) /
-      grid.columns;
-  const double h =
-      (paper.height() - 2 * grid.marginTop.inMm() - (grid.rows - 1) * grid.gapDown.inMm()) /
-      grid.rows;
-  constexpr double kLeastWidth = 40;
-  constexpr double kLeastHeight = 24;
-  if (w < kLeastWidth || h < kLeastHeight)
-    return Problem{
-        {},
-        0,
-        "label sheet",
-        QStringLiteral("labels of %1 × %2 mm").arg(w, 0, 'f', 1).arg(h, 0, 'f', 1).toStdString(),
-        "at least 40 × 24 mm: fewer columns or rows, or smaller margins"};
-  const int fields = grid.columns * grid.rows;
-  if (input.usedLabels < 0 || input.usedLabels >= fields)
-    return Problem{{},
-                   0,
-                   "first free label",
-                   std::to_string(input.usedLabels + 1),
-                   "1 to " + std::to_string(fields)};
+  auto grid = Grid::of(input);
+  if (!grid) return grid.problems();
   return Sheaf{QStringLiteral("%1: labels").arg(qs(input.job.name)),
-               [input, w, h, fields](Page& page, const PrintWatch& watch) {
-                 const LabelSheet& on = input.job.labels;
+               [input, grid = *grid](Page& page, const PrintWatch& watch) mutable {
                  std::vector<QString> codes;
                  for (const Part& part : input.parts)
                    for (std::int64_t copy = 1; copy <= part.quantity; ++copy)
                      codes.push_back(labelCode(input.job, part, copy));
                  const std::size_t all = codes.size();
                  QrImages images(std::move(codes));
-                 int at = input.usedLabels;
                  std::size_t done = 0;
                  page.newSheet();
                  for (const Part& part : input.parts)
                    for (std::int64_t copy = 1; copy <= part.quantity; ++copy) {
                      if (watch.isStopped()) return;
-                     if (at == fields) {
-                       page.newSheet();
-                       at = 0;
-                     }
-                     if (page.isFull()) return;
-                     const QRectF cell(
-                         on.marginLeft.inMm() + (at % on.columns) * (w + on.gapAcross.inMm()),
-                         on.marginTop.inMm() + (at / on.columns) * (h + on.gapDown.inMm()), w, h);
-                     paintLabel(page, cell, input.job, part, copy, images.take(done));
-                     ++at;
+                     const auto cell = grid.next(page);
+                     if (!cell) return;
+                     paintLabel(page, *cell, input.job, part, copy, images.take(done));
                      watch.tell(++done, all);
                    }
                }};

@@ -23,6 +23,8 @@ Result<Sheaf> sheafOf(Pages pages, const PrintInput& input) {
       return measuringPages(input);
     case Pages::ShoppingList:
       return shoppingPages(input);
+    case Pages::RackTags:
+      return tagPages(input);
     case Pages::Labels:
       break;
   }
@@ -33,7 +35,8 @@ Result<Sheaf> sheafOf(Pages pages, const PrintInput& input) {
 
 void setPaper(QPagedPaintDevice& device, Pages pages, Paper paper, const Job& job) {
   // A label sheet is what it is.
-  if (pages == Pages::Labels) paper = job.labels.letter ? Paper::Letter : Paper::A4;
+  if (pages == Pages::Labels || pages == Pages::RackTags)
+    paper = job.labels.letter ? Paper::Letter : Paper::A4;
   const bool landscape = pages == Pages::PartsList || pages == Pages::Sheets;
   device.setPageSize(QPageSize(paper == Paper::A4 ? QPageSize::A4 : QPageSize::Letter));
   device.setPageOrientation(landscape ? QPageLayout::Landscape : QPageLayout::Portrait);

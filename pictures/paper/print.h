@@ -20,9 +20,17 @@ struct ShoppingList;
 enum class Paper { A4, Letter };
 
 // The parts list ends with the bars and what is cut from each, and what is bought in. Labels are
-// one a piece, on the grid and paper of the job's label sheet. The measuring sheet is empty, to be
-// taken along, and filled where something was read. The shopping list is large, for the counter.
-enum class Pages { PartsList, Sheets, CuttingList, Labels, MeasuringSheet, ShoppingList };
+// one a piece, on the grid and paper of the job's label sheet, as are those of the rack. The
+// measuring sheet is empty, to be taken along, and filled where something was read. The shopping
+// list is large, for the counter.
+enum class Pages { PartsList, Sheets, CuttingList, Labels, MeasuringSheet, ShoppingList, RackTags };
+
+// The label of a piece that stands in the rack.
+struct RackTag {
+  QString tag;             // "R12"
+  QString material, size;  // in words, with units
+  QString words;           // lot, place, where it came from
+};
 
 // Everything the pages are made from; values and references that outlive the call.
 struct PrintInput {
@@ -32,6 +40,7 @@ struct PrintInput {
   const Plan* plan = nullptr;
   int usedLabels = 0;                      // fields of the first label sheet that are empty already
   const ShoppingList* shopping = nullptr;  // needed for the shopping list
+  const std::vector<RackTag>* tags = nullptr;  // needed for the labels of the rack
 };
 
 // How far it is, and whether it is still wanted; asked and told on the thread that prints.

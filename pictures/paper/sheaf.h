@@ -18,5 +18,6 @@ Result<Sheaf> cuttingListPages(const PrintInput& input);
 Result<Sheaf> labelPages(const PrintInput& input);
 Result<Sheaf> measuringPages(const PrintInput& input);
 Result<Sheaf> shoppingPages(const PrintInput& input);
+Result<Sheaf> tagPages(const PrintInput& input);
 
 }  // namespace pp

@@ -30,7 +30,9 @@ QString groupName(Ware ware) {
 void row(Page& page, const ShoppingRow& one, const LengthStyle& style) {
   page.need(kRow);
   page.box(page.left() + 0.5, page.y() + 1.6, 4.6);
-  page.text(page.left() + 8, page.y(), 16, kRow, QString::number(one.packs), 13, true, kRight);
+  // What is measured out is sold as one.
+  const QString count = one.pack > 1 ? QString::number(one.packs) : qs(amountWords(one, one.packs));
+  page.text(page.left() + 8, page.y(), 16, kRow, count, 13, true, kRight);
   const double sum = 28;
   const double pack = 42;
   page.text(page.left() + 28, page.y(), page.right() - page.left() - 28 - sum - pack, kRow,

@@ -8,6 +8,7 @@
 #include <QLabel>
 #include <QLineEdit>
 #include <QListWidget>
+#include <QProcess>
 #include <QPushButton>
 #include <QSpinBox>
 #include <QTableView>
@@ -306,6 +307,33 @@ TEST_F(ShopsThings, aPieceIsChangedAndTheChangeTakenBack) {
   EXPECT_EQ(rack()[0].piece.id, id);
 }
 
+TEST_F(ShopsThings, rowsAreFoundAndSorted) {
+  for (int row = 0; row < static_cast<int>(job().stock.size()); ++row) putThere(row);
+  QDialog* dialog = shop();
+  auto* table = named<QTableView>(dialog, QStringLiteral("The shop's rack"));
+  const int all = table->model()->rowCount();
+  enum { kMaterial = 2, kLength = 5, kNote = 12 };
+  // By length, as figures: 90 would come after 1000 as a word.
+  table->model()->sort(kLength, Qt::AscendingOrder);
+  for (int row = 1; row < all; ++row)
+    EXPECT_LE(cell(table, row - 1, kLength).toDouble(), cell(table, row, kLength).toDouble());
+  const QString first = cell(table, 0, kLength);
+  // What is changed is the row that is shown, wherever it stands in the store.
+  put(table, 0, kNote, QStringLiteral("shortest"));
+  Length least = rack()[0].piece.length;
+  for (const RackRow& row : rack()) least = std::min(least, row.piece.length);
+  for (const RackRow& row : rack())
+    EXPECT_TRUE(row.piece.note.empty() || row.piece.length == least);
+  named<QLineEdit>(dialog, QStringLiteral("Find"))->setText(QStringLiteral("SHORTEST"));
+  ASSERT_EQ(table->model()->rowCount(), 1);
+  EXPECT_EQ(cell(table, 0, kLength), first);
+  table->setCurrentIndex(table->model()->index(0, 0));
+  click(dialog, QStringLiteral("Remove the row"));
+  settleStore();
+  EXPECT_EQ(rack().size(), static_cast<std::size_t>(all - 1));
+  for (const RackRow& row : rack()) EXPECT_TRUE(row.piece.note.empty());
+}
+
 TEST_F(ShopsThings, hardwareAndFinishesAreKept) {
   QDialog* dialog = shop();
   leaf(dialog, "hardware");
@@ -345,6 +373,32 @@ TEST_F(ShopsThings, hardwareAndFinishesAreKept) {
   click(dialog, QStringLiteral("Remove the row"));
   settleStore();
   EXPECT_EQ(store().all<ShopFinish>()->at(0).products[0].name, "varnish");
+}
+
+TEST_F(ShopsThings, offcutsHaveLabels) {
+  QDialog* dialog = shop();
+  const QString file = path("tags.pdf");
+  willChooseFile(file);
+  click(dialog, QStringLiteral("Labels of the pieces shown"));
+  EXPECT_TRUE(waitFor([&] {
+    return textOf(dialog, QStringLiteral("What is wrong")).contains(QStringLiteral("number"));
+  }));
+  EXPECT_FALSE(QFile::exists(file)) << "nothing there has one";
+  edit([](Job& job) {
+    job.stock[0].kind = StockKind::Offcut;
+    job.stock[0].quantity = 1;
+  });
+  putThere(0);
+  ASSERT_EQ(rack()[0].piece.tag, 1);
+  willChooseFile(file);
+  click(dialog, QStringLiteral("Labels of the pieces shown"));
+  ASSERT_TRUE(waitFor([&] { return QFile::exists(file); }));
+  QProcess text;
+  text.start(QStringLiteral("pdftotext"), {QStringLiteral("-layout"), file, QStringLiteral("-")});
+  ASSERT_TRUE(text.waitForFinished());
+  const QString words = QString::fromUtf8(text.readAllStandardOutput());
+  EXPECT_TRUE(words.contains(QStringLiteral("R1"))) << words.toStdString();
+  EXPECT_TRUE(words.contains(QStringLiteral("mm")));
 }
 
 TEST_F(ShopsThings, aNewJobBeginsWithTheHouseRules) {

@@ -192,6 +192,20 @@ TEST_F(Cli, labelsForEveryPieceAndRefusals) {
 }
 
 // Every list stands in the job's unit; the trolley's job is in inches.
+TEST_F(Cli, hardwareAndFinishesAreListed) {
+  ASSERT_EQ(run("breakdown " DEMO_DIR "/log-wall.plainpatch --hardware " + at("h.csv") +
+                " --finishes " + at("f.csv"))
+                .status,
+            0);
+  const std::string hardware = *readFile(at("h.csv"));
+  EXPECT_EQ(hardware.substr(0, 37), "# unit: mm\nkind,name,length,qty\nslide");
+  for (const char* line :
+       {"\nhinge,cup hinge,,4\n", "\npin,shelf pin,,20\n", "\nslide,side slide 500,500mm,6\n"})
+    EXPECT_NE(hardware.find(line), std::string::npos) << line;
+  const std::string finishes = *readFile(at("f.csv"));
+  EXPECT_EQ(finishes.substr(0, 19), "finish,area\nclear,5");
+}
+
 TEST_F(Cli, breakdownWritesEachListThatIsAskedFor) {
   const Outcome out =
       run("breakdown " DEMO_DIR "/ringing-trolley.plainpatch --lumber " + at("l.csv") +

@@ -11,6 +11,8 @@
 #include "core/kinds/validate.h"
 #include "core/length/parse.h"
 #include "core/nest/random.h"
+#include "core/store/needs.h"
+#include "tests/core/store_support.h"
 #include "tests/core/support.h"
 
 namespace pp {
@@ -125,6 +127,32 @@ TEST(Fuzz, exchangeTables) {
     for (const PartDemand& part : request->parts)
       EXPECT_TRUE(part.length > Length{} && part.width > Length{} && part.quantity > 0);
   }
+}
+
+// What is damaged is taken whole or not at all; what is taken is written as it is read.
+TEST(Fuzz, storeTexts) {
+  nest::Random random(17);
+  const test::StoreFile file;
+  Store store = file.open();
+  test::fill(store);
+  ASSERT_FALSE(store.want({"a", "Log wall", {{Ware::Sheet, {}, "birch"}}, {}}));
+  const std::string whole = *store.exported();
+  int taken = 0;
+  for (int i = 0; i < 400; ++i) {
+    const std::string before = *store.exported();
+    const Problems problems = store.import("s", damaged(whole, random));
+    const auto after = store.exported();
+    ASSERT_TRUE(after.ok());
+    if (!problems.empty()) {
+      EXPECT_EQ(*after, before);
+      EXPECT_LE(describe(problems).size(), 4000U);
+      continue;
+    }
+    ++taken;
+    EXPECT_TRUE(store.import("s", *after).empty());
+    EXPECT_EQ(*store.exported(), *after);
+  }
+  EXPECT_GT(taken, 0);
 }
 
 TEST(Fuzz, typedTexts) {

@@ -238,7 +238,10 @@ TEST(Shopping, aFinishIsItsProductsInCans) {
   EXPECT_EQ(list.rows[1].sum, Money::whole(60));
   EXPECT_EQ(amountWords(list.rows[1], list.rows[1].left), "250 ml");
   goods.finishes.clear();
-  EXPECT_EQ(amountWords(shoppingList({job}, goods, 0).rows[0], 100'000), "10.0 m²");
+  const ShoppingList unknown = shoppingList({job}, goods, 0);
+  EXPECT_EQ(amountWords(unknown.rows[0], 100'000), "10.0 m²");
+  EXPECT_EQ(unknown.rows[0].packs, 0) << "nobody can buy square metres";
+  EXPECT_EQ(unknown.unpriced, 1U);
 }
 
 TEST(Shopping, isWrittenAsATable) {
