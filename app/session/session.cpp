@@ -255,8 +255,11 @@ Problems Session::takeToTheSaw() {
   const int number = record.cuttings.back().number;
   // All of it is this job's or nothing is taken. Should the program end before the event below is
   // noted, the store is told so when the job is opened next.
-  if (const auto wanted = wantedOf(record.cuttings.back().plans.front()); !wanted.empty())
+  if (const auto wanted = wantedOf(record.cuttings.back().plans.front()); !wanted.empty()) {
     if (Problems taken = store_.take(job().name, number, wanted); !taken.empty()) return taken;
+    if (!store_.trouble().isEmpty())
+      emit said(tr("Taken, but the shop's rack was not told: %1").arg(store_.trouble()));
+  }
   // The next plan is of the rest.
   record.plan.reset();
   record.scope = {};

@@ -160,13 +160,17 @@ void StoreDesk::follow(JobHolding holding) {
 
 Problems StoreDesk::take(const std::string& name, int cutting,
                          const std::map<Id, std::int64_t>& pieces) {
-  std::promise<Problems> promised;
-  ask([&](Store* store, const Problems&) {
-    promised.set_value(store == nullptr ? Problems{} : store->take(job_, name, cutting, pieces));
+  std::promise<std::pair<Problems, Problems>> promised;  // what is refused, what is wrong with it
+  ask([&](Store* store, const Problems& problems) {
+    if (store == nullptr)
+      promised.set_value({Problems{}, problems});
+    else
+      promised.set_value({store->take(job_, name, cutting, pieces), Problems{}});
   });
-  Problems out = promised.get_future().get();
+  auto [refused, wrong] = promised.get_future().get();
+  if (!wrong.empty()) trouble_ = QString::fromStdString(describe(wrong.front()));
   look();
-  return out;
+  return std::move(refused);
 }
 
 void StoreDesk::put(RackPiece piece, RackMaterial material) {

@@ -330,6 +330,8 @@ class Grouper {
     if (length > 0) text += inWords(length) + (run ? " too long" : " longer");
     if (length > 0 && width > 0) text += " and ";
     if (width > 0) text += inWords(width) + (run ? " too wide" : " wider");
+    if (text.empty())
+      return fmt::format("{}too large for what is free of the nearest {} ({})", subject, what, id);
     return fmt::format("{}{} {} the nearest {} ({}{})", subject, text, run ? "for" : "than", what,
                        id, trimmed ? ", trimmed" : "");
   }

@@ -252,7 +252,8 @@ std::string amountWords(const ShoppingRow& row, std::int64_t amount) {
   if (row.what.ware == Ware::Finish && row.product.empty())
     return fmt::format("{:.1f} m²", static_cast<double>(amount) / 1e4);
   if (row.what.ware == Ware::Finish || row.what.kind == HardwareKind::Glue)
-    return fmt::format("{} ml", amount);
+    return amount < 1'000 ? fmt::format("{} ml", amount)
+                          : fmt::format("{:.1f} l", static_cast<double>(amount) / 1e3);
   return std::to_string(amount);
 }
 

@@ -44,7 +44,7 @@ ShoppingList shoppingList(const std::vector<JobWants>& jobs, const ShopGoods& go
 
 // "pocket screw 32 mm", "birch 18, 2440 × 1220", "clear: hard oil".
 std::string wareName(const ShoppingRow& row, const LengthStyle& style);
-// "120", "3.4 m", "750 ml": an amount of it.
+// "120", "3.4 m", "750 ml", "2.5 l": an amount of it.
 std::string amountWords(const ShoppingRow& row, std::int64_t amount);
 
 // As CSV: ware, name, size, need, spare, have, reserved, buy, pack, packs, price, sum, left, jobs.

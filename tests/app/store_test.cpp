@@ -221,6 +221,8 @@ TEST_F(ShopsRack, aStoreThatIsBrokenLeavesTheJobUsable) {
   willChooseFile(path());
   click(window_.get(), QStringLiteral("Take to the saw"));
   EXPECT_EQ(session().floor().record().cuttings.size(), 1U);
+  EXPECT_TRUE(
+      textOf(window_.get(), QStringLiteral("Message")).contains(QStringLiteral("not told")));
 }
 
 class ShopsThings : public ShopsRack {
@@ -238,6 +240,8 @@ class ShopsThings : public ShopsRack {
       return out != nullptr;
     }));
     settleStore();
+    QApplication::setActiveWindow(out);
+    EXPECT_TRUE(waitFor([&] { return out->isActiveWindow(); }));
     return out;
   }
   QDialog* shop() { return openDialog("What the shop owns", "The shop"); }

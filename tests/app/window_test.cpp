@@ -263,7 +263,8 @@ TEST_F(Window, printsEverythingIntoAFolder) {
       QDir(folder.path()).entryList(QDir::Files).join(QLatin1Char(',')),
       QStringLiteral(
           "Ringing trolley cutting list.pdf,Ringing trolley labels.pdf,Ringing trolley parts.csv,"
-          "Ringing trolley parts.pdf,Ringing trolley plan.json,Ringing trolley sheets.pdf"));
+          "Ringing trolley parts.pdf,Ringing trolley plan.json,Ringing trolley sheets.pdf,"
+          "Ringing trolley shopping list.csv,Ringing trolley shopping list.pdf"));
   named<QListWidget>(&dialog, QStringLiteral("Pages"))->setCurrentRow(3);
   auto* margin = named<QLineEdit>(&dialog, QStringLiteral("Margin at the sides"));
   margin->selectAll();

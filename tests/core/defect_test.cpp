@@ -88,6 +88,14 @@ TEST(Defect, theBoundKnowsWhatIsLost) {
   EXPECT_EQ(nest::nest(asked, steps(1'000)).bound.cost, Money::whole(50));
 }
 
+TEST(Defect, aPartThatFitsBesideNoneIsSaid) {
+  NestRequest asked = request({defect(1000, 500, 100, 100)});
+  asked.parts = {demand("P", mm(2000), mm(800), 1, PartGrain::Length)};
+  const Plan plan = nest::nest(asked, steps(100));
+  ASSERT_EQ(plan.unplaced.size(), 1U);
+  EXPECT_EQ(plan.unplaced[0].reason, "too large for what is free of the nearest birch 18 mm (S)");
+}
+
 TEST(Defect, aPlanOverOneIsRefused) {
   NestRequest asked = request({});
   asked.parts = {demand("P", mm(1200), mm(600), 2)};
