@@ -217,6 +217,10 @@ class JobCheck : private Check {
                         {"/firstStud", row.firstStud},
                         {"/studPitch", row.studPitch}});
       if (row.allowance) notNegative(at + "/allowance", *row.allowance);
+      // A thousand studs a metre would be counted and drawn for ever.
+      constexpr Length kLeastPitch = Length::mm(50);
+      if (row.studPitch > Length{} && row.studPitch < kLeastPitch)
+        add(at + "/studPitch", formatMm(row.studPitch), "0, or 50 and more");
     }
     for (std::size_t i = 0; i < site.sizes.size(); ++i) size(site, i);
     for (std::size_t i = 0; i < site.obstacles.size(); ++i) {

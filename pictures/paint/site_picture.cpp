@@ -228,7 +228,8 @@ class SitePainter : public SiteMeasures {
     const double w = face.width();
     const SiteWall known = wallAt(site_, wall);
     p_.fillRect(face, look::kCard);
-    if (known.studPitch > Length{}) {
+    constexpr double kApart = 4;  // pixels; closer they say nothing
+    if (known.studPitch.inMm() * scale > kApart) {
       p_.setPen(QPen(look::kRule, 1.2, Qt::DashLine));
       for (double x = known.firstStud.inMm(); x < length(wall).mm; x += known.studPitch.inMm())
         if (const double stud = left + x * scale; stud > face.left() && stud < face.right())

@@ -3,6 +3,7 @@
 
 #include "core/breakdown/placed.h"
 #include "core/breakdown/settle.h"
+#include "core/kinds/validate.h"
 #include "core/secondlook/clash_look.h"
 #include "tests/core/listed.h"
 
@@ -212,6 +213,9 @@ TEST(Clash, whatItIsFastenedByMeetsTwoStuds) {
   job.site.walls[0].studPitch = mm(400);  // 490
   job.site.walls[0].firstStud = mm(120);  // 120 and 520
   EXPECT_EQ(said(job), Words{});
+  job.site.walls[0].studPitch = mm(49.9);
+  ASSERT_EQ(validate(job).size(), 1U) << "no wall has studs so close";
+  EXPECT_EQ(validate(job)[0].field, "/site/walls/0/studPitch");
   job.site.walls[0].studPitch = Length{};
   EXPECT_EQ(said(job), Words{});
 }
