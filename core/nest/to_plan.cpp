@@ -6,6 +6,7 @@
 #include <map>
 #include <stdexcept>
 
+#include "core/saw/edges.h"
 #include "core/saw/playback.h"
 #include "core/saw/sequence.h"
 
@@ -217,7 +218,8 @@ std::optional<Plan> toPlan(const NestRequest& request, const Grouped& grouped,
                    [](const Unplaced& a, const Unplaced& b) { return a.part < b.part; });
   saw::sequence(request, plan, stop);
   addTotals(request, plan);
-  const Problems wrong = stop.stop_requested() ? Problems{} : saw::verify(request, plan, stop);
+  Problems wrong = stop.stop_requested() ? Problems{} : saw::verify(request, plan, stop);
+  if (wrong.empty() && !stop.stop_requested()) wrong = saw::verifyEdges(request, plan);
   if (stop.stop_requested()) return std::nullopt;
   if (!wrong.empty())
     throw std::logic_error("a plan failed its playback: " + describe(wrong, 1000));

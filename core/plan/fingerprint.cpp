@@ -7,7 +7,10 @@
 namespace pp {
 
 std::string fingerprint(const NestRequest& request) {
+  // How sheets are taken apart: a plan that was kept is searched again where that has changed.
+  constexpr std::int64_t kSawing = 2;
   Hash out;
+  out.add(kSawing);
   std::map<std::string, std::int64_t> runs;  // by where they begin, not by what they are called
   out.add(std::ssize(request.parts));
   for (const PartDemand& part : request.parts) {

@@ -28,7 +28,11 @@ bool canMake(const Machine& machine, const CutAsked& cut, Length distance) {
 }  // namespace
 
 bool isCarried(const Shop& shop, Length dx, Length dy, double grams) {
-  return grams <= static_cast<double>(shop.carryGrams) && std::max(dx, dy) <= shop.carryLength;
+  constexpr Length kStripWide = Length::mm(400);
+  constexpr Length kStripLong = Length::mm(2'500);
+  const Length longest =
+      std::min(dx, dy) <= kStripWide ? std::max(shop.carryLength, kStripLong) : shop.carryLength;
+  return grams <= static_cast<double>(shop.carryGrams) && std::max(dx, dy) <= longest;
 }
 
 CutChosen chooseMachine(const Shop& shop, const CutAsked& cut) {
@@ -38,9 +42,11 @@ CutChosen chooseMachine(const Shop& shop, const CutAsked& cut) {
       for (const FenceSide fence : {FenceSide::Low, FenceSide::High})
         for (std::size_t i = 0; i < shop.machines.size(); ++i) {
           const Machine& machine = shop.machines[i];
-          const Length distance = fence == FenceSide::Low ? cut.low : cut.high;
-          if (machine.kind != kind || (kind != SawKind::Track && !carried && !helped) ||
-              !canMake(machine, cut, distance))
+          const bool isLow = fence == FenceSide::Low;
+          const Length distance = isLow ? cut.low : cut.high;
+          if (machine.kind != kind || (cut.byMark && kind == SawKind::Table) ||
+              !(isLow ? cut.lowClean : cut.highClean) ||
+              (kind != SawKind::Track && !carried && !helped) || !canMake(machine, cut, distance))
             continue;
           return {static_cast<int>(i), fence, helped && kind != SawKind::Track};
         }

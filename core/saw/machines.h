@@ -14,6 +14,9 @@ struct CutAsked {
   CutDirection direction = CutDirection::Rip;
   Length low, high;  // sizes of the two pieces the cut leaves, by the widest kerf
   bool tilted = false;
+  bool byMark = false;  // not on a table saw, which needs a fence
+  // Whether the low, the high piece has an edge that may lie at the fence.
+  bool lowClean = true, highClean = true;
 };
 
 struct CutChosen {
@@ -27,7 +30,8 @@ struct CutChosen {
 // the high one.
 CutChosen chooseMachine(const Shop& shop, const CutAsked& cut);
 
-// Whether one person carries a piece of that size to a saw.
+// Whether one person carries a piece of that size to a saw. A strip is handier than a panel: what
+// is no wider than 400 mm is carried up to 2 500 mm long.
 bool isCarried(const Shop& shop, Length dx, Length dy, double grams);
 
 }  // namespace pp::saw

@@ -18,7 +18,9 @@ class Scheduler {
       for (std::size_t c = 0; c < sheets[s]->size(); ++c) {
         const Cut& cut = (*sheets[s])[c];
         const int index = static_cast<int>(nodes_.size());
-        nodes_.push_back({s, c, cut.after < 0 ? -1 : base + cut.after, -1, -1, 0});
+        nodes_.push_back({s, c, cut.after < 0 ? -1 : base + cut.after, -1, -1, kNoSetting});
+        // To a mark: nothing is set for it.
+        if (cut.kind == CutKind::Trim || cut.kind == CutKind::Rough) continue;
         keys.emplace_back(Key{cut.machine, cut.tilted, cut.direction, cut.distance}, index);
       }
     }
@@ -49,6 +51,7 @@ class Scheduler {
     for (auto& queue : waiting_) queue.clear();
     open_.clear();
     left_.clear();
+    steps_ = steps;
     for (const Setting& setting : settings_) left_.push_back(setting.cuts);
     for (std::size_t i = 0; i < nodes_.size(); ++i)
       if (nodes_[i].after < 0) ready(static_cast<int>(i));
@@ -76,14 +79,22 @@ class Scheduler {
     std::size_t sheet, cut;
     int after, follower, sibling, setting;
   };
+  static constexpr int kNoSetting = -1;
   struct Setting {
     bool breakdown;
     Length distance;
     int cuts;
   };
 
+  // What needs no setting is cut as soon as its piece is there.
   void ready(int node) {
     const int setting = nodes_[static_cast<std::size_t>(node)].setting;
+    if (setting == kNoSetting) {
+      const Node& made = nodes_[static_cast<std::size_t>(node)];
+      if (steps_) steps_->push_back({made.sheet, made.cut, 0});
+      for (int f = made.follower; f >= 0; f = nodes_[static_cast<std::size_t>(f)].sibling) ready(f);
+      return;
+    }
     auto& queue = waiting_[static_cast<std::size_t>(setting)];
     if (queue.empty()) open_.push_back(setting);
     queue.push_back(node);
@@ -107,6 +118,7 @@ class Scheduler {
     return best;
   }
 
+  std::vector<Step>* steps_ = nullptr;  // of the run under way
   std::vector<Node> nodes_;
   std::vector<Setting> settings_;
   std::vector<std::vector<int>> waiting_;  // per setting

@@ -9,10 +9,11 @@ namespace pp::saw {
 
 struct Step {
   std::size_t sheet = 0, cut = 0;  // indices
-  int setup = 0;                   // 1-based
+  int setup = 0;                   // 1-based; 0: to a mark, without a setting
 };
 
-// Every cut once, none before the cut that makes its piece. A setting (machine, tilt, direction,
+// Every cut once, none before the cut that makes its piece; what is cut to a mark as soon as its
+// piece is there. A setting (machine, tilt, direction,
 // distance) lasts as long as any piece at hand needs it. Breakdown comes first, then what needs a
 // setting for the last time, then what most pieces wait for; a few rules are tried and the one with
 // the fewest settings is taken.

@@ -2,6 +2,7 @@
 
 #include <fmt/format.h>
 
+#include <algorithm>
 #include <map>
 #include <stdexcept>
 
@@ -29,6 +30,7 @@ SawCut named(const Shop& shop, std::size_t sheet, const std::string& name, const
   out.at = cut.at;
   out.kerf = cut.kerf;
   out.tilted = cut.tilted;
+  out.kind = cut.kind;
   out.fence = cut.fence;
   out.distance = cut.distance;
   if (cut.low >= 0) out.low = pieceName(name, cut.low);
@@ -93,7 +95,8 @@ void sequence(const NestRequest& request, Plan& plan, const std::stop_token& sto
     const Cut& cut = sheets[step.sheet].cuts[step.cut];
     plan.cuts.push_back(named(request.shop, step.sheet, names[step.sheet], cut));
     plan.cuts.back().step = static_cast<int>(plan.cuts.size());
-    plan.cuts.back().setup = plan.setups = step.setup;
+    plan.cuts.back().setup = step.setup;
+    plan.setups = std::max(plan.setups, step.setup);
     if (cut.machine < 0)
       plan.troubles.push_back(
           {plan.cuts.back().step, true, "no saw of the shop reaches far enough for this cut"});

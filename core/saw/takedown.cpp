@@ -11,7 +11,8 @@ struct Piece {
   int id = 0;
   int made = -1;  // the cut that made it
   Length x, y, dx, dy;
-  Length farX, farY;  // at the high edges: what is still factory edge
+  Length farX, farY;       // at the high edges: what is still factory edge
+  bool nearRough = false;  // so is the low edge along y
 };
 
 class SheetCutter {
@@ -28,13 +29,14 @@ class SheetCutter {
     const bool over = request_.shop.cleaning == Cleaning::CutOver &&
                       sheet_.tree.kind == CutTree::Kind::Column && !sheet_.tree.anchored;
     if (trim > Length{}) {
-      if (!over) whole = cutOff(whole, CutDirection::Rip, trim);
+      whole.nearRough = over;
+      if (!over) whole = trimOff(whole, CutDirection::Rip, trim);
       if (!over && gathers(whole)) {
-        whole = cut(whole, CutDirection::Rip, whole.dy - trim).first;
-        whole = cutOff(whole, CutDirection::Cross, trim);
-        whole = cut(whole, CutDirection::Cross, whole.dx - trim).first;
+        whole = trimFar(whole, CutDirection::Rip, sheet_.tree.dy);
+        whole = trimOff(whole, CutDirection::Cross, trim);
+        whole = trimFar(whole, CutDirection::Cross, sheet_.tree.dx);
       } else {
-        whole = cutOff(whole, CutDirection::Cross, trim);
+        whole = trimOff(whole, CutDirection::Cross, trim);
       }
     }
     if (over && trim > Length{})
@@ -57,6 +59,9 @@ class SheetCutter {
     Low,      // the piece below it is to be `at` wide
     High,     // the piece above it is to begin a (widest) kerf after `at`; it is kept at the fence
     Between,  // as High, but the piece below is kept at the fence
+    Trim,     // as High, to a mark: the low edge is cleaned and no size given
+    FarTrim,  // as Low, to a mark: the high edge is cleaned
+    Over,     // as Low, from an edge that is not clean
     Bevel,    // tilted, as Low
     Bevel2    // tilted, and it takes no more than its kerf off the low edge
   };
@@ -64,15 +69,35 @@ class SheetCutter {
   std::pair<Piece, Piece> cut(const Piece& piece, CutDirection direction, Length at,
                               For what = For::Low) {
     const bool tilted = what == For::Bevel || what == For::Bevel2;
-    const bool highKept = what == For::High || what == For::Bevel2;
+    const bool highKept = what == For::High || what == For::Bevel2 || what == For::Trim;
+    const bool byMark = what == For::Trim || what == For::FarTrim;
     const FenceSide prefer = highKept ? FenceSide::High : FenceSide::Low;
     const bool rip = isRip(direction);
     const Length extent = rip ? piece.dy : piece.dx;
     CutAsked asked{piece.dx, piece.dy, grams(piece), direction, at, extent - at - request_.kerf,
-                   tilted};
-    if (prefer == FenceSide::High) std::swap(asked.low, asked.high);
-    const CutChosen chosen = chooseMachine(request_.shop, asked);
+                   tilted,   byMark};
+    if (!byMark) {
+      asked.lowClean = what == For::Over || !rip || !piece.nearRough;
+      asked.highClean = (rip ? piece.farY : piece.farX) == Length{};
+    }
+    if (prefer == FenceSide::High) {
+      std::swap(asked.low, asked.high);
+      std::swap(asked.lowClean, asked.highClean);
+    }
+    CutChosen chosen = chooseMachine(request_.shop, asked);
     Cut made;
+    made.kind = byMark ? CutKind::Trim : what == For::Over ? CutKind::Over : CutKind::Final;
+    // Where a saw reaches from the far side alone, that is cleaned first.
+    const Length far = rip ? piece.farY : piece.farX;
+    if (chosen.machine < 0 && !byMark && far > Length{} && at + request_.kerf < extent - far &&
+        reachesOtherwise(asked))
+      return cut(cut(piece, direction, extent - far, For::FarTrim).first, direction, at, what);
+    // Without a saw that cuts to a mark the edge is cleaned at the fence, which is a setting.
+    if (byMark && chosen.machine < 0) {
+      asked.byMark = false;
+      chosen = chooseMachine(request_.shop, asked);
+      made.kind = CutKind::Over;
+    }
     made.piece = piece.id;
     made.after = piece.made;
     made.machine = chosen.machine;
@@ -86,7 +111,8 @@ class SheetCutter {
     if (tilted) made.kerf = bevelKerf(made.kerf);
     if (what == For::Bevel2 && made.kerf == Length{}) return {piece, piece};  // takes nothing
     // A trim cut is placed by what it leaves: a thinner blade stands nearer to the good side.
-    made.at = what == For::High || what == For::Between ? at + request_.kerf - made.kerf : at;
+    const bool fromAbove = what == For::High || what == For::Between || what == For::Trim;
+    made.at = fromAbove ? at + request_.kerf - made.kerf : at;
     const Length rest = extent - made.at - made.kerf;
     made.distance = made.fence == FenceSide::Low ? made.at : rest;
     Piece low = piece;
@@ -94,6 +120,7 @@ class SheetCutter {
     low.made = high.made = static_cast<int>(out_.cuts.size());
     (rip ? low.dy : low.dx) = made.at;
     (rip ? low.farY : low.farX) = Length{};
+    if (rip) high.nearRough = false;
     (rip ? high.dy : high.dx) = rest;
     (rip ? high.y : high.x) += made.at + made.kerf;
     if (made.at > Length{}) made.low = low.id = ++names_;
@@ -102,9 +129,26 @@ class SheetCutter {
     return {low, high};
   }
 
+  // Whether a saw would make the cut if only every edge were clean.
+  bool reachesOtherwise(CutAsked asked) const {
+    asked.lowClean = asked.highClean = true;
+    return chooseMachine(request_.shop, asked).machine >= 0;
+  }
+
   // Cuts `width` off the low edge, blade included.
   Piece cutOff(const Piece& piece, CutDirection direction, Length width) {
     return cut(piece, direction, width - request_.kerf, For::High).second;
+  }
+
+  // Cleans the low edge: so much comes off, blade included.
+  Piece trimOff(const Piece& piece, CutDirection direction, Length width) {
+    return cut(piece, direction, width - request_.kerf, For::Trim).second;
+  }
+
+  // Cleans the high edge. Where the tree takes all there is the cut gives its last size.
+  Piece trimFar(const Piece& piece, CutDirection direction, Length tree) {
+    const Length left = (isRip(direction) ? piece.dy : piece.dx) - stock_.trim;
+    return cut(piece, direction, left, left == tree ? For::Low : For::FarTrim).first;
   }
 
   // Whether something worth keeping is left beside the tree; then all four edges are trimmed first.
@@ -139,7 +183,7 @@ class SheetCutter {
       const Length at = order[i]->dy + (i == 0 ? trim : Length{});
       Piece strip = piece;
       if (i + 1 < order.size() || piece.dy > at) {
-        auto [low, high] = cut(piece, CutDirection::Rip, at);
+        auto [low, high] = cut(piece, CutDirection::Rip, at, i == 0 ? For::Over : For::Low);
         strip = low;
         if (i + 1 == order.size()) keep(high);
         piece = high;

@@ -17,6 +17,7 @@ struct Cut {
   FenceSide fence = FenceSide::Low;
   bool tilted = false;
   bool heavy = false;
+  CutKind kind = CutKind::Final;
   Length at, kerf, distance;
 };
 

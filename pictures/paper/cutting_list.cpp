@@ -1,7 +1,9 @@
 #include <algorithm>
 #include <map>
+#include <optional>
+#include <tuple>
 
-#include "core/saw/playback.h"
+#include "core/saw/edges.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/wood.h"
 #include "pictures/paper/sheaf.h"
@@ -87,7 +89,7 @@ void paintPiece(QPainter& painter, const QRectF& room, const SawCut& cut,
   else
     fence = QRectF(low ? piece.left() - kFence : piece.right(), piece.y() - 1, kFence,
                    piece.height() + 2);
-  painter.fillRect(fence, QBrush(Qt::black, Qt::Dense4Pattern));
+  if (cut.kind != CutKind::Trim) painter.fillRect(fence, QBrush(Qt::black, Qt::Dense4Pattern));
 }
 
 QString distanceWords(const SawCut& cut, const LengthStyle& style) {
@@ -97,6 +99,16 @@ QString distanceWords(const SawCut& cut, const LengthStyle& style) {
   const Length from = cut.distance + (low ? cut.play->from - cut.at : cut.at - cut.play->to);
   const Length to = cut.distance + (low ? cut.play->to - cut.at : cut.at - cut.play->from);
   return QStringLiteral("%1 to %2").arg(figure(from, style), figureWithUnit(to, style));
+}
+
+// What is cut to a mark, without a setting.
+void toAMark(Page& page, double x, double w, const SawCut& cut, const saw::MadeCut& made,
+             const LengthStyle& style) {
+  const double y = page.y();
+  page.text(x, y + 0.5, w, 6, QStringLiteral("%1, to a mark").arg(qs(cut.machine)), 11, true);
+  page.text(x, y + 7, w, 11,
+            QStringLiteral("trim %1").arg(figureWithUnit(saw::trimmedOff(cut, made), style)), 24,
+            true);
 }
 
 // What the machine is set to, as large as it can be read from beside it.
@@ -131,7 +143,11 @@ void cell(Page& page, double x, double w, const SawCut& cut, const saw::MadeCut&
     page.text(at, y + down, room, 3.4, which, 7);
     page.text(at, y + down + 3.2, room, 4.8, where.of(piece), 10, where.isKept(piece));
   };
-  becomes(0.4, rip ? QStringLiteral("at the fence") : QStringLiteral("at the stop"), near);
+  becomes(0.4,
+          cut.kind == CutKind::Trim ? QStringLiteral("stays")
+          : rip                     ? QStringLiteral("at the fence")
+                                    : QStringLiteral("at the stop"),
+          near);
   becomes(9, QStringLiteral("comes off"), far);
   page.text(at, y + 17.6, room, 3.6,
             QStringLiteral("out of %1").arg(figures(made.piece.dx, made.piece.dy, style)), 7);
@@ -162,24 +178,34 @@ Result<Sheaf> cuttingListPages(const PrintInput& input) {
         page.down(1.5);
         const double w = (page.right() - page.left() - (kAcross - 1) * kGap) / kAcross;
         const std::vector<SawCut>& cuts = input.plan->cuts;
-        int last = 0;
+        // What was said last: a setting, or how much is trimmed off on which saw.
+        using Said = std::tuple<int, std::string, Length>;
+        std::optional<Said> last;
+        const auto said = [&](std::size_t i) {
+          const bool trim = cuts[i].kind == CutKind::Trim;
+          return Said{cuts[i].setup, trim ? cuts[i].machine : std::string(),
+                      trim ? saw::trimmedOff(cuts[i], made[i]) : Length{}};
+        };
         int column = 0;
         const auto next = [&](bool newRow) {
           if (column == kAcross || (newRow && column > 0)) {
             page.down(kCell);
             column = 0;
           }
-          if (column == 0 && page.need(kCell)) last = 0;  // what is set is said again
+          if (column == 0 && page.need(kCell)) last.reset();  // what is set is said again
         };
         for (std::size_t i = 0; i < cuts.size(); ++i) {
           if (watch.isStopped()) return;
           watch.tell(i, cuts.size());
-          next(cuts[i].setup != last);
+          next(said(i) != last);
           if (page.isFull()) return;
-          if (cuts[i].setup != last) {
+          if (said(i) != last) {
             page.rule(page.y() - 0.6, 0.3);
-            setting(page, page.left(), w, cuts[i], style, input.plan->setups);
-            last = cuts[i].setup;
+            if (cuts[i].kind == CutKind::Trim)
+              toAMark(page, page.left(), w, cuts[i], made[i], style);
+            else
+              setting(page, page.left(), w, cuts[i], style, input.plan->setups);
+            last = said(i);
             column = 1;
           }
           cell(page, page.left() + column * (w + kGap), w, cuts[i], made[i], where, style);

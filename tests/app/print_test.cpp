@@ -13,6 +13,7 @@
 #include "core/formats/file.h"
 #include "core/formats/job_json.h"
 #include "core/nest/nest.h"
+#include "core/saw/edges.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paper/print.h"
 #include "tests/core/support.h"
@@ -281,8 +282,15 @@ TEST(Print, theCuttingListSaysWhatComesOffAndWhereTheRestGoes) {
       printPages(Pages::CuttingList, input, Paper::A4, printed.path(QStringLiteral("c.pdf")))
           .has_value());
   const QString words = printed.words(QStringLiteral("c.pdf"));
+  const auto made = saw::madeCuts(printed.request, printed.plan);
+  ASSERT_TRUE(made);
   for (const SawCut& one : printed.plan.cuts) {
-    EXPECT_TRUE(words.contains(figureWithUnit(one.distance, styleOf(printed.job)))) << one.step;
+    const LengthStyle style = styleOf(printed.job);
+    const Length off = saw::trimmedOff(one, made->at(static_cast<std::size_t>(one.step) - 1));
+    EXPECT_TRUE(words.contains(one.kind == CutKind::Trim
+                                   ? QStringLiteral("trim ") + figureWithUnit(off, style)
+                                   : figureWithUnit(one.distance, style)))
+        << one.step;
     for (const auto& piece : {one.low, one.high}) {
       if (!piece) continue;
       const auto next = std::find_if(printed.plan.cuts.begin(), printed.plan.cuts.end(),

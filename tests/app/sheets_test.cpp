@@ -213,15 +213,27 @@ TEST_F(SheetsShown, theCutsAreDrawnInTheirOrder) {
   EXPECT_EQ(test::textOf(window_.get(), QStringLiteral("Cut")), QStringLiteral("none drawn"));
   slider->setFocus();
   test::press(Qt::Key_Right);
-  test::press(Qt::Key_Right);
-  const SawCut& second = session().plans().shown().plan->cuts[1];
+  const auto& plan = session().plans().shown().plan;
+  const SawCut& first = plan->cuts.front();
+  ASSERT_EQ(first.kind, CutKind::Trim) << "a sheet is cleaned first";
+  const auto words = [&](const SawCut& cut) {
+    return QStringLiteral("%1 of %2   %3: %4, ")
+        .arg(cut.step)
+        .arg(cuts)
+        .arg(qs(cut.piece), qs(cut.machine));
+  };
   EXPECT_EQ(test::textOf(window_.get(), QStringLiteral("Cut")),
-            QStringLiteral("2 of %1   %2: %3, %4 at %5")
-                .arg(cuts)
-                .arg(qs(second.piece), qs(second.machine),
-                     second.direction == CutDirection::Rip ? QStringLiteral("rip")
-                                                           : QStringLiteral("crosscut"),
-                     figureWithUnit(second.distance, session().style())));
+            words(first) + QStringLiteral("trim %1 off, to a mark")
+                               .arg(figureWithUnit(session().job().saw.trim, session().style())));
+  const auto set = std::find_if(plan->cuts.begin(), plan->cuts.end(),
+                                [](const SawCut& cut) { return cut.kind == CutKind::Final; });
+  ASSERT_NE(set, plan->cuts.end());
+  for (int step = 1; step < set->step; ++step) test::press(Qt::Key_Right);
+  EXPECT_EQ(test::textOf(window_.get(), QStringLiteral("Cut")),
+            words(*set) + QStringLiteral("%1 at %2")
+                              .arg(set->direction == CutDirection::Rip ? QStringLiteral("rip")
+                                                                       : QStringLiteral("crosscut"),
+                                   figureWithUnit(set->distance, session().style())));
 }
 
 TEST_F(SheetsShown, oneSheetFillsTheStageAndGoesBack) {

@@ -6,6 +6,7 @@
 
 #include "core/formats/plan_json.h"
 #include "core/nest/nest.h"
+#include "core/saw/edges.h"
 #include "core/saw/machines.h"
 #include "core/saw/playback.h"
 #include "core/saw/sequence.h"
@@ -198,7 +199,11 @@ TEST(Saw, machinesTakeWhatTheyCan) {
   constexpr auto kCross = CutDirection::Cross;
   const Asked rows[] = {
       {"too heavy to carry", 2440, 1220, kRip, 600, 617, 34'000, 0, FenceSide::Low},
-      {"too long to carry", 1600, 300, kRip, 100, 197, 5'000, 0, FenceSide::Low},
+      {"too long to carry", 1600, 401, kRip, 100, 298, 5'000, 0, FenceSide::Low},
+      {"a strip is handier", 1600, 400, kRip, 100, 297, 5'000, 1, FenceSide::Low},
+      {"a strip of a whole sheet to the stop", 2440, 120, kCross, 560, 1877, 3'000, 2,
+       FenceSide::Low},
+      {"not every strip", 2501, 120, kCross, 560, 1938, 3'000, 0, FenceSide::Low},
       {"a rip within reach", 1200, 600, kRip, 300, 297, 9'000, 1, FenceSide::Low},
       {"a short crosscut", 1200, 600, kCross, 400, 797, 9'000, 2, FenceSide::Low},
       {"wider than the sled", 1200, 700, kCross, 400, 797, 9'000, 1, FenceSide::Low},
@@ -294,8 +299,75 @@ TEST(Saw, planJsonIsTheContractToTheLetter) {
   for (const char* piece :
        {"\"format\": \"plain-patch-plan\"", "\"kerf\": 4.0", "\"status\": \"complete\"",
         "\"yield\": 0.4808", "\"at\": 6.0", "\"fence\": \"high\"", "\"S1.15\",",
-        "\"sheet_area\": 0.5", "\"saw_setups\": 8"})
+        "\"sheet_area\": 0.5", "\"saw_setups\": 4", "\"kind\": \"trim\",\n     \"gives\"",
+        "\"kind\": \"final\""})
     EXPECT_NE(json.find(piece), std::string::npos) << piece << "\n" << json;
+}
+
+// Of every cut a plan says what it is for; each fault is found by name.
+TEST(Saw, edgesAreFitToMeasureFrom) {
+  const Small small;
+  ASSERT_TRUE(saw::verifyEdges(small.request, small.plan).empty())
+      << describe(saw::verifyEdges(small.request, small.plan));
+  const auto trims = std::count_if(small.plan.cuts.begin(), small.plan.cuts.end(),
+                                   [](const SawCut& cut) { return cut.kind == CutKind::Trim; });
+  EXPECT_GE(trims, 2) << "two low edges";
+  struct Fault {
+    const char* name;
+    CutKind from;
+    std::function<void(SawCut&)> make;
+    const char* found;
+  };
+  const Fault faults[] = {
+      {"a trim that is set", CutKind::Trim, [](SawCut& cut) { cut.setup = 1; },
+       "a trim with a setting"},
+      {"a trim at a fence", CutKind::Trim, [](SawCut& cut) { cut.machine = "table saw"; },
+       "a trim on the table saw"},
+      {"a trim that measures", CutKind::Trim, [](SawCut& cut) { cut.kind = CutKind::Final; },
+       "measured from an edge that is not clean"},
+      {"a size by a trim", CutKind::Final, [](SawCut& cut) { cut.kind = CutKind::Trim; },
+       "a trim with a setting"},
+      {"a setting out of order", CutKind::Final, [](SawCut& cut) { cut.setup += 3; }, "setting"},
+  };
+  for (const Fault& fault : faults) {
+    Plan broken = small.plan;
+    const auto cut = std::find_if(broken.cuts.begin(), broken.cuts.end(),
+                                  [&](const SawCut& one) { return one.kind == fault.from; });
+    ASSERT_NE(cut, broken.cuts.end()) << fault.name;
+    fault.make(*cut);
+    const Problems problems = saw::verifyEdges(small.request, broken);
+    ASSERT_FALSE(problems.empty()) << fault.name;
+    EXPECT_TRUE(std::any_of(
+        problems.begin(), problems.end(),
+        [&](const Problem& one) { return one.found.find(fault.found) != std::string::npos; }))
+        << fault.name << ": " << problems[0].found;
+  }
+  // The last size of a part given by a trim.
+  Plan broken = small.plan;
+  for (SawCut& cut : broken.cuts)
+    if (cut.kind == CutKind::Final) {
+      cut.kind = CutKind::Trim;
+      cut.setup = 0;
+    }
+  const Problems problems = saw::verifyEdges(small.request, broken);
+  EXPECT_TRUE(std::any_of(problems.begin(), problems.end(), [](const Problem& one) {
+    return one.found == "a size that no final cut gives";
+  }));
+}
+
+// Without a saw that cuts to a mark the edges are cleaned at the fence, and that is a setting.
+TEST(Saw, aShopWithATableSawAloneSetsItForTrims) {
+  Small small;
+  std::erase_if(small.request.shop.machines,
+                [](const Machine& one) { return one.kind != SawKind::Table; });
+  saw::sequence(small.request, small.plan);
+  EXPECT_TRUE(saw::verify(small.request, small.plan).empty());
+  EXPECT_TRUE(saw::verifyEdges(small.request, small.plan).empty())
+      << describe(saw::verifyEdges(small.request, small.plan));
+  for (const SawCut& cut : small.plan.cuts) {
+    EXPECT_NE(cut.kind, CutKind::Trim);
+    EXPECT_GT(cut.setup, 0);
+  }
 }
 
 }  // namespace
