@@ -23,7 +23,7 @@ constexpr std::size_t kAlongY = 2;
 
 class Follower {
  public:
-  Follower(const NestRequest& request, const Plan& plan) : request_(request), plan_(plan) {
+  Follower(const NestRequest& request, const Plan& plan) : plan_(plan) {
     for (const Machine& machine : request.shop.machines)
       if (machine.kind == SawKind::Table) tables_.insert(machine.name);
     for (std::size_t i = 0; i < plan.sheets.size(); ++i) {
@@ -98,7 +98,6 @@ class Follower {
     }
   }
 
-  const NestRequest& request_;
   const Plan& plan_;
   std::set<std::string> tables_;
   std::map<std::string, Edges> pieces_;
