@@ -60,7 +60,7 @@ ShopDialog::ShopDialog(Session& session, QWidget* parent) : QDialog(parent), ses
   connect(find_, &QLineEdit::textChanged, this, [this](const QString& text) {
     for (const Leaf& leaf : leaves_) leaf.shown->setFilterFixedString(text.trimmed());
   });
-  const auto button = [this](const QString& words, const QString& name) {
+  const auto button = [](const QString& words, const QString& name) {
     auto* made = new QPushButton(words);
     made->setAccessibleName(name);
     made->setAutoDefault(false);
