@@ -24,7 +24,7 @@ bool holds(const std::string& text, const std::string& word) {
 
 auto orderOf(const ShoppingRow& row) {
   const Need& what = row.what;
-  return std::tie(what.ware, what.kind, what.name, what.nominal, what.length, what.width,
+  return std::tie(what.ware, what.kind, what.name, what.nominal, what.length, what.width, row.order,
                   row.product);
 }
 
@@ -101,11 +101,12 @@ class Lister {
         std::find_if(goods_.finishes.begin(), goods_.finishes.end(),
                      [&need](const ShopFinish& one) { return holds(one.name, need.name); });
     if (known == goods_.finishes.end()) return add({need, {}}, job);
-    for (const FinishProduct& product : known->products) {
+    for (std::size_t k = 0; k < known->products.size(); ++k) {
+      const FinishProduct& product = known->products[k];
       Need of = need;
       of.name = known->name;
       of.amount = millilitres(product, need.amount);
-      add({of, product.name}, job);
+      add({of, product.name, k}, job);
     }
   }
 

@@ -21,6 +21,7 @@ Result<ShopGoods> goodsOf(Store& store);
 struct ShoppingRow {
   Need what;                  // amount and reserved: of all jobs together; a finish: of one product
   std::string product = {};   // Finish: of it
+  std::size_t order = 0;      // Finish: when it goes on among the products
   std::string hardware = {};  // what the shop calls it; empty: it knows none
   std::int64_t spare = 0;
   std::int64_t have = 0;  // free in the shop

@@ -3,6 +3,8 @@
 #include <QLabel>
 #include <QTest>
 
+#include <set>
+
 #include "app/stages/layout/sheets_view.h"
 #include "pictures/paint/figures.h"
 #include "tests/app/shown_window.h"
@@ -55,8 +57,13 @@ TEST_F(LayOut, saysWhatIsProvenAndOffersPlansSideBySide) {
   press(before == kept.front() ? Qt::Key_Right : Qt::Key_Left);
   const auto after = window_->session().plans().shown().plan;
   EXPECT_NE(after, before);
-  EXPECT_TRUE(textOf(window_.get(), QStringLiteral("Plan"))
-                  .contains(QStringLiteral("%1 settings").arg(after->setups)));
+  std::set<Length> sizes;
+  for (const PlannedSheet& sheet : after->sheets)
+    for (const Placement& part : sheet.placements) sizes.insert({part.dx, part.dy});
+  EXPECT_TRUE(
+      textOf(window_.get(), QStringLiteral("Plan"))
+          .contains(
+              QStringLiteral("%1 settings for %2 sizes").arg(after->setups).arg(sizes.size())));
   EXPECT_EQ(textOf(window_.get(), QStringLiteral("Saw settings")), QString::number(after->setups));
 }
 

@@ -9,6 +9,7 @@
 #include "app/fields/question.h"
 #include "app/stages/layout/scope_dialog.h"
 #include "app/words/problem_words.h"
+#include "core/nest/goals/kept.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
 
@@ -97,6 +98,7 @@ QLayout* LayoutStage::makeTop() {
   progress_->setFixedHeight(8);
   row->addWidget(progress_);
   result_ = label(tr("Plan"), 15, true);
+  result_->setWordWrap(true);  // in a small window
   row->addWidget(result_, 1);
   tries_ = label(tr("Tries"), 12);
   row->addWidget(tries_);
@@ -334,10 +336,11 @@ void LayoutStage::refresh() {
   }
   const Plan& plan = *plans.plan;
   result_->setText(
-      tr("%1, %2, %3, %4, %5 % used")
+      tr("%1, %2, %3 for %4, %5, %6 % used")
           .arg(counted(static_cast<std::int64_t>(plan.sheets.size()), tr("sheet"), tr("sheets")))
           .arg(qs(format(plan.cost)))
           .arg(counted(plan.setups, tr("setting"), tr("settings")))
+          .arg(counted(nest::sizesOn(plan), tr("size"), tr("sizes")))
           .arg(counted(static_cast<std::int64_t>(plan.cuts.size()), tr("cut"), tr("cuts")))
           .arg(static_cast<int>(plan.yield() * 100 + 0.5)));
   bound_->setText(boundWords());

@@ -1,6 +1,7 @@
 #include "core/nest/goals/kept.h"
 
 #include <algorithm>
+#include <set>
 
 namespace pp::nest {
 namespace {
@@ -24,6 +25,13 @@ double largestLeftovers(const Plan& plan) {
     out += largest;
   }
   return out;
+}
+
+std::int64_t sizesOn(const Plan& plan) {
+  std::set<Length> out;
+  for (const PlannedSheet& sheet : plan.sheets)
+    for (const Placement& placement : sheet.placements) out.insert({placement.dx, placement.dy});
+  return std::ssize(out);
 }
 
 BestAt bestAt(const std::vector<std::shared_ptr<const Plan>>& plans, std::size_t index) {

@@ -11,6 +11,10 @@ namespace pp::nest {
 // Summed over the sheets, the area of the largest leftover worth keeping, in square metres.
 double largestLeftovers(const Plan& plan);
 
+// How many different lengths and widths lie on its sheets: no plan of these parts is likely to do
+// with fewer settings, since each has to be set somewhere.
+std::int64_t sizesOn(const Plan& plan);
+
 // What a plan is best at among several.
 struct BestAt {
   bool cost = false, settings = false, leftovers = false;
