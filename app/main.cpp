@@ -36,6 +36,13 @@ void pictureWhenThere(pp::MainWindow& window, const QString& path, const QString
     QObject::connect(&window.opening(), &pp::OpeningPage::loaded, &window, take);
   else
     QObject::connect(&window.session().plans().runner(), &pp::PlanRunner::finished, &window, take);
+  // Where all is at the saw nothing is searched.
+  constexpr int kBegun = 1'500;
+  QTimer::singleShot(kBegun, &window, [&window, take] {
+    if (!window.isAtOpening() && !window.session().plans().runner().isRunning() &&
+        window.session().plans().shown().plan == nullptr)
+      take();
+  });
 }
 
 // Whether only words are asked for, which need no display.
@@ -71,7 +78,7 @@ int main(int argc, char** argv) {
       QStringLiteral("name"));
   const QCommandLineOption stage(
       QStringLiteral("stage"),
-      QStringLiteral("Stage to begin with: measure, draw, parts, rack or lay-out, "
+      QStringLiteral("Stage to begin with: measure, draw, parts, rack, lay-out or saw, "
                      "or its number on the plumb line."),
       QStringLiteral("stage"), QStringLiteral("draw"));
   const QCommandLineOption picture(QStringLiteral("picture"),
@@ -92,7 +99,7 @@ int main(int argc, char** argv) {
   pp::MainWindow window;
   if (!window.showStage(parser.value(stage))) {
     std::cerr << "no stage is called '" << parser.value(stage).toStdString()
-              << "'; there are measure, draw, parts, rack and lay-out\n";
+              << "'; there are measure, draw, parts, rack, lay-out and saw\n";
     return 2;
   }
   if (parser.isSet(gauge)) {

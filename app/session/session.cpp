@@ -299,6 +299,25 @@ void Session::printed() {
   history_.keepCodes(onPaper(floor_.record()));
 }
 
+std::optional<Problem> Session::noteCut(EventKind kind, int cutting, int plan, int step) {
+  Event event;
+  event.kind = kind;
+  event.cutting = cutting;
+  event.plan = plan;
+  event.step = step;
+  if (auto problem = floor_.note(std::move(event))) return problem;
+  tellStore();
+  return std::nullopt;
+}
+
+std::optional<Problem> Session::cutMade(int cutting, int plan, int step) {
+  return noteCut(EventKind::CutMade, cutting, plan, step);
+}
+
+std::optional<Problem> Session::cutTakenBack(int cutting, int plan, int step) {
+  return noteCut(EventKind::CutTakenBack, cutting, plan, step);
+}
+
 std::optional<Problem> Session::giveUp(int cutting) {
   Event event;
   event.kind = EventKind::GivenUp;

@@ -116,6 +116,9 @@ class Session : public QObject {
   Problems takeToTheSaw();
   // A page or label was made of what is drawn: it carries the codes, which stay as they are.
   void printed();
+  // A cut of a cutting's plan was made; it was not, after all. On the disk when they return.
+  std::optional<Problem> cutMade(int cutting, int plan, int step);
+  std::optional<Problem> cutTakenBack(int cutting, int plan, int step);
   // What of a cutting is not cut yet is not cut any more.
   std::optional<Problem> giveUp(int cutting);
 
@@ -136,6 +139,7 @@ class Session : public QObject {
   void measureAssembly();
   void followPlan(std::shared_ptr<const Plan> from = {});
   void protect();
+  std::optional<Problem> noteCut(EventKind kind, int cutting, int plan, int step);
   void tellStore();
   void mergeFindings();
   Record recordToSave() const;

@@ -16,7 +16,7 @@ void KeysOverlay::showFor(const Stage& stage) {
   title_ = tr("Keys of %1").arg(stage.title());
   keys_ = stage.keys();
   for (const KeyHelp& everywhere :
-       std::initializer_list<KeyHelp>{{tr("Ctrl+2 … Ctrl+5, PgUp, PgDn"), tr("another stage")},
+       std::initializer_list<KeyHelp>{{tr("Ctrl+1 … Ctrl+6, PgUp, PgDn"), tr("another stage")},
                                       {tr("Ctrl+Z, Ctrl+Shift+Z"), tr("undo, redo")},
                                       {tr("F8"), tr("the first fix of the second look")},
                                       {tr("Ctrl+P"), tr("print")},

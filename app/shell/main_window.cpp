@@ -25,6 +25,7 @@
 #include "app/stages/measure/measure_stage.h"
 #include "app/stages/parts/parts_stage.h"
 #include "app/stages/rack/rack_stage.h"
+#include "app/stages/saw/saw_stage.h"
 #include "core/formats/file.h"
 #include "core/formats/lists_csv.h"
 #include "pictures/paint/figures.h"
@@ -59,11 +60,10 @@ QScrollArea* scrolling(QWidget* content, const QString& name) {
 
 }  // namespace
 
-const MainWindow::StageRow MainWindow::kStages[5] = {{"measure", 1, made<MeasureStage>},
-                                                     {"draw", 2, made<DrawStage>},
-                                                     {"parts", 3, made<PartsStage>},
-                                                     {"rack", 4, made<RackStage>},
-                                                     {"lay-out", 5, made<LayoutStage>}};
+const MainWindow::StageRow MainWindow::kStages[6] = {
+    {"measure", 1, made<MeasureStage>}, {"draw", 2, made<DrawStage>},
+    {"parts", 3, made<PartsStage>},     {"rack", 4, made<RackStage>},
+    {"lay-out", 5, made<LayoutStage>},  {"saw", 6, made<SawStage>}};
 
 MainWindow::MainWindow(QWidget* parent)
     : QMainWindow(parent), later_([this] { follow(); }, nullptr) {
@@ -138,6 +138,7 @@ MainWindow::MainWindow(QWidget* parent)
   connect(&session_, &Session::changed, &later_, &Later::ask);
   connect(&session_, &Session::stateChanged, &later_, &Later::ask);
   connect(&session_.plans(), &PlanDesk::changed, &later_, &Later::ask);
+  connect(&session_.floor(), &FloorDesk::changed, &later_, &Later::ask);
   follow();
   showStage(QStringLiteral("draw"));
   // House rules are there when the first new job is begun.

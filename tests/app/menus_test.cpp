@@ -148,7 +148,7 @@ TEST_F(Menus, thePlumbLineIsClickedAndWalkedWithArrows) {
   }
   EXPECT_EQ(met, (std::set<QString>{QStringLiteral("measure"), QStringLiteral("draw"),
                                     QStringLiteral("parts"), QStringLiteral("rack"),
-                                    QStringLiteral("lay-out")}));
+                                    QStringLiteral("lay-out"), QStringLiteral("saw")}));
   window_->showStage(QStringLiteral("measure"));
   line->setFocus();
   press(Qt::Key_Down);

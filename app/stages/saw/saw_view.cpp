@@ -1,0 +1,123 @@
+#include "app/stages/saw/saw_view.h"
+
+#include <QMouseEvent>
+#include <QPainter>
+#include <algorithm>
+#include <cmath>
+
+#include "pictures/paint/cut_picture.h"
+#include "pictures/paint/figures.h"
+#include "pictures/paint/look.h"
+#include "pictures/paint/set_text.h"
+
+namespace pp {
+
+SawView::SawView(QWidget* parent) : QWidget(parent) {
+  setAccessibleName(tr("The piece on the saw"));
+  setMinimumHeight(150);
+}
+
+void SawView::show(std::shared_ptr<const floor::AtSaw> saw, std::optional<std::size_t> cut,
+                   Tone tone, const LengthStyle& style, const QString& words) {
+  saw_ = std::move(saw);
+  cut_ = cut;
+  tone_ = tone;
+  style_ = style;
+  words_ = words;
+  QString what = words;
+  if (saw_ && cut_)
+    what = tr("%1 and %2 of %3")
+               .arg(becomesWords(saw_->low(*cut_)), becomesWords(saw_->high(*cut_)),
+                    qs(saw_->plan().cuts[*cut_].piece));
+  setAccessibleDescription(what);
+  update();
+}
+
+void SawView::setBench(bool all) {
+  bench_ = all;
+  update();
+}
+
+QStringList SawView::lying() const {
+  QStringList out;
+  for (const Lying& one : bench()) out << one.name;
+  return out;
+}
+
+// Every piece that is still to be cut, to one scale in rows.
+std::vector<SawView::Lying> SawView::bench() const {
+  std::vector<Lying> out;
+  if (!saw_) return out;
+  std::vector<std::size_t> ready;
+  double area = 0;
+  for (std::size_t i = 0; i < saw_->cuts(); ++i)
+    if (saw_->isReady(i)) {
+      ready.push_back(i);
+      const saw::PlayedPiece& piece = saw_->geometry(i).piece;
+      area += piece.dx.inMm() * piece.dy.inMm();
+    }
+  if (ready.empty()) return out;
+  constexpr double kGap = 12;
+  constexpr double kName = 18;
+  // As large as lets all rows in.
+  for (double scale = std::sqrt(width() * height() / std::max(area, 1.0)); scale > 1e-4;
+       scale *= 0.9) {
+    out.clear();
+    double x = kGap;
+    double y = kGap;
+    double high = 0;
+    for (const std::size_t i : ready) {
+      const saw::PlayedPiece& piece = saw_->geometry(i).piece;
+      const double w = std::max(28.0, piece.dx.inMm() * scale);
+      const double h = std::max(14.0, piece.dy.inMm() * scale);
+      if (x + w > width() - kGap && x > kGap) {
+        x = kGap;
+        y += high + kName + kGap;
+        high = 0;
+      }
+      out.push_back({qs(saw_->plan().cuts[i].piece), QRectF(x, y + kName, w, h), i});
+      x += w + kGap;
+      high = std::max(high, h);
+    }
+    const bool wide = std::any_of(out.begin(), out.end(), [this](const Lying& one) {
+      return one.room.right() > width() - 2;
+    });
+    if (!wide && y + kName + high <= height() - kGap) break;
+  }
+  return out;
+}
+
+void SawView::paintBench(QPainter& painter) const {
+  for (const Lying& one : bench()) {
+    const saw::PlayedPiece& piece = saw_->geometry(*one.cut).piece;
+    const StockSupply& stock =
+        saw_->cutting().request.stock[saw_->plan().sheets[piece.sheet].stock];
+    paintWood(painter, one.room, tone_, stock.grain != SheetGrain::Width, 1);
+    const bool next = cut_ == one.cut;
+    painter.setBrush(Qt::NoBrush);
+    painter.setPen(QPen(next ? look::kRed : look::kGraphite, next ? 3 : 1));
+    painter.drawRect(one.room);
+    painter.setFont(look::text(look::kLeast, next));
+    painter.setPen(look::kGraphite);
+    drawText(painter, QRectF(one.room.x(), one.room.y() - 17, std::max(one.room.width(), 60.0), 16),
+             Qt::AlignLeft | Qt::AlignBottom, one.name);
+  }
+}
+
+void SawView::paintEvent(QPaintEvent*) {
+  QPainter painter(this);
+  painter.setRenderHint(QPainter::Antialiasing);
+  if (bench_ && saw_) return paintBench(painter);
+  if (saw_ && cut_) return paintCut(painter, rect(), *saw_, *cut_, tone_);
+  painter.setFont(look::text(20));
+  painter.setPen(look::kGraphite);
+  painter.drawText(rect(), Qt::AlignCenter | Qt::TextWordWrap, words_);
+}
+
+void SawView::mousePressEvent(QMouseEvent* event) {
+  if (!bench_) return;
+  for (const Lying& one : bench())
+    if (one.cut && one.room.contains(event->position())) return emit cutChosen(*one.cut);
+}
+
+}  // namespace pp
