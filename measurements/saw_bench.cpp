@@ -4,13 +4,13 @@
 #include <fmt/format.h>
 
 #include <filesystem>
-#include <set>
 
 #include "core/breakdown/breakdown.h"
 #include "core/formats/file.h"
 #include "core/formats/library.h"
 #include "core/job/ids.h"
 #include "core/job/new_job.h"
+#include "core/nest/goals/kept.h"
 #include "core/nest/nest.h"
 #include "core/nest/random.h"
 
@@ -56,13 +56,7 @@ struct Tally {
 };
 
 void add(Tally& tally, const Plan& plan) {
-  std::set<Length> sizes;
-  for (const PlannedSheet& sheet : plan.sheets)
-    for (const Placement& p : sheet.placements) {
-      sizes.insert(p.dx);
-      sizes.insert(p.dy);
-    }
-  tally.sizes += std::ssize(sizes);
+  tally.sizes += nest::sizesOn(plan);
   tally.settings += plan.setups;
   tally.cost += plan.cost.asDouble();
   for (const SawCut& cut : plan.cuts) ++(cut.kind == CutKind::Trim ? tally.trims : tally.cuts);

@@ -1,5 +1,6 @@
 #include "app/fields/question.h"
 
+#include <QFileDialog>
 #include <QMessageBox>
 #include <QPushButton>
 #include <vector>
@@ -21,6 +22,18 @@ int ask(QWidget* parent, const QString& title, const QString& text, const QStrin
   for (std::size_t i = 0; i < buttons.size(); ++i)
     if (buttons[i] == box.clickedButton()) return static_cast<int>(i);
   return static_cast<int>(answers.size()) - 1;
+}
+
+void askWhereToWrite(QWidget* parent, const QString& title, const QString& filter,
+                     const QString& suffix, const QString& name,
+                     const std::function<void(const QString&)>& then) {
+  auto* dialog = new QFileDialog(parent, title, {}, filter);
+  dialog->setAttribute(Qt::WA_DeleteOnClose);
+  dialog->setAcceptMode(QFileDialog::AcceptSave);
+  dialog->setDefaultSuffix(suffix);
+  dialog->selectFile(name);
+  QObject::connect(dialog, &QFileDialog::fileSelected, parent, then);
+  dialog->open();
 }
 
 }  // namespace pp

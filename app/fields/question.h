@@ -3,11 +3,17 @@
 
 #include <QStringList>
 #include <QWidget>
+#include <functional>
 
 namespace pp {
 
 // The number of the answer; the last one where the question is closed or left with Esc. The first
 // is the one that Enter gives.
 int ask(QWidget* parent, const QString& title, const QString& text, const QStringList& answers);
+
+// Asks for the file to write, and goes on; `then` gets its name. What asks may be gone by then.
+void askWhereToWrite(QWidget* parent, const QString& title, const QString& filter,
+                     const QString& suffix, const QString& name,
+                     const std::function<void(const QString&)>& then);
 
 }  // namespace pp

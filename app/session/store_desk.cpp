@@ -91,20 +91,17 @@ void StoreDesk::look() {
   });
 }
 
+bool StoreDesk::isThere() {
+  const std::lock_guard lock(mutex_);
+  return std::filesystem::exists(path_);
+}
+
 void StoreDesk::lookIfThere() {
-  std::string path;
-  {
-    const std::lock_guard lock(mutex_);
-    path = path_;
-  }
-  if (std::filesystem::exists(path)) look();
+  if (isThere()) look();
 }
 
 void StoreDesk::want(JobWants wants) {
-  {
-    const std::lock_guard lock(mutex_);
-    if (!std::filesystem::exists(path_)) return;
-  }
+  if (!isThere()) return;
   ask([wants = std::move(wants)](Store* store, const Problems&) {
     if (store != nullptr) (void)store->want(wants);
   });

@@ -74,6 +74,7 @@ class StoreDesk : public QObject {
     QString what;
     Work forth, back;
   };
+  bool isThere();
   void act(const Work& work, std::function<void()> done);
 
   std::string job_;

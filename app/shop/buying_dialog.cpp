@@ -1,13 +1,13 @@
 #include "app/shop/buying_dialog.h"
 
 #include <QDate>
-#include <QFileDialog>
 #include <QFormLayout>
 #include <QHBoxLayout>
 #include <QShortcut>
 #include <QSignalBlocker>
 #include <QVBoxLayout>
 
+#include "app/fields/question.h"
 #include "app/session/file_names.h"
 #include "core/formats/file.h"
 #include "core/length/parse.h"
@@ -17,19 +17,6 @@
 #include "pictures/paper/print.h"
 
 namespace pp {
-namespace {
-
-// What a booking put there, taken out again.
-Booking takenBack(Booking booking) {
-  booking.pieces.clear();
-  for (RackBanding& roll : booking.rolls) roll.left = -roll.left;
-  for (Hardware& row : booking.hardware) row.have = -row.have;
-  for (Booking::Can& can : booking.cans) can.millilitres = -can.millilitres;
-  return booking;
-}
-
-}  // namespace
-
 BuyingDialog::BuyingDialog(Session& session, QWidget* parent) : QDialog(parent), session_(session) {
   setWindowTitle(tr("What to buy"));
   setAccessibleName(tr("What to buy"));
@@ -203,7 +190,7 @@ void BuyingDialog::follow() {
     table_->setColumnHidden(column, model_->isEmpty(column));
   table_->setColumnHidden(BuyingModel::kJobs, !all);
   table_->fit();
-  sayCost(goods);
+  sayCost(jobs.front(), goods);
   if (!session_.store().trouble().isEmpty())
     problem_->show({{{},
                      0,
@@ -221,8 +208,8 @@ void BuyingDialog::saySum() {
   sum_->setText(words);
 }
 
-void BuyingDialog::sayCost(const ShopGoods& goods) {
-  const JobCost cost = costOf(session_.job(), session_.wants(), session_.openWork(), goods);
+void BuyingDialog::sayCost(const JobWants& wants, const ShopGoods& goods) {
+  const JobCost cost = costOf(session_.job(), wants, session_.openWork(), goods);
   QString rows =
       QStringLiteral("<tr><td></td><td align=right>%1</td><td align=right>&nbsp;&nbsp;%2</td></tr>")
           .arg(tr("used"), tr("to pay"));
@@ -243,14 +230,8 @@ void BuyingDialog::sayCost(const ShopGoods& goods) {
 
 void BuyingDialog::ask(const QString& title, const QString& filter, const QString& suffix,
                        bool (BuyingDialog::*write)(const QString&)) {
-  auto* dialog = new QFileDialog(this, title, {}, filter);
-  dialog->setAttribute(Qt::WA_DeleteOnClose);
-  dialog->setAcceptMode(QFileDialog::AcceptSave);
-  dialog->setDefaultSuffix(suffix);
-  dialog->selectFile(fileStem(session_.title()) + tr(" shopping list"));
-  connect(dialog, &QFileDialog::fileSelected, this,
-          [this, write](const QString& path) { (this->*write)(path); });
-  dialog->open();
+  askWhereToWrite(this, title, filter, suffix, fileStem(session_.title()) + tr(" shopping list"),
+                  [this, write](const QString& path) { (this->*write)(path); });
 }
 
 bool BuyingDialog::writeCsv(const QString& path) {
@@ -274,13 +255,8 @@ void BuyingDialog::bookIn() {
   if (bought.empty()) return problem_->show({{{}, 0, {}, "nothing ticked", "what was bought"}});
   for (BoughtRow& one : bought)
     for (const Material& own : session_.job().materials)
-      if (own.name == one.row.what.name && own.nominal == one.row.what.nominal) {
-        one.like.grained = own.grained;
-        one.like.tone = own.tone;
-        one.like.density = own.density;
-        one.like.measured = own.measured;
-        one.like.lumber = own.lumber;
-      }
+      if (own.name == one.row.what.name && own.nominal == one.row.what.nominal)
+        one.like = likeOf(own);
   const Booking booking =
       bookingOf(bought, QDate::currentDate().toString(Qt::ISODate).toStdString());
   auto pieces = std::make_shared<std::vector<Id>>();

@@ -30,7 +30,7 @@ class BuyingDialog : public QDialog {
   QWidget* makeCost();
   QLayout* makeFoot();
   void follow();
-  void sayCost(const ShopGoods& goods);
+  void sayCost(const JobWants& wants, const ShopGoods& goods);
   void saySum();
   void setCosting(const QString& what, const std::function<void(Costing&)>& set);
   void ask(const QString& title, const QString& filter, const QString& suffix,

@@ -1,10 +1,10 @@
 #include "app/shop/shop_dialog.h"
 
-#include <QFileDialog>
 #include <QHBoxLayout>
 #include <QShortcut>
 #include <QVBoxLayout>
 
+#include "app/fields/question.h"
 #include "app/shop/shop_rows.h"
 #include "core/store/house_rules.h"
 #include "pictures/paint/figures.h"
@@ -159,13 +159,8 @@ void ShopDialog::removeChosen() {
 }
 
 void ShopDialog::askForLabels() {
-  auto* dialog = new QFileDialog(this, tr("Labels of the rack"), {}, tr("PDF (*.pdf)"));
-  dialog->setAttribute(Qt::WA_DeleteOnClose);
-  dialog->setAcceptMode(QFileDialog::AcceptSave);
-  dialog->setDefaultSuffix(QStringLiteral("pdf"));
-  dialog->selectFile(tr("labels of the rack"));
-  connect(dialog, &QFileDialog::fileSelected, this, &ShopDialog::writeLabels);
-  dialog->open();
+  askWhereToWrite(this, tr("Labels of the rack"), tr("PDF (*.pdf)"), QStringLiteral("pdf"),
+                  tr("labels of the rack"), [this](const QString& path) { writeLabels(path); });
 }
 
 bool ShopDialog::writeLabels(const QString& path) {

@@ -1,5 +1,6 @@
 #include "app/shop/shop_rows.h"
 
+#include "app/grid/leaves.h"
 #include "app/words/said.h"
 #include "core/formats/defect_text.h"
 #include "core/length/parse.h"
@@ -114,16 +115,6 @@ class Columns {
   std::vector<StoreColumn<Row>> out_;
 };
 
-template <class Row>
-std::string freeName(const std::vector<Row>& rows, const char* stem) {
-  for (std::size_t n = rows.size() + 1;; ++n) {
-    std::string name = tr(stem).toStdString() + ' ' + std::to_string(n);
-    if (std::none_of(rows.begin(), rows.end(),
-                     [&name](const Row& row) { return row.name == name; }))
-      return name;
-  }
-}
-
 // A row a product of a finish.
 class FinishRows : public StoreRows {
  public:
@@ -169,7 +160,7 @@ class FinishRows : public StoreRows {
     else if (Problems problems = of(column).set(after.products[line.product], text, {});
              !problems.empty())
       return problems;
-    change(line.finish, after, desk);
+    changeRow(desk, tr("finish"), line.finish, after);
     return {};
   }
   bool canAdd() const override { return true; }
@@ -177,28 +168,16 @@ class FinishRows : public StoreRows {
     ShopFinish fresh;
     const auto state = desk.state();
     if (!state) return;
-    fresh.name = freeName(state->finishes, "finish");
+    fresh.name = freeName(state->finishes, tr("finish"));
     fresh.products = {FinishProduct{tr("product").toStdString()}};
-    auto known = std::make_shared<ShopFinish>(fresh);
-    desk.change(
-        tr("finish"),
-        [known](Store& store) -> Problems {
-          const auto id = store.add(*known);
-          if (!id) return id.problems();
-          known->id = *id;
-          return {};
-        },
-        [known](Store& store) -> Problems {
-          const auto problem = store.remove<ShopFinish>(known->id);
-          return problem ? Problems{*problem} : Problems{};
-        });
+    addRow(desk, tr("finish"), fresh);
   }
   bool addBelow(int row, StoreDesk& desk) override {
     const Line& line = lines_[static_cast<std::size_t>(row)];
     ShopFinish after = line.finish;
     after.products.insert(after.products.begin() + static_cast<std::ptrdiff_t>(line.product) + 1,
                           FinishProduct{tr("product").toStdString()});
-    change(line.finish, after, desk);
+    changeRow(desk, tr("finish"), line.finish, after);
     return true;
   }
   void remove(int row, StoreDesk& desk) override {
@@ -206,18 +185,9 @@ class FinishRows : public StoreRows {
     if (line.finish.products.size() > 1) {
       ShopFinish after = line.finish;
       after.products.erase(after.products.begin() + static_cast<std::ptrdiff_t>(line.product));
-      return change(line.finish, after, desk);
+      return changeRow(desk, tr("finish"), line.finish, after);
     }
-    desk.change(
-        tr("finish"),
-        [gone = line.finish](Store& store) -> Problems {
-          const auto problem = store.remove<ShopFinish>(gone.id);
-          return problem ? Problems{*problem} : Problems{};
-        },
-        [gone = line.finish](Store& store) -> Problems {
-          const auto id = store.add(gone);
-          return id ? Problems{} : id.problems();
-        });
+    removeRow(desk, tr("finish"), line.finish);
   }
 
  private:
@@ -230,16 +200,6 @@ class FinishRows : public StoreRows {
     for (const ShopFinish& finish : state.finishes)
       for (std::size_t k = 0; k < finish.products.size(); ++k) out.push_back({finish, k});
     return out;
-  }
-  static void change(const ShopFinish& before, const ShopFinish& after, StoreDesk& desk) {
-    if (after == before) return;
-    const auto to = [](const ShopFinish& row) {
-      return [row](Store& store) -> Problems {
-        const auto problem = store.change(row);
-        return problem ? Problems{*problem} : Problems{};
-      };
-    };
-    desk.change(tr("finish"), to(after), to(before));
   }
   const StoreColumn<FinishProduct>& of(int column) const {
     return columns_[static_cast<std::size_t>(column - 1)];
@@ -308,7 +268,7 @@ std::unique_ptr<StoreRows> materialRows(const Session& session) {
   return std::make_unique<StoreRowsOf<M>>(
       tr("material"), columns.take(), [](const StoreState& state) { return state.materials; },
       [](const StoreState& state) -> std::optional<M> {
-        return M{0, freeName(state.materials, "plywood"), Length::mm(18), Length::mm(18)};
+        return M{0, freeName(state.materials, tr("plywood")), Length::mm(18), Length::mm(18)};
       });
 }
 
@@ -347,7 +307,7 @@ std::unique_ptr<StoreRows> bandingRows(const Session& session) {
   return std::make_unique<StoreRowsOf<B>>(
       tr("banding"), columns.take(), [](const StoreState& state) { return state.bandings; },
       [](const StoreState& state) -> std::optional<B> {
-        return B{0, freeName(state.bandings, "banding"), Length::mm(1), Length::mm(22),
+        return B{0, freeName(state.bandings, tr("banding")), Length::mm(1), Length::mm(22),
                  Length::mm(50'000)};
       });
 }
@@ -365,7 +325,7 @@ std::unique_ptr<StoreRows> hardwareRows(const Session& session) {
   return std::make_unique<StoreRowsOf<H>>(
       tr("hardware"), columns.take(), [](const StoreState& state) { return state.hardware; },
       [](const StoreState& state) -> std::optional<H> {
-        return H{0, HardwareKind::Other, freeName(state.hardware, "hardware")};
+        return H{0, HardwareKind::Other, freeName(state.hardware, tr("hardware"))};
       });
 }
 

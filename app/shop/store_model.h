@@ -11,6 +11,42 @@
 
 namespace pp {
 
+// A change of one row of the store, with the way back.
+inline Problems listed(const std::optional<Problem>& problem) {
+  return problem ? Problems{*problem} : Problems{};
+}
+template <class Row>
+void changeRow(StoreDesk& desk, const QString& what, const Row& before, const Row& after) {
+  if (after == before) return;
+  const auto to = [](const Row& row) {
+    return [row](Store& store) { return listed(store.change(row)); };
+  };
+  desk.change(what, to(after), to(before));
+}
+// It comes back under the number it had.
+template <class Row>
+void addRow(StoreDesk& desk, const QString& what, const Row& row) {
+  auto known = std::make_shared<Row>(row);
+  desk.change(
+      what,
+      [known](Store& store) -> Problems {
+        const auto id = store.add(*known);
+        if (!id) return id.problems();
+        known->id = *id;
+        return {};
+      },
+      [known](Store& store) { return listed(store.template remove<Row>(known->id)); });
+}
+template <class Row>
+void removeRow(StoreDesk& desk, const QString& what, const Row& row) {
+  desk.change(
+      what, [row](Store& store) { return listed(store.template remove<Row>(row.id)); },
+      [row](Store& store) -> Problems {
+        const auto id = store.add(row);
+        return id ? Problems{} : id.problems();
+      });
+}
+
 // What a column shows of a row and how it takes what is typed in.
 template <class Row>
 struct StoreColumn {
@@ -73,45 +109,21 @@ class StoreRowsOf : public StoreRows {
     const auto state = desk.state();
     if (!state) return {};
     if (Problems problems = at(column).set(after, text, *state); !problems.empty()) return problems;
-    if (after == before) return {};
     rows_[static_cast<std::size_t>(row)] = after;
-    desk.change(what_, changing(after), changing(before));
+    changeRow(desk, what_, before, after);
     return {};
   }
   bool canAdd() const override { return fresh_ != nullptr; }
   void add(StoreDesk& desk) override {
     const auto state = desk.state();
     const auto row = state && fresh_ ? fresh_(*state) : std::nullopt;
-    if (!row) return;
-    // It comes back under the number it had.
-    auto known = std::make_shared<Row>(*row);
-    desk.change(
-        what_,
-        [known](Store& store) -> Problems {
-          const auto id = store.add(*known);
-          if (!id) return id.problems();
-          known->id = *id;
-          return {};
-        },
-        [known](Store& store) { return listed(store.template remove<Row>(known->id)); });
+    if (row) addRow(desk, what_, *row);
   }
   void remove(int row, StoreDesk& desk) override {
-    const Row gone = rows_[static_cast<std::size_t>(row)];
-    desk.change(
-        what_, [gone](Store& store) { return listed(store.template remove<Row>(gone.id)); },
-        [gone](Store& store) -> Problems {
-          const auto id = store.add(gone);
-          return id ? Problems{} : id.problems();
-        });
+    removeRow(desk, what_, Row(rows_[static_cast<std::size_t>(row)]));
   }
 
  private:
-  static Problems listed(const std::optional<Problem>& problem) {
-    return problem ? Problems{*problem} : Problems{};
-  }
-  static StoreDesk::Work changing(const Row& row) {
-    return [row](Store& store) { return listed(store.change(row)); };
-  }
   const StoreColumn<Row>& at(int column) const {
     return columns_[static_cast<std::size_t>(column)];
   }

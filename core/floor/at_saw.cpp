@@ -16,13 +16,10 @@ std::string upper(std::string text) {
 }  // namespace
 
 AtSaw::AtSaw(const CuttingPlan& plan, const std::set<int>& made, const std::set<std::string>& bench)
-    : plan_(plan), made_(&made), bench_(&bench) {
+    : plan_(plan), made_(&made), bench_(&bench), pieces_(plan.request, plan.plan) {
   if (auto geometry = saw::madeCuts(plan.request, plan.plan))
     geometry_ = std::move(geometry).value();
   geometry_.resize(plan.plan.cuts.size());
-  for (const PieceEnd& end : plan.plan.ends) ends_.emplace(end.piece, &end);
-  for (std::size_t i = 0; i < plan.plan.cuts.size(); ++i)
-    dividedBy_.emplace(plan.plan.cuts[i].piece, i);
 }
 
 void AtSaw::follow(const std::set<int>& made, const std::set<std::string>& bench) {
@@ -44,31 +41,6 @@ std::optional<std::size_t> AtSaw::last() const {
   for (std::size_t i = cuts(); i-- > 0;)
     if (isMade(i) && lies(plan_.plan.cuts[i].low) && lies(plan_.plan.cuts[i].high)) return i;
   return std::nullopt;
-}
-
-Becomes AtSaw::becomes(const std::optional<std::string>& piece) const {
-  Becomes out;
-  if (!piece) return out;
-  out.name = *piece;
-  out.what = Becomes::What::Waste;
-  if (const auto at = dividedBy_.find(*piece); at != dividedBy_.end()) {
-    out.what = Becomes::What::CutFurther;
-    out.nextStep = step(at->second);
-    return out;
-  }
-  const auto at = ends_.find(*piece);
-  if (at == ends_.end()) return out;
-  const PieceEnd& end = *at->second;
-  const PlannedSheet& sheet = plan_.plan.sheets[end.sheet];
-  if (end.kind == PieceEnd::Kind::Part) {
-    out.what = Becomes::What::Part;
-    out.piece = pieceAt(plan_, sheet.placements[end.index]);
-    out.name = out.piece.code;
-  } else if (end.kind == PieceEnd::Kind::Leftover) {
-    out.what = Becomes::What::Leftover;
-    out.name = sheet.leftovers[end.index].id;
-  }
-  return out;
 }
 
 std::int64_t AtSaw::leftAtSetting(std::size_t cut) const {
@@ -98,10 +70,10 @@ AtSaw::Count AtSaw::cutsDone() const {
 
 AtSaw::Count AtSaw::partsDone() const {
   Count out;
-  for (const auto& [name, end] : ends_) {
-    if (end->kind != PieceEnd::Kind::Part) continue;
+  for (const PieceEnd& end : plan_.plan.ends) {
+    if (end.kind != PieceEnd::Kind::Part) continue;
     ++out.of;
-    if (bench_->count(name) > 0) ++out.done;
+    if (bench_->count(end.piece) > 0) ++out.done;
   }
   return out;
 }

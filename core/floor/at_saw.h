@@ -2,18 +2,10 @@
 #pragma once
 
 #include "core/floor/progress.h"
+#include "core/saw/becomes.h"
 #include "core/saw/playback.h"
 
 namespace pp::floor {
-
-// What a piece becomes that a cut leaves.
-struct Becomes {
-  enum class What { Nothing, CutFurther, Part, Leftover, Waste };
-  What what = What::Nothing;
-  std::string name;    // of the piece, the code of the part, or the leftover's id
-  int nextStep = 0;    // CutFurther: the cut that divides it
-  PieceId piece = {};  // Part
-};
 
 // The plan of a cutting that holds now, and how far it is. All of it is kept by reference.
 class AtSaw {
@@ -35,8 +27,8 @@ class AtSaw {
   // the plan.
   std::optional<std::size_t> last() const;
 
-  Becomes low(std::size_t cut) const { return becomes(plan_.plan.cuts[cut].low); }
-  Becomes high(std::size_t cut) const { return becomes(plan_.plan.cuts[cut].high); }
+  saw::Becomes low(std::size_t cut) const { return pieces_.of(plan_.plan.cuts[cut].low); }
+  saw::Becomes high(std::size_t cut) const { return pieces_.of(plan_.plan.cuts[cut].high); }
   // On the piece and what the blade takes of it.
   const saw::MadeCut& geometry(std::size_t cut) const { return geometry_[cut]; }
 
@@ -58,7 +50,6 @@ class AtSaw {
 
  private:
   int step(std::size_t cut) const { return plan_.plan.cuts[cut].step; }
-  Becomes becomes(const std::optional<std::string>& piece) const;
   bool lies(const std::optional<std::string>& piece) const {
     return !piece || bench_->count(*piece) > 0;
   }
@@ -66,9 +57,8 @@ class AtSaw {
   const CuttingPlan& plan_;
   const std::set<int>* made_;
   const std::set<std::string>* bench_;
+  saw::Pieces pieces_;
   std::vector<saw::MadeCut> geometry_;
-  std::map<std::string, const PieceEnd*> ends_;
-  std::map<std::string, std::size_t> dividedBy_;  // piece to its cut
 };
 
 }  // namespace pp::floor

@@ -106,6 +106,18 @@ Result<StoreState> stateOf(Store& store, const std::string& job) {
   return out;
 }
 
+RackMaterial likeOf(const Material& material) {
+  RackMaterial out;
+  out.name = material.name;
+  out.nominal = material.nominal;
+  out.measured = material.measured;
+  out.grained = material.grained;
+  out.tone = material.tone;
+  out.density = material.density;
+  out.lumber = material.lumber;
+  return out;
+}
+
 void takeOver(Job& job, const StoreState& state) {
   const Copies copies(job, state);
   std::vector<StockPiece> unknown = copies.unknown();

@@ -19,6 +19,9 @@ struct StoreState : ShopGoods {
 };
 Result<StoreState> stateOf(Store& store, const std::string& job);
 
+// A job's material as the shop would have it that has none of it yet.
+RackMaterial likeOf(const Material& material);
+
 // Makes the job's rows as many and as large as the store has them for it: what is free and what its
 // own cuttings have. Pieces of its materials that it does not know yet are added; rows that are of
 // no store stay, they can be bought. A row whose piece is gone has none left.

@@ -332,4 +332,12 @@ Booking bookingOf(const std::vector<BoughtRow>& bought, const std::string& day) 
   return out;
 }
 
+Booking takenBack(Booking booking) {
+  booking.pieces.clear();
+  for (RackBanding& roll : booking.rolls) roll.left = -roll.left;
+  for (Hardware& row : booking.hardware) row.have = -row.have;
+  for (Booking::Can& can : booking.cans) can.millilitres = -can.millilitres;
+  return booking;
+}
+
 }  // namespace pp

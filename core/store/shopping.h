@@ -62,5 +62,7 @@ struct BoughtRow {
 // As the store books it in. A product of a finish the shop does not know is left out: it has no
 // row.
 Booking bookingOf(const std::vector<BoughtRow>& bought, const std::string& day);
+// What takes it out again, but for its pieces, which are removed by their ids.
+Booking takenBack(Booking booking);
 
 }  // namespace pp

@@ -20,10 +20,10 @@ QRectF fenceOf(const QRectF& piece, const SawCut& cut) {
           piece.height() + 2 * kFence};
 }
 
-void name(QPainter& painter, const QRectF& side, const floor::Becomes& becomes) {
+void name(QPainter& painter, const QRectF& side, const saw::Becomes& becomes) {
   if (side.width() < 24 || side.height() < 16) return;
   painter.setPen(look::kGraphite);
-  painter.setFont(look::text(becomes.what == floor::Becomes::What::Part ? 22 : 15, true));
+  painter.setFont(look::text(becomes.what == saw::Becomes::What::Part ? 22 : 15, true));
   painter.save();
   if (side.width() < side.height() && side.width() < 110) {
     painter.translate(side.center());
@@ -38,8 +38,8 @@ void name(QPainter& painter, const QRectF& side, const floor::Becomes& becomes) 
 
 }  // namespace
 
-QString becomesWords(const floor::Becomes& becomes) {
-  using What = floor::Becomes::What;
+QString becomesWords(const saw::Becomes& becomes) {
+  using What = saw::Becomes::What;
   switch (becomes.what) {
     case What::Nothing:
       return QObject::tr("nothing");

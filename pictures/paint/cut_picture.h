@@ -10,7 +10,7 @@
 namespace pp {
 
 // "B1-03", "S1.4, cut 12", "keep S1-K1", "waste", "nothing".
-QString becomesWords(const floor::Becomes& becomes);
+QString becomesWords(const saw::Becomes& becomes);
 
 // Into the room; `tone`: of its material. The fence is hatched, the blade red, what comes off is
 // washed; a trim has no fence.

@@ -1,9 +1,9 @@
 #include <algorithm>
-#include <map>
 #include <optional>
 #include <tuple>
 
 #include "core/saw/edges.h"
+#include "pictures/paint/cut_picture.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/wood.h"
 #include "pictures/paper/sheaf.h"
@@ -14,46 +14,6 @@ namespace {
 constexpr double kCell = 23;  // height of a setting or a cut
 constexpr int kAcross = 2;    // of them side by side
 constexpr double kGap = 6;
-
-// What becomes of the pieces that a cut leaves.
-class Where {
- public:
-  explicit Where(const PrintInput& input) : input_(input) {
-    for (const PieceEnd& end : input.plan->ends) ends_.emplace(end.piece, &end);
-    for (const SawCut& cut : input.plan->cuts) next_.emplace(cut.piece, cut.step);
-  }
-
-  QString of(const std::optional<std::string>& piece) const {
-    if (!piece) return QStringLiteral("nothing");
-    if (const auto next = next_.find(*piece); next != next_.end())
-      return QStringLiteral("%1, cut %2").arg(qs(*piece)).arg(next->second);
-    const auto at = ends_.find(*piece);
-    return at == ends_.end() ? qs(*piece) : words(*at->second);
-  }
-  // A finished part or a leftover that is kept.
-  bool isKept(const std::optional<std::string>& piece) const {
-    const auto at = piece ? ends_.find(*piece) : ends_.end();
-    return at != ends_.end() && at->second->kind != PieceEnd::Kind::Waste;
-  }
-
- private:
-  QString words(const PieceEnd& end) const {
-    const PlannedSheet& sheet = input_.plan->sheets[end.sheet];
-    switch (end.kind) {
-      case PieceEnd::Kind::Part:
-        return qs(input_.parts[sheet.placements[end.index].part].code);
-      case PieceEnd::Kind::Leftover:
-        return QStringLiteral("keep ") + qs(sheet.leftovers[end.index].id);
-      case PieceEnd::Kind::Waste:
-        break;
-    }
-    return QStringLiteral("waste");
-  }
-
-  PrintInput input_;
-  std::map<std::string, const PieceEnd*> ends_;
-  std::map<std::string, int> next_;
-};
 
 // Where the fence stands is a thick bar, the cut a heavy line, what comes off grey.
 void paintPiece(QPainter& painter, const QRectF& room, const SawCut& cut,
@@ -125,7 +85,7 @@ void setting(Page& page, double x, double w, const SawCut& cut, const LengthStyl
 }
 
 void cell(Page& page, double x, double w, const SawCut& cut, const saw::MadeCut& made,
-          const Where& where, const LengthStyle& style) {
+          const saw::Pieces& pieces, const LengthStyle& style) {
   const double y = page.y();
   const bool rip = cut.direction == CutDirection::Rip;
   const bool low = cut.fence == FenceSide::Low;
@@ -141,7 +101,8 @@ void cell(Page& page, double x, double w, const SawCut& cut, const saw::MadeCut&
   const auto becomes = [&](double down, const QString& which,
                            const std::optional<std::string>& piece) {
     page.text(at, y + down, room, 3.4, which, 7);
-    page.text(at, y + down + 3.2, room, 4.8, where.of(piece), 10, where.isKept(piece));
+    const saw::Becomes what = pieces.of(piece);
+    page.text(at, y + down + 3.2, room, 4.8, becomesWords(what), 10, what.isKept());
   };
   becomes(0.4,
           cut.kind == CutKind::Trim ? QStringLiteral("stays")
@@ -164,7 +125,7 @@ Result<Sheaf> cuttingListPages(const PrintInput& input) {
       QStringLiteral("%1: cutting list").arg(qs(input.job.name)),
       [input, made = std::move(made).value()](Page& page, const PrintWatch& watch) {
         const LengthStyle style = styleOf(input.job);
-        const Where where(input);
+        const saw::Pieces pieces(*input.request, *input.plan);
         page.begin();
         for (const char* words :
              {"Blade guard and riving knife on. Full sheets: a second pair of hands or a support.",
@@ -208,7 +169,7 @@ Result<Sheaf> cuttingListPages(const PrintInput& input) {
             last = said(i);
             column = 1;
           }
-          cell(page, page.left() + column * (w + kGap), w, cuts[i], made[i], where, style);
+          cell(page, page.left() + column * (w + kGap), w, cuts[i], made[i], pieces, style);
           ++column;
         }
       }};

@@ -9,7 +9,7 @@ namespace pp {
 namespace {
 
 using floor::AtSaw;
-using floor::Becomes;
+using saw::Becomes;
 
 // The trolley at the saw, and what has been noted of it.
 struct Sawing {

@@ -287,10 +287,7 @@ TEST(Shopping, whatWasBoughtIsThereAndCanGoBack) {
   for (const ShoppingRow& row : shoppingList({job}, *goodsOf(store), 0).rows)
     EXPECT_EQ(row.packs, 0) << wareName(row, {});
   // And back.
-  for (RackBanding& roll : booking.rolls) roll.left = -roll.left;
-  for (Hardware& row : booking.hardware) row.have = -row.have;
-  for (Booking::Can& one : booking.cans) one.millilitres = -one.millilitres;
-  booking.pieces.clear();
+  booking = takenBack(booking);
   ASSERT_TRUE(store.book(booking));
   ASSERT_FALSE(store.remove<RackPiece>(ids->front()));
   EXPECT_EQ(shoppingList({job}, *goodsOf(store), 0).rows[0].packs, 3);

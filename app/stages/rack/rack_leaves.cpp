@@ -42,18 +42,6 @@ void addPiece(Job& job, StockKind kind) {
 
 }  // namespace
 
-RackMaterial likeOf(const Material& material) {
-  RackMaterial out;
-  out.name = material.name;
-  out.nominal = material.nominal;
-  out.measured = material.measured;
-  out.grained = material.grained;
-  out.tone = material.tone;
-  out.density = material.density;
-  out.lumber = material.lumber;
-  return out;
-}
-
 RackLeaves::RackLeaves(Session& session, QWidget* parent)
     : Leaves(session, tr("row"), parent), session_(session) {
   addRack();

@@ -6,9 +6,6 @@
 
 namespace pp {
 
-// As the shop would have it that has none of it yet.
-RackMaterial likeOf(const Material& material);
-
 class RackLeaves : public Leaves {
   Q_OBJECT
  public:

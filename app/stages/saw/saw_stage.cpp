@@ -89,8 +89,10 @@ SawStage::SawStage(Session& session, QWidget* parent) : Stage(session, parent) {
   });
   // What is shown refers to the record, which is another by now.
   connect(&session.floor(), &FloorDesk::changed, this, [this] {
-    followCuttings();
+    if (isVisible()) return refresh();
+    saw_ = nullptr;
     showCut();
+    stale();
   });
   connect(&session, &Session::changed, this, &SawStage::stale);
 }
@@ -189,13 +191,10 @@ std::vector<KeyHelp> SawStage::keys() const {
 int SawStage::openCount() const {
   std::int64_t out = 0;
   for (const Cutting& one : session().floor().record().cuttings) {
-    const auto at = session().floor().progress().cuttings.find(one.number);
-    if (at == session().floor().progress().cuttings.end() || at->second.givenUp ||
-        at->second.plan < 1)
-      continue;
-    const auto plan = static_cast<std::size_t>(at->second.plan - 1);
-    if (plan < one.plans.size() && plan < at->second.made.size())
-      out += std::ssize(one.plans[plan].plan.cuts) - std::ssize(at->second.made[plan]);
+    if (!session().floor().progress().isUnderWay(one.number)) continue;
+    const floor::CuttingProgress& now = session().floor().progress().cuttings.at(one.number);
+    const auto plan = static_cast<std::size_t>(now.plan - 1);
+    out += std::ssize(one.plans[plan].plan.cuts) - std::ssize(now.made[plan]);
   }
   return static_cast<int>(out);
 }
@@ -206,24 +205,25 @@ void SawStage::followCuttings() {
   const int wanted = cuttings_->currentData().toInt();
   const QSignalBlocker quiet(cuttings_);
   cuttings_->clear();
-  const std::shared_ptr<floor::AtSaw> before = std::move(saw_);
+  // The one that was shown, else the last that was taken.
+  const Cutting* shown = nullptr;
+  for (const Cutting& one : floor.record().cuttings) {
+    if (!floor.progress().isUnderWay(one.number)) continue;
+    cuttings_->addItem(tr("cutting %1").arg(one.number), one.number);
+    if (shown == nullptr || shown->number != wanted) shown = &one;
+  }
+  const std::shared_ptr<floor::AtSaw> before = std::exchange(saw_, nullptr);
   const int cuttingBefore = std::exchange(cutting_, 0);
   const int planBefore = std::exchange(plan_, 0);
-  for (const Cutting& one : floor.record().cuttings) {
-    const auto at = floor.progress().cuttings.find(one.number);
-    if (at == floor.progress().cuttings.end() || !floor.progress().isUnderWay(one.number)) continue;
-    cuttings_->addItem(tr("cutting %1").arg(one.number), one.number);
-    // The one that was shown, else the last that was taken.
-    if (cutting_ == wanted && cutting_ != 0) continue;
-    const auto plan = static_cast<std::size_t>(at->second.plan - 1);
-    if (plan >= one.plans.size() || plan >= at->second.made.size()) continue;
-    cutting_ = one.number;
-    plan_ = at->second.plan;
+  if (shown != nullptr) {
+    const floor::CuttingProgress& now = floor.progress().cuttings.at(shown->number);
+    const auto plan = static_cast<std::size_t>(now.plan - 1);
+    cutting_ = shown->number;
+    plan_ = now.plan;
     const bool same = noting_ && before && cutting_ == cuttingBefore && plan_ == planBefore;
     saw_ = same ? before
-                : std::make_shared<floor::AtSaw>(one.plans[plan], at->second.made[plan],
-                                                 at->second.bench);
-    saw_->follow(at->second.made[plan], at->second.bench);
+                : std::make_shared<floor::AtSaw>(shown->plans[plan], now.made[plan], now.bench);
+    saw_->follow(now.made[plan], now.bench);
   }
   cuttings_->setCurrentIndex(cuttings_->findData(cutting_));
   cuttings_->setVisible(cuttings_->count() > 0);

@@ -89,7 +89,7 @@ std::vector<SawView::Lying> SawView::bench() const {
 
 void SawView::paintBench(QPainter& painter) const {
   for (const Lying& one : bench()) {
-    const saw::PlayedPiece& piece = saw_->geometry(*one.cut).piece;
+    const saw::PlayedPiece& piece = saw_->geometry(one.cut).piece;
     const StockSupply& stock =
         saw_->cutting().request.stock[saw_->plan().sheets[piece.sheet].stock];
     paintWood(painter, one.room, tone_, stock.grain != SheetGrain::Width, 1);
@@ -117,7 +117,7 @@ void SawView::paintEvent(QPaintEvent*) {
 void SawView::mousePressEvent(QMouseEvent* event) {
   if (!bench_) return;
   for (const Lying& one : bench())
-    if (one.cut && one.room.contains(event->position())) return emit cutChosen(*one.cut);
+    if (one.room.contains(event->position())) return emit cutChosen(one.cut);
 }
 
 }  // namespace pp

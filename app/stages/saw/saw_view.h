@@ -33,7 +33,7 @@ class SawView : public QWidget {
   struct Lying {
     QString name;
     QRectF room;
-    std::optional<std::size_t> cut;  // that is ready for it
+    std::size_t cut = 0;  // that is ready for it
   };
   std::vector<Lying> bench() const;
   void paintBench(QPainter& painter) const;
