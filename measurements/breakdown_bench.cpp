@@ -1,6 +1,8 @@
-// How long the break-down and the checks take, from the log wall alone to a job of 300 parts.
+// How long the break-down, the checks and the lists of the bench take, from the log wall alone to a
+// job of 300 parts.
 #include <benchmark/benchmark.h>
 
+#include "core/bench/leaves.h"
 #include "core/secondlook/second_look.h"
 #include "measurements/demo_jobs.h"
 
@@ -28,5 +30,19 @@ void breakDownAndLook(benchmark::State& state) {
   state.counters["pieces"] = static_cast<double>(pieces);
 }
 BENCHMARK(breakDownAndLook)->Arg(1)->Arg(3)->Arg(12)->Arg(36)->Unit(benchmark::kMicrosecond);
+
+// Machining, banding and finishing of all parts.
+void atTheBench(benchmark::State& state) {
+  const pp::Job job = pp::bench::logWall(state.range(0));
+  const pp::Breakdown breakdown = pp::breakDown(job);
+  for (auto _ : state) {
+    const auto pieces = pp::bench::piecesAtBench({}, {}, breakdown.parts);
+    benchmark::DoNotOptimize(pp::bench::Machinings(pieces, breakdown.parts, job));
+    benchmark::DoNotOptimize(pp::bench::Bandings(pieces, job));
+    benchmark::DoNotOptimize(pp::bench::Finishings(pieces, {}));
+  }
+  state.counters["pieces"] = static_cast<double>(pp::pieceCount(breakdown.parts));
+}
+BENCHMARK(atTheBench)->Arg(1)->Arg(3)->Arg(12)->Arg(36)->Unit(benchmark::kMicrosecond);
 
 }  // namespace

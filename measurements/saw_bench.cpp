@@ -3,9 +3,13 @@
 // steps, so that the figures are the same on every machine.
 #include <fmt/format.h>
 
+#include <chrono>
 #include <filesystem>
+#include <functional>
 
 #include "core/breakdown/breakdown.h"
+#include "core/floor/at_saw.h"
+#include "core/floor/pace.h"
 #include "core/formats/file.h"
 #include "core/formats/library.h"
 #include "core/job/ids.h"
@@ -13,6 +17,7 @@
 #include "core/nest/goals/kept.h"
 #include "core/nest/nest.h"
 #include "core/nest/random.h"
+#include "measurements/families.h"
 
 namespace {
 
@@ -62,9 +67,67 @@ void add(Tally& tally, const Plan& plan) {
   for (const SawCut& cut : plan.cuts) ++(cut.kind == CutKind::Trim ? tally.trims : tally.cuts);
 }
 
+double milliseconds(const std::function<void()>& work) {
+  const auto begin = std::chrono::steady_clock::now();
+  work();
+  return std::chrono::duration<double, std::milli>(std::chrono::steady_clock::now() - begin)
+      .count();
+}
+
+// What the window asks after a cut, with all but a few cuts of five thousand parts made.
+void atTheSaw() {
+  CuttingPlan plan;
+  plan.request = bench::large(1, 5'000).request;
+  plan.parts.resize(plan.request.parts.size());
+  nest::NestOptions options;
+  options.steps = 0;
+  plan.plan = nest::nest(plan.request, options);
+  Record record;
+  record.cuttings.push_back({1, {}, {plan}});
+  const auto cuts = static_cast<int>(plan.plan.cuts.size());
+  const auto event = [&record](EventKind kind, int step) {
+    Event out;
+    out.kind = kind;
+    out.cutting = 1;
+    out.plan = 1;
+    out.step = step;
+    return following(record.events, std::move(out));
+  };
+  record.events.push_back(event(EventKind::Taken, 0));
+  constexpr int kFew = 5;
+  for (int step = 1; step <= cuts - kFew; ++step)
+    record.events.push_back(event(EventKind::CutMade, step));
+  floor::Fold fold(record.cuttings);
+  const double all = milliseconds([&] { fold.take(record.events); });
+  const double one =
+      milliseconds([&] { (void)fold.apply(event(EventKind::CutMade, cuts - kFew + 1)); });
+  const floor::CuttingProgress& at = fold.now().cuttings.at(1);
+  floor::AtSaw saw(record.cuttings[0].plans[0], at.made[0], at.bench);
+  const double shown = milliseconds([&] {
+    const auto next = saw.next();
+    (void)saw.last();
+    (void)saw.leftAtSetting(*next);
+    (void)saw.nextSetting(*next);
+    (void)saw.settingsLeft();
+    (void)saw.spares(*next);
+    (void)floor::partsDone(record.cuttings[0], fold.now());
+    (void)floor::paceOf(record, plan.request.shop);
+  });
+  const double labels = milliseconds([&] {
+    (void)floor::labelsOwed(fold.now());
+    (void)floor::cameOffLast(record, fold.now());
+    (void)floor::leftoversLying(record.cuttings, fold.now());
+  });
+  fmt::print(
+      "{} cuts of 5000 parts: all events folded in {:.1f} ms, one more in {:.3f} ms, what is "
+      "shown of the next cut in {:.1f} ms, of labels in {:.1f} ms\n",
+      cuts, all, one, shown, labels);
+}
+
 }  // namespace
 
 int main() {
+  atTheSaw();
   const std::vector<LibraryItem> items = cases();
   const auto planned = [](const Job& job, Goal goal, Tally& tally) {
     NestRequest request = requestOf(job, sheetParts(breakDown(job).parts));

@@ -4,6 +4,7 @@
 
 #include "app/grid/cells.h"
 #include "core/breakdown/bought.h"
+#include "core/length/parse.h"
 #include "pictures/paint/figures.h"
 
 namespace pp {
@@ -73,7 +74,44 @@ std::vector<GridColumn> stockColumns() {
   };
 }
 
+// Straight router bits, one after the other.
+GridColumn bitsColumn() {
+  GridColumn out;
+  out.title = tr("Router bits");
+  out.typed = out.shown = [](const Job& job, std::size_t) {
+    QStringList words;
+    for (const Length bit : job.shop.tools.bits) words << typed(bit, styleOf(job));
+    return words.join(QStringLiteral(", "));
+  };
+  out.set = [](Job& job, std::size_t, const QString& text) -> Problems {
+    std::vector<Length> bits;
+    for (const QString& word : text.split(QLatin1Char(','), Qt::SkipEmptyParts)) {
+      const auto bit = parseExpression(word.trimmed().toStdString(), job.unit);
+      if (!bit) return bit.problems();
+      bits.push_back(bit.value());
+    }
+    std::sort(bits.begin(), bits.end());
+    job.shop.tools.bits = std::move(bits);
+    return {};
+  };
+  return out;
+}
+
 std::vector<GridColumn> sawColumns() {
+  const auto length = [](const QString& title, Length Shop::*member) {
+    return lengthColumn(title,
+                        [member](Job& job, std::size_t) -> Length& { return job.shop.*member; });
+  };
+  const auto tool = [](const QString& title, Length Tools::*member) {
+    return lengthColumn(
+        title, [member](Job& job, std::size_t) -> Length& { return job.shop.tools.*member; });
+  };
+  const auto seconds = [](const QString& title, std::int64_t Shop::*member) {
+    constexpr std::int64_t kHour = 3'600;
+    return countColumn(title, 0, kHour, [member](Job& job, std::size_t) -> std::int64_t& {
+      return job.shop.*member;
+    });
+  };
   return {
       lengthColumn(tr("Kerf"), [](Job& job, std::size_t) -> Length& { return job.saw.kerf; }),
       lengthColumn(tr("Trim off full sheets"),
@@ -83,12 +121,25 @@ std::vector<GridColumn> sawColumns() {
       lengthColumn(tr("by"), [](Job& job, std::size_t) -> Length& { return job.saw.keepShort; }),
       moneyColumn(tr("Pay for ease"), [](Job& job, std::size_t) -> Money& { return job.saw.ease; }),
       kilogramColumn(tr("One carries, kg")),
-      lengthColumn(tr("and as long as"),
-                   [](Job& job, std::size_t) -> Length& { return job.shop.carryLength; }),
+      length(tr("and as long as"), &Shop::carryLength),
+      length(tr("Strips up to"), &Shop::stripWidth),
+      length(tr("strips as long as"), &Shop::stripLength),
       enumColumn<Cleaning>(tr("First edge"),
                            [](Job& job, std::size_t) -> Cleaning& { return job.shop.cleaning; }),
-      lengthColumn(tr("Planer, wide"),
-                   [](Job& job, std::size_t) -> Length& { return job.shop.planerWidth; }),
+      length(tr("Kept round parts"), &Shop::allowance),
+      length(tr("Planer, wide"), &Shop::planerWidth),
+      length(tr("First piece within"), &Shop::tolerance),
+      seconds(tr("A setting takes, s"), &Shop::settingSeconds),
+      seconds(tr("A cut takes, s"), &Shop::cutSeconds),
+      tool(tr("Dado stack from"), &Tools::dadoLeast),
+      tool(tr("to"), &Tools::dadoMost),
+      bitsColumn(),
+      tool(tr("Router table reaches"), &Tools::tableReach),
+      tool(tr("Saw's fence reaches"), &Tools::fenceReach),
+      tool(tr("Banding beyond an edge"), &Tools::bandBeyond),
+      enumColumn<BandFirst>(
+          tr("Banded first"),
+          [](Job& job, std::size_t) -> BandFirst& { return job.shop.tools.bandFirst; }),
   };
 }
 
@@ -112,6 +163,9 @@ std::vector<GridColumn> machineColumns() {
       limit(tr("Longest cut"), &Machine::longestCut),
       limit(tr("Reach"), &Machine::reach),
       limit(tr("Longest piece"), &Machine::longestPiece),
+      enumColumn<GoodFace>(
+          tr("Good face"),
+          [](Job& job, std::size_t row) -> GoodFace& { return job.shop.machines[row].goodFace; }),
   };
 }
 

@@ -7,7 +7,7 @@ namespace pp {
 
 std::vector<GridColumn> materialColumns();
 std::vector<GridColumn> stockColumns();
-// The shop's saw, one row: kerf, trim, smallest leftover worth keeping.
+// How the shop saws, one row: kerf, trim, what is kept and carried, how long things take.
 std::vector<GridColumn> sawColumns();
 // The saws themselves, a row each.
 std::vector<GridColumn> machineColumns();

@@ -9,6 +9,7 @@
 #include <QMenu>
 #include <QPointer>
 #include <QVBoxLayout>
+#include <utility>
 
 #include "app/fields/field.h"
 #include "app/sentences/flow_layout.h"
@@ -18,14 +19,14 @@
 
 namespace pp {
 
-SentenceView::SentenceView(Modes& modes, QWidget* parent) : QWidget(parent), modes_(modes) {
+SentenceView::SentenceView(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(10);
 }
 
 void SentenceView::setParagraphs(std::vector<Paragraph> paragraphs, const LengthStyle& style) {
-  modes_.end(this);
+  session_.modes().end(this);
   expire();
   style_ = style;
   QString focused;
@@ -51,9 +52,11 @@ void SentenceView::setParagraphs(std::vector<Paragraph> paragraphs, const Length
     if (before != nullptr && before->window() == word->window()) setTabOrder(before, word);
     before = word;
   }
-  if (focused.isEmpty()) return;
-  for (QPushButton* word : words_)
-    if (word->accessibleName() == focused) return word->setFocus();
+  const QString wanted = std::exchange(wanted_, {});
+  for (QPushButton* word : words_) {
+    if (word->accessibleName() == focused) word->setFocus();
+    if (!wanted.isEmpty() && word->accessibleName() == wanted) return word->click();
+  }
 }
 
 void SentenceView::focusFirst() {
@@ -80,10 +83,19 @@ void SentenceView::add(QWidget* block, const Phrase& phrase) {
                       phrase.length ? QVariant::fromValue(phrase.length->inNm()) : QVariant());
   button->installEventFilter(this);
   connect(button, &QPushButton::clicked, this, [this, phrase, button, of = generation_] {
-    if (of == generation_) press(phrase, button);
+    if (of == generation_) pressed(phrase, button);
   });
   block->layout()->addWidget(button);
   words_.push_back(button);
+}
+
+// What is still being worked out comes first: the word is then pressed where it says what is.
+void SentenceView::pressed(const Phrase& phrase, QWidget* button) {
+  const std::uint64_t said = generation_;
+  const std::string about = session_.pointing().selection().assembly;
+  session_.finish();
+  if (said == generation_) return press(phrase, button);
+  if (about == session_.pointing().selection().assembly) wanted_ = phrase.name;
 }
 
 void SentenceView::press(const Phrase& phrase, QWidget* button) {
@@ -104,7 +116,7 @@ void SentenceView::press(const Phrase& phrase, QWidget* button) {
     });
     if (i == phrase.chosen) menu->setActiveAction(action);
   }
-  modes_.begin(this, Modes::About::Drawing, [menu = QPointer(menu)] {
+  session_.modes().begin(this, Modes::About::Drawing, [menu = QPointer(menu)] {
     if (menu) menu->close();
   });
   menu->popup(button->mapToGlobal(QPoint(0, button->height())));
@@ -137,14 +149,15 @@ void SentenceView::editInPlace(const Phrase& phrase, QWidget* button) {
   connect(field, &QLineEdit::returnPressed, this, [this, phrase, field, of = generation_] {
     if (of == generation_) commit(phrase, field->text());
   });
-  modes_.begin(this, Modes::About::Drawing, [field = QPointer(field), button = QPointer(button)] {
-    if (!field || !button) return;
-    const bool typing = field->hasFocus();
-    field->hide();
-    field->deleteLater();
-    button->show();
-    if (typing) button->setFocus();
-  });
+  session_.modes().begin(this, Modes::About::Drawing,
+                         [field = QPointer(field), button = QPointer(button)] {
+                           if (!field || !button) return;
+                           const bool typing = field->hasFocus();
+                           field->hide();
+                           field->deleteLater();
+                           button->show();
+                           if (typing) button->setFocus();
+                         });
 }
 
 void SentenceView::commit(const Phrase& phrase, const QString& text) {
@@ -170,7 +183,7 @@ bool SentenceView::eventFilter(QObject* watched, QEvent* event) {
   if (event->type() == QEvent::KeyPress &&
       static_cast<QKeyEvent*>(event)->key() == Qt::Key_Escape &&
       qobject_cast<QLineEdit*>(watched) != nullptr) {
-    modes_.end(this);
+    session_.modes().end(this);
     return true;
   }
   return QWidget::eventFilter(watched, event);

@@ -8,15 +8,15 @@
 #include <functional>
 
 #include "app/sentences/sentence.h"
-#include "app/session/modes.h"
+#include "app/session/session.h"
 
 namespace pp {
 
 class SentenceView : public QWidget {
   Q_OBJECT
  public:
-  explicit SentenceView(Modes& modes, QWidget* parent = nullptr);
-  ~SentenceView() override { modes_.end(this); }
+  explicit SentenceView(Session& session, QWidget* parent = nullptr);
+  ~SentenceView() override { session_.modes().end(this); }
   // Shows the paragraphs; keeps the keyboard on the word of the same name.
   void setParagraphs(std::vector<Paragraph> paragraphs, const LengthStyle& style);
   // What the paragraphs are about has changed: until there are new ones, no word of theirs does
@@ -38,15 +38,17 @@ class SentenceView : public QWidget {
 
  private:
   void add(QWidget* paragraph, const Phrase& phrase);
+  void pressed(const Phrase& phrase, QWidget* button);
   void press(const Phrase& phrase, QWidget* button);
   void editInPlace(const Phrase& phrase, QWidget* button);
   void commit(const Phrase& phrase, const QString& text);
 
-  Modes& modes_;
+  Session& session_;
   LengthStyle style_;
   QWidget* tabAfter_ = nullptr;
   std::uint64_t generation_ = 0;
   std::vector<QPushButton*> words_;  // in their order
+  QString wanted_;  // the word that was pressed while its paragraph was being worked out anew
 };
 
 }  // namespace pp

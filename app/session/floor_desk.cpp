@@ -29,6 +29,7 @@ QStringList FloorDesk::begin(Record record, const QString& path, const std::stri
     if (const auto problem = fold(name, events, record_.events))
       out << QString::fromStdString(describe(*problem));
   }
+  foldAnew();
   follow();
   return out;
 }
@@ -39,6 +40,7 @@ void FloorDesk::saved(Record record, const QString& path, const std::string& job
   journal_.emplace(journalOf(path.toStdString()), job);
   // Events that stay in the journal are those the file has: taking them up again changes nothing.
   (void)journal_->clear();
+  foldAnew();
   follow();
 }
 
@@ -49,10 +51,22 @@ std::optional<Problem> FloorDesk::note(Event event) {
   event.offset = now.offsetFromUtc() / kSecondsPerMinute;
   event = following(record_.events, std::move(event));
   if (!journal_) return Problem{{}, 0, {}, "a job without a file", "one that is saved"};
-  if (auto problem = journal_->append(event)) return problem;
+  // What cannot have happened is not noted.
+  if (std::string why = fold_->apply(event); !why.empty())
+    return Problem{{}, 0, {}, std::move(why), "what can be done now"};
+  if (auto problem = journal_->append(event)) {
+    foldAnew();
+    follow();
+    return problem;
+  }
   record_.events.push_back(std::move(event));
   follow();
   return std::nullopt;
+}
+
+const floor::Holdings& FloorDesk::holdings() const {
+  if (!holdings_) holdings_ = floor::holdingsOf(record_.cuttings, progress());
+  return *holdings_;
 }
 
 void FloorDesk::reservePrinted(const Job& job) {
@@ -67,9 +81,13 @@ void FloorDesk::setScope(Scope scope) {
   emit changed();
 }
 
+void FloorDesk::foldAnew() {
+  fold_ = std::make_unique<floor::Fold>(record_.cuttings);
+  fold_->take(record_.events);
+}
+
 void FloorDesk::follow() {
-  progress_ = floor::progress(record_.cuttings, record_.events);
-  holdings_ = floor::holdingsOf(record_.cuttings, progress_);
+  holdings_.reset();
   emit changed();
 }
 

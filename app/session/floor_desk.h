@@ -16,9 +16,10 @@ class FloorDesk : public QObject {
   using QObject::QObject;
 
   const Record& record() const { return record_; }
-  const floor::Progress& progress() const { return progress_; }
+  // The same object after an event; another after begin() and saved().
+  const floor::Progress& progress() const { return fold_->now(); }
   // What cuttings hold, as of the last event.
-  const floor::Holdings& holdings() const { return holdings_; }
+  const floor::Holdings& holdings() const;
 
   // The record of a job of that file, or of none. What its journal has beyond it is taken up, and
   // what of that is lost is returned in words. A job that is opened to read leaves the journal as
@@ -27,8 +28,12 @@ class FloorDesk : public QObject {
   // The record was written, as it is given, to that file; its journal is emptied.
   void saved(Record record, const QString& path, const std::string& job);
 
-  // On the disk, then shown. A problem where the disk refuses: nothing happened then.
+  // On the disk, then shown. A problem where the disk refuses, or it cannot have happened as things
+  // are: nothing happened then.
   std::optional<Problem> note(Event event);
+
+  // Whether something can be noted: the job has a file.
+  bool canNote() const { return journal_.has_value(); }
 
   // Whether the file has the record as it is; what the journal has is not asked.
   bool isInFile() const { return inFile_; }
@@ -43,10 +48,11 @@ class FloorDesk : public QObject {
 
  private:
   void follow();
+  void foldAnew();
 
   Record record_;
-  floor::Progress progress_;
-  floor::Holdings holdings_;
+  std::unique_ptr<floor::Fold> fold_ = std::make_unique<floor::Fold>(record_.cuttings);
+  mutable std::optional<floor::Holdings> holdings_;  // once they are asked for
   bool inFile_ = true;
   std::optional<Journal> journal_;
 };

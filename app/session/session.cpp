@@ -37,6 +37,16 @@ QString lostWords(const Lost& lost) {
       .arg(words.join(QObject::tr(" and ")));
 }
 
+// Of a cutting, of a plan of it, of a step of that.
+Event atCutting(EventKind kind, int cutting, int plan, int step) {
+  Event out;
+  out.kind = kind;
+  out.cutting = cutting;
+  out.plan = plan;
+  out.step = step;
+  return out;
+}
+
 }  // namespace
 
 Session::Session(QObject* parent)
@@ -299,33 +309,57 @@ void Session::printed() {
   history_.keepCodes(onPaper(floor_.record()));
 }
 
-std::optional<Problem> Session::noteCut(EventKind kind, int cutting, int plan, int step) {
-  Event event;
-  event.kind = kind;
-  event.cutting = cutting;
-  event.plan = plan;
-  event.step = step;
+std::optional<Problem> Session::note(Event event) {
   if (auto problem = floor_.note(std::move(event))) return problem;
   tellStore();
   return std::nullopt;
 }
 
 std::optional<Problem> Session::cutMade(int cutting, int plan, int step) {
-  return noteCut(EventKind::CutMade, cutting, plan, step);
+  return note(atCutting(EventKind::CutMade, cutting, plan, step));
 }
 
 std::optional<Problem> Session::cutTakenBack(int cutting, int plan, int step) {
-  return noteCut(EventKind::CutTakenBack, cutting, plan, step);
+  return note(atCutting(EventKind::CutTakenBack, cutting, plan, step));
 }
 
-std::optional<Problem> Session::giveUp(int cutting) {
-  Event event;
-  event.kind = EventKind::GivenUp;
-  event.cutting = cutting;
-  if (auto problem = floor_.note(std::move(event))) return problem;
+std::optional<Problem> Session::happened(std::vector<Event> events) {
+  for (Event& event : events)
+    if (auto problem = floor_.note(std::move(event))) return problem;
   tellStore();
   followNow();
   return std::nullopt;
+}
+
+Problems Session::goOn(int cutting, std::vector<Event> events, CuttingPlan plan) {
+  finish();
+  const auto at = floor_.progress().cuttings.find(cutting);
+  if (at == floor_.progress().cuttings.end() || at->second.givenUp)
+    return {{{}, 0, {}, "a cutting that is not under way", "one at the saw"}};
+  Record record = recordToSave();
+  int next = 0;
+  for (Cutting& one : record.cuttings) {
+    if (one.number != cutting) continue;
+    // One that was taken back gives way.
+    one.plans.erase(one.plans.begin() + at->second.plan, one.plans.end());
+    one.plans.push_back(std::move(plan));
+    next = static_cast<int>(one.plans.size());
+  }
+  if (auto problem = file_.save(path(), job(), record)) return {std::move(*problem)};
+  history_.markSaved();
+  floor_.saved(std::move(record), path(), job().id);
+  // Without the last of these events the plan is none.
+  events.push_back(atCutting(EventKind::PlanTaken, cutting, next, 0));
+  if (auto problem = happened(std::move(events))) return {std::move(*problem)};
+  return {};
+}
+
+std::optional<Problem> Session::planTakenBack(int cutting, int plan) {
+  return happened({atCutting(EventKind::PlanTakenBack, cutting, plan, 0)});
+}
+
+std::optional<Problem> Session::giveUp(int cutting) {
+  return happened({atCutting(EventKind::GivenUp, cutting, 0, 0)});
 }
 
 Problems Session::open(const QString& path, Access access) {
@@ -341,10 +375,10 @@ Problems Session::openDemo(const QString& name) {
   QFile file(QStringLiteral(":/demo/%1.plainpatch").arg(name));
   if (!file.open(QIODevice::ReadOnly))
     return {{name.toStdString(), 0, {}, "no such demo job", "log-wall or ringing-trolley"}};
-  auto job = readJob(name.toStdString(), file.readAll().toStdString());
-  if (!job) return job.problems();
-  job.value().id.clear();  // it becomes a job of its own
-  take(std::move(job).value(), {}, QString(), Access::ToEdit);
+  auto read = readJobWithRecord(name.toStdString(), file.readAll().toStdString());
+  if (!read) return read.problems();
+  read.value().job.id.clear();  // it becomes a job of its own
+  take(std::move(read.value().job), std::move(read.value().record), QString(), Access::ToEdit);
   return {};
 }
 

@@ -13,6 +13,7 @@
 #include "app/session/gauge_desk.h"
 #include "app/session/history.h"
 #include "app/session/job_file.h"
+#include "app/session/label_desk.h"
 #include "app/session/modes.h"
 #include "app/session/plan_desk.h"
 #include "app/session/pointing.h"
@@ -97,6 +98,8 @@ class Session : public QObject {
   FloorDesk& floor() { return floor_; }
   const FloorDesk& floor() const { return floor_; }
   GaugeDesk& gauge() { return gauge_; }
+  LabelDesk& labels() { return labels_; }
+  const LabelDesk& labels() const { return labels_; }
   StoreDesk& store() { return store_; }
   const StoreDesk& store() const { return store_; }
 
@@ -119,6 +122,14 @@ class Session : public QObject {
   // A cut of a cutting's plan was made; it was not, after all. On the disk when they return.
   std::optional<Problem> cutMade(int cutting, int plan, int step);
   std::optional<Problem> cutTakenBack(int cutting, int plan, int step);
+  // Something that leaves what is to be laid out as it is: a cut, the clock.
+  std::optional<Problem> note(Event event);
+  // What happened at a cutting, one thing after the other; none after one that the disk refuses.
+  std::optional<Problem> happened(std::vector<Event> events);
+  // The cutting goes on by another plan from what is there after that; the job is saved with it.
+  Problems goOn(int cutting, std::vector<Event> events, CuttingPlan plan);
+  // The one before it holds again. Before any of its cuts.
+  std::optional<Problem> planTakenBack(int cutting, int plan);
   // What of a cutting is not cut yet is not cut any more.
   std::optional<Problem> giveUp(int cutting);
 
@@ -139,7 +150,6 @@ class Session : public QObject {
   void measureAssembly();
   void followPlan(std::shared_ptr<const Plan> from = {});
   void protect();
-  std::optional<Problem> noteCut(EventKind kind, int cutting, int plan, int step);
   void tellStore();
   void mergeFindings();
   Record recordToSave() const;
@@ -152,6 +162,7 @@ class Session : public QObject {
   FloorDesk floor_;
   GaugeDesk gauge_;
   StoreDesk store_;
+  LabelDesk labels_{*this};
   Deriver deriver_;
   Derived shown_;
   std::vector<Finding> findings_;

@@ -19,6 +19,9 @@ inline std::vector<DemoJob> demoJobs() {
       {tr("Log wall"), QStringLiteral("log-wall"),
        tr("Drawers, doors and open shelves from wall to wall, on a levelled base, under one "
           "worktop and face frame. Millimetres.")},
+      {tr("Log wall, half cut"), QStringLiteral("log-wall-at-the-saw"),
+       tr("The log wall at the saw: some parts are cut, one was spoiled, and what is left was laid "
+          "out anew. Millimetres.")},
       {tr("Ringing trolley"), QStringLiteral("ringing-trolley"),
        tr("A case on casters with two drawers, a tray and a lift-up lid, in dados. Inches.")},
       {tr("Hide bench"), QStringLiteral("hide-bench"),

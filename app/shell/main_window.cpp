@@ -20,6 +20,7 @@
 #include "app/shell/job_dialog.h"
 #include "app/shell/print_dialog.h"
 #include "app/shell/tape_bar.h"
+#include "app/stages/bench/bench_stage.h"
 #include "app/stages/draw/draw_stage.h"
 #include "app/stages/layout/layout_stage.h"
 #include "app/stages/measure/measure_stage.h"
@@ -60,10 +61,11 @@ QScrollArea* scrolling(QWidget* content, const QString& name) {
 
 }  // namespace
 
-const MainWindow::StageRow MainWindow::kStages[6] = {
+const MainWindow::StageRow MainWindow::kStages[7] = {
     {"measure", 1, made<MeasureStage>}, {"draw", 2, made<DrawStage>},
     {"parts", 3, made<PartsStage>},     {"rack", 4, made<RackStage>},
-    {"lay-out", 5, made<LayoutStage>},  {"saw", 6, made<SawStage>}};
+    {"lay-out", 5, made<LayoutStage>},  {"saw", 6, made<SawStage>},
+    {"bench", 7, made<BenchStage>}};
 
 MainWindow::MainWindow(QWidget* parent)
     : QMainWindow(parent), later_([this] { follow(); }, nullptr) {

@@ -50,7 +50,7 @@ class MainWindow : public QMainWindow {
   void makeMenus();
   void takeReading(Length length);
   struct StageRow;
-  static const StageRow kStages[6];
+  static const StageRow kStages[7];
   void addStage(const StageRow& one);
   void follow();
   void jump(const Place& place);

@@ -8,10 +8,12 @@
 #include <QPrintDialog>
 #include <QPrintPreviewWidget>
 #include <algorithm>
+#include <map>
 #include <utility>
 
 #include "app/session/file_names.h"
 #include "core/length/parse.h"
+#include "core/parts/cut_line.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
 
@@ -49,26 +51,48 @@ QWidget* PrintDialog::makeChoices() {
   kinds_ = new QListWidget;
   kinds_->setAccessibleName(tr("Pages"));
   kinds_->setFont(look::text(look::kBody));
-  const bool parts = !session_.breakdown().parts.empty();
+  const std::vector<Part>& parts = session_.breakdown().parts;
   const bool plan = session_.plans().shown().plan != nullptr && session_.plans().isCurrent();
-  const bool place = !wallsOf(session_.job().site.kind).empty();
+  const auto some = [&parts](auto has) { return std::any_of(parts.begin(), parts.end(), has); };
+  using Needs = PrintKind::Needs;
+  // Whether it is there, and what is said where it is not.
+  const std::map<Needs, std::pair<bool, QString>> there = {
+      {Needs::Parts, {!parts.empty(), tr("Nothing is drawn yet.")}},
+      {Needs::Plan, {plan, tr("There is no plan yet.")}},
+      {Needs::Place,
+       {!wallsOf(session_.job().site.kind).empty(), tr("Measure says of no wall yet.")}},
+      {Needs::Machining,
+       {some([](const Part& part) { return !part.machining.empty(); }),
+        tr("Nothing is machined on any part.")}},
+      {Needs::Banding,
+       {some([](const Part& part) {
+          return std::any_of(part.bands.begin(), part.bands.end(),
+                             [](const std::string& band) { return !band.empty(); });
+        }),
+        tr("No edge is banded.")}},
+      {Needs::Finish,
+       {some([](const Part& part) {
+          return part.finish != Finish::None ||
+                 part.finishOutside.value_or(Finish::None) != Finish::None;
+        }),
+        tr("No part gets a finish.")}},
+      {Needs::Shape,
+       {some([](const Part& part) {
+          return std::any_of(part.machining.begin(), part.machining.end(),
+                             [&](const Machining& cut) { return !cutLines(cut, part, 0).empty(); });
+        }),
+        tr("No part has a shape that wants a template.")}}};
   for (const PrintKind& kind : kPrintKinds) {
-    using Needs = PrintKind::Needs;
-    const bool ready = kind.needs == Needs::Plan    ? plan
-                       : kind.needs == Needs::Parts ? parts
-                                                    : place;
+    const auto& [ready, why] = there.at(kind.needs);
     auto* item = new QListWidgetItem(QObject::tr(kind.words), kinds_);
     item->setFlags(ready ? Qt::ItemIsEnabled | Qt::ItemIsSelectable | Qt::ItemIsUserCheckable
                          : Qt::NoItemFlags);
     item->setCheckState(ready ? Qt::Checked : Qt::Unchecked);
-    if (!ready)
-      item->setToolTip(kind.needs == Needs::Plan    ? tr("There is no plan yet.")
-                       : kind.needs == Needs::Parts ? tr("Nothing is drawn yet.")
-                                                    : tr("Measure says of no wall yet."));
+    if (!ready) item->setToolTip(why);
   }
   constexpr int kRow = 30;
   kinds_->setFixedHeight(kRow * kinds_->count() + 4);
-  kinds_->setCurrentRow(parts ? 0 : -1);
+  kinds_->setCurrentRow(parts.empty() ? -1 : 0);
   connect(kinds_, &QListWidget::currentRowChanged, this, &PrintDialog::choose);
   column->addWidget(kinds_);
   auto* form = new QFormLayout;
@@ -291,6 +315,7 @@ PrintOrder PrintDialog::order() const {
   out.paper = paper_->currentIndex() == 1 ? Paper::Letter : Paper::A4;
   out.usedLabels = firstFree_->value() - 1;
   const auto state = session_.store().state();
+  if (state) out.finishes = state->finishes;
   out.shopping = std::make_shared<const ShoppingList>(
       shoppingList({session_.wants()}, state ? static_cast<const ShopGoods&>(*state) : ShopGoods{},
                    session_.job().costing.spare));

@@ -3,6 +3,8 @@
 #include <QFileInfo>
 #include <QObject>
 
+#include "core/bench/leaves.h"
+#include "core/bench/templates.h"
 #include "core/formats/exchange.h"
 #include "core/formats/file.h"
 #include "core/formats/plan_json.h"
@@ -15,6 +17,7 @@ std::optional<Problem> PrintOrder::with(
   const std::vector<Part> cut = sheetParts(all);
   const bool sheets = pages == Pages::Sheets || pages == Pages::CuttingList;
   PrintInput input{*job, sheets ? cut : all, nullptr, nullptr, usedLabels, shopping.get()};
+  input.finishes = &finishes;
   if (sheets && plan.plan != nullptr) {
     input.request = plan.request.get();
     input.plan = plan.plan.get();
@@ -69,6 +72,31 @@ PrintOrder::Outcome PrintOrder::write(const QDir& folder, const QString& stem,
       case Pages::MeasuringSheet:
         pdf(pages, "measuring sheet.pdf");
         break;
+      case Pages::Machining:
+        pdf(pages, "machining.pdf");
+        break;
+      case Pages::Banding:
+        pdf(pages, "banding.pdf");
+        break;
+      case Pages::Finishing:
+        pdf(pages, "finishing.pdf");
+        break;
+      case Pages::Templates: {
+        pdf(pages, "templates.pdf");
+        const bench::Machinings of(bench::piecesAtBench({}, {}, breakdown->parts), breakdown->parts,
+                                   *job);
+        int number = 0;
+        for (const bench::ShapeTemplate& shape : bench::templates(of.settings, of.list.pieces())) {
+          const std::string name = "template " + std::to_string(++number);
+          file((name + ".dxf").c_str(), [&](const QString& path) {
+            return writeFile(path.toStdString(), bench::writeDxf(shape));
+          });
+          file((name + ".svg").c_str(), [&](const QString& path) {
+            return writeFile(path.toStdString(), bench::writeSvg(shape));
+          });
+        }
+        break;
+      }
       case Pages::RackTags:
         break;  // the shop's, not the job's
       case Pages::ShoppingList:

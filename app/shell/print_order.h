@@ -16,7 +16,7 @@ namespace pp {
 struct PrintKind {
   Pages pages;
   const char* words;
-  enum class Needs { Parts, Plan, Place } needs;
+  enum class Needs { Parts, Plan, Place, Machining, Banding, Finish, Shape } needs;
 };
 // In the order of Pages.
 constexpr PrintKind kPrintKinds[] = {
@@ -25,7 +25,11 @@ constexpr PrintKind kPrintKinds[] = {
     {Pages::CuttingList, QT_TR_NOOP("Cutting list"), PrintKind::Needs::Plan},
     {Pages::Labels, QT_TR_NOOP("Labels, one a piece"), PrintKind::Needs::Parts},
     {Pages::MeasuringSheet, QT_TR_NOOP("Measuring sheet"), PrintKind::Needs::Place},
-    {Pages::ShoppingList, QT_TR_NOOP("Shopping list"), PrintKind::Needs::Parts}};
+    {Pages::ShoppingList, QT_TR_NOOP("Shopping list"), PrintKind::Needs::Parts},
+    {Pages::Machining, QT_TR_NOOP("Machining by setting"), PrintKind::Needs::Machining},
+    {Pages::Banding, QT_TR_NOOP("Banding by roll"), PrintKind::Needs::Banding},
+    {Pages::Finishing, QT_TR_NOOP("Finishing by coat"), PrintKind::Needs::Finish},
+    {Pages::Templates, QT_TR_NOOP("Templates, full size"), PrintKind::Needs::Shape}};
 
 struct PrintOrder {
   std::shared_ptr<const Job> job;
@@ -35,6 +39,7 @@ struct PrintOrder {
   int usedLabels = 0;
   std::vector<Pages> wanted;
   std::shared_ptr<const ShoppingList> shopping = {};
+  std::vector<ShopFinish> finishes = {};
 
   using Outcome = std::pair<QStringList, std::optional<Problem>>;
   // Writes one after the other; the names of those that were, and what stopped the next.

@@ -43,6 +43,12 @@ class Stage : public QWidget {
     stale_ = true;
     if (isVisible()) later_.ask();
   }
+  // At once, where what is pressed means what is shown.
+  void catchUp() {
+    if (!stale_ || !isVisible()) return;
+    stale_ = false;
+    refresh();
+  }
   virtual void refresh() {}
   void showEvent(QShowEvent* event) override {
     QWidget::showEvent(event);
@@ -50,12 +56,6 @@ class Stage : public QWidget {
   }
 
  private:
-  void catchUp() {
-    if (!stale_ || !isVisible()) return;
-    stale_ = false;
-    refresh();
-  }
-
   Session& session_;
   Later later_;
   bool stale_ = true;

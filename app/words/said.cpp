@@ -4,6 +4,7 @@
 
 #include "core/job/job.h"
 #include "core/store/rows.h"
+#include "devices/label_printer.h"
 
 namespace pp {
 namespace {
@@ -167,6 +168,12 @@ const QStringList& said<GateKind>() {
 }
 
 template <>
+const QStringList& said<BandFirst>() {
+  static const QStringList kWords = table<BandFirst::Sides>("the ends", "the long edges");
+  return kWords;
+}
+
+template <>
 const QStringList& said<Cleaning>() {
   static const QStringList kWords = table<Cleaning::CutOver>("trimmed", "cut over");
   return kWords;
@@ -174,7 +181,14 @@ const QStringList& said<Cleaning>() {
 
 template <>
 const QStringList& said<SawKind>() {
-  static const QStringList kWords = table<SawKind::Crosscut>("track", "table", "crosscut");
+  static const QStringList kWords =
+      table<SawKind::Circular>("track", "table", "crosscut", "circular, rough");
+  return kWords;
+}
+
+template <>
+const QStringList& said<GoodFace>() {
+  static const QStringList kWords = table<GoodFace::Down>("usual", "up", "down");
   return kWords;
 }
 
@@ -284,6 +298,13 @@ template <>
 const QStringList& said<ApplyMethod>() {
   static const QStringList kWords =
       table<ApplyMethod::Wipe>("brushed", "rolled", "sprayed", "wiped on");
+  return kWords;
+}
+
+template <>
+const QStringList& said<PrinterState>() {
+  static const QStringList kWords =
+      table<PrinterState::Absent>("ready", "printing", "out of paper", "jammed", "not there");
   return kWords;
 }
 

@@ -266,9 +266,7 @@ PartTotals totalsOf(const Job& job, const std::vector<Part>& parts) {
     else
       out.sheet += n * (part.cutLength() * part.cutWidth());
     for (const Edge edge : kEdges) {
-      if (part.bands[static_cast<std::size_t>(edge)].empty()) continue;
-      const bool along = edge == Edge::L1 || edge == Edge::L2;
-      out.banding += n * (along ? part.length.total() : part.width.total());
+      if (!part.band(edge).empty()) out.banding += n * part.edgeLength(edge);
     }
     out.grams += static_cast<double>(n) * gramsOf(job, part);
   }

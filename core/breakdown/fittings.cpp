@@ -6,6 +6,7 @@
 #include <tuple>
 
 #include "core/kinds/carcass/drawer.h"
+#include "core/parts/finish_area.h"
 
 namespace pp {
 namespace {
@@ -60,10 +61,8 @@ class Counter {
     return part.thickness;
   }
 
-  static bool isAcross(Edge edge) { return edge == Edge::W1 || edge == Edge::W2; }
-
   void joint(const Part& part, const Join& join) {
-    const Length edge = isAcross(join.edge) ? part.width.total() : part.length.total();
+    const Length edge = isEnd(join.edge) ? part.width.total() : part.length.total();
     const Length most = 5 * mateOf(part, join) / 2;
     if (join.kind == JoinKind::Butt)
       add(HardwareKind::Screw, "screw", screwFor(most, job_.unit),
@@ -175,23 +174,15 @@ const char* finishName(Finish finish) {
 }
 
 std::vector<std::pair<Finish, std::int64_t>> finishAreas(const std::vector<Part>& parts) {
-  constexpr Int128 kNm2PerCm2 = 100'000'000'000'000;
-  std::map<Finish, Int128> areas;
+  std::map<Finish, Area> areas;
   for (const Part& part : parts) {
-    const Length length = part.length.total();
-    const Length width = part.width.total();
-    const Int128 face = (length * width).inNm2() * part.quantity;
-    areas[part.finish] += face;
-    areas[part.finishOutside.value_or(part.finish)] += face;
-    for (const Edge edge : kEdges) {
-      const bool along = edge == Edge::L1 || edge == Edge::L2;
-      areas[part.finish] += ((along ? length : width) * part.thickness).inNm2() * part.quantity;
-    }
+    const FinishArea area = finishArea(part);
+    areas[part.finish] += part.quantity * (area.inside + area.edges);
+    areas[part.finishOutside.value_or(part.finish)] += part.quantity * area.outside;
   }
   std::vector<std::pair<Finish, std::int64_t>> out;
   for (const auto& [finish, area] : areas)
-    if (finish != Finish::None && area > 0)
-      out.emplace_back(finish, static_cast<std::int64_t>((area + kNm2PerCm2 - 1) / kNm2PerCm2));
+    if (finish != Finish::None && area > Area{}) out.emplace_back(finish, inCm2(area));
   return out;
 }
 

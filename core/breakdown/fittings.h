@@ -36,8 +36,7 @@ Length pocketScrewFor(Length thickness, Unit unit);
 // `apart` between two.
 std::int64_t alongEdge(Length edge, Length inset, Length apart);
 
-// What of the job is seen, or is not, that gets a finish: square centimetres by finish, faces and
-// edges that are not banded; ends glued into others too, which are little.
+// What of the job gets a finish: square centimetres by finish, without what is hidden or glued.
 std::vector<std::pair<Finish, std::int64_t>> finishAreas(const std::vector<Part>& parts);
 // "clear", "painted", "stained".
 const char* finishName(Finish finish);

@@ -36,7 +36,7 @@ Surface faceOf(const Part& part, const Pose& pose, Face face) {
 
 Surface edgeOf(const Part& part, const Pose& pose, Edge edge) {
   Box flat = part.board();
-  const std::size_t axis = edge == Edge::L1 || edge == Edge::L2 ? 1 : 0;
+  const std::size_t axis = !isEnd(edge) ? 1 : 0;
   const bool high = edge == Edge::L2 || edge == Edge::W2;
   if (high)
     flat.low[axis] = flat.high[axis];

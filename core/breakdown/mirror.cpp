@@ -119,7 +119,7 @@ void turn(PartOverride& one, const Turned& turned) {
   }
   if (!turned.faces) return;
   std::swap(one.finishInside, one.finishOutside);
-  if (one.show) one.show = *one.show == Face::Inside ? Face::Outside : Face::Inside;
+  if (one.show) one.show = opposite(*one.show);
 }
 
 // Where all stand that a choice is for.

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cctype>
 #include <charconv>
+#include <utility>
 
 namespace pp::floor {
 namespace {
@@ -15,20 +16,71 @@ std::string upper(std::string text) {
 
 }  // namespace
 
-AtSaw::AtSaw(const CuttingPlan& plan, const std::set<int>& made, const std::set<std::string>& bench)
-    : plan_(plan), made_(&made), bench_(&bench), pieces_(plan.request, plan.plan) {
+Count partsDone(const Cutting& cutting, const Progress& progress) {
+  Count out;
+  eachRow(cutting.plans.front(), [&out](const CutRow& row) { out.of += row.quantity; });
+  for (const auto& [piece, state] : progress.pieces)
+    if (state.cutting == cutting.number && !state.spoiled && !state.spare) ++out.done;
+  return out;
+}
+
+AtSaw::AtSaw(const CuttingPlan& plan, const std::set<int>& made, const std::set<std::string>& bench,
+             std::vector<BarCut> bars, const std::set<int>& barsMade)
+    : plan_(plan),
+      made_(&made),
+      bench_(&bench),
+      bars_(std::move(bars)),
+      barsMade_(&barsMade),
+      pieces_(plan.request, plan.plan) {
   if (auto geometry = saw::madeCuts(plan.request, plan.plan))
     geometry_ = std::move(geometry).value();
   geometry_.resize(plan.plan.cuts.size());
+  for (const BarCut& one : bars_) {
+    const bool rip = one.cut.direction == CutDirection::Rip;
+    saw::MadeCut made_cut;
+    made_cut.piece = {one.cut.sheet, {}, {}, one.length, one.width};
+    made_cut.blade = made_cut.piece;
+    (rip ? made_cut.blade.y : made_cut.blade.x) = one.cut.at;
+    (rip ? made_cut.blade.dy : made_cut.blade.dx) = one.cut.kerf;
+    geometry_.push_back(made_cut);
+  }
 }
 
-void AtSaw::follow(const std::set<int>& made, const std::set<std::string>& bench) {
+void AtSaw::follow(const std::set<int>& made, const std::set<std::string>& bench,
+                   const std::set<int>& barsMade) {
   made_ = &made;
   bench_ = &bench;
+  barsMade_ = &barsMade;
 }
 
 bool AtSaw::isReady(std::size_t cut) const {
-  return !isMade(cut) && bench_->count(plan_.plan.cuts[cut].piece) > 0;
+  if (isMade(cut)) return false;
+  if (isBar(cut)) return bar(cut).after == 0 || barsMade_->count(bar(cut).after) > 0;
+  return bench_->count(plan_.plan.cuts[cut].piece) > 0;
+}
+
+saw::Becomes AtSaw::low(std::size_t cut) const {
+  if (!isBar(cut)) return pieces_.of(plan_.plan.cuts[cut].low);
+  using What = saw::Becomes::What;
+  const BarCut& one = bar(cut);
+  return {one.piece ? What::Part : What::CutFurther, one.cut.low.value_or(""), 0,
+          one.piece ? one.piece->number : 0};
+}
+
+saw::Becomes AtSaw::high(std::size_t cut) const {
+  if (!isBar(cut)) return pieces_.of(plan_.plan.cuts[cut].high);
+  using What = saw::Becomes::What;
+  const BarCut& one = bar(cut);
+  if (!one.cut.high) return {};
+  // The next cut of the bar, if there is one.
+  for (std::size_t i = cut + 1; i < cuts(); ++i)
+    if (bar(i).cut.piece == *one.cut.high) return {What::CutFurther, *one.cut.high, number(i), 0};
+  return {What::Waste, *one.cut.high, 0, 0};
+}
+
+const StockSupply* AtSaw::stock(std::size_t cut) const {
+  if (isBar(cut)) return nullptr;
+  return &plan_.request.stock[plan_.plan.sheets[plan_.plan.cuts[cut].sheet].stock];
 }
 
 std::optional<std::size_t> AtSaw::next() const {
@@ -38,56 +90,71 @@ std::optional<std::size_t> AtSaw::next() const {
 }
 
 std::optional<std::size_t> AtSaw::last() const {
-  for (std::size_t i = cuts(); i-- > 0;)
-    if (isMade(i) && lies(plan_.plan.cuts[i].low) && lies(plan_.plan.cuts[i].high)) return i;
+  for (std::size_t i = cuts(); i-- > 0;) {
+    if (!isMade(i)) continue;
+    if (!isBar(i)) {
+      if (lies(plan_.plan.cuts[i].low) && lies(plan_.plan.cuts[i].high)) return i;
+      continue;
+    }
+    const bool further = std::any_of(bars_.begin(), bars_.end(), [&](const BarCut& other) {
+      return other.after == bar(i).cut.step && barsMade_->count(other.cut.step) > 0;
+    });
+    if (!further) return i;
+  }
   return std::nullopt;
 }
 
 std::int64_t AtSaw::leftAtSetting(std::size_t cut) const {
-  const int setup = plan_.plan.cuts[cut].setup;
   std::int64_t out = 0;
   for (std::size_t i = 0; i < cuts(); ++i)
-    if (plan_.plan.cuts[i].setup == setup && !isMade(i)) ++out;
+    if (setup(i) == setup(cut) && !isMade(i)) ++out;
   return out;
 }
 
 std::optional<std::size_t> AtSaw::nextSetting(std::size_t cut) const {
   for (std::size_t i = cut + 1; i < cuts(); ++i)
-    if (!isMade(i) && plan_.plan.cuts[i].setup != plan_.plan.cuts[cut].setup) return i;
+    if (!isMade(i) && setup(i) != setup(cut)) return i;
   return std::nullopt;
 }
 
 std::int64_t AtSaw::settingsLeft() const {
   std::set<int> out;
   for (std::size_t i = 0; i < cuts(); ++i)
-    if (!isMade(i) && plan_.plan.cuts[i].setup > 0) out.insert(plan_.plan.cuts[i].setup);
+    if (!isMade(i) && setup(i) > 0) out.insert(setup(i));
   return std::ssize(out);
 }
 
-AtSaw::Count AtSaw::cutsDone() const {
-  return {std::ssize(*made_), std::ssize(plan_.plan.cuts)};
+Count AtSaw::cutsDone() const {
+  return {std::ssize(*made_) + std::ssize(*barsMade_), static_cast<std::int64_t>(cuts())};
 }
 
-AtSaw::Count AtSaw::partsDone() const {
-  Count out;
-  for (const PieceEnd& end : plan_.plan.ends) {
-    if (end.kind != PieceEnd::Kind::Part) continue;
-    ++out.of;
-    if (bench_->count(end.piece) > 0) ++out.done;
-  }
-  return out;
+std::int64_t AtSaw::spares(std::size_t cut) const {
+  using What = saw::Becomes::What;
+  const SawCut& one = this->cut(cut);
+  const bool isLow = one.fence == FenceSide::Low;
+  const saw::Becomes stays = isLow ? low(cut) : high(cut);
+  const saw::Becomes off = isLow ? high(cut) : low(cut);
+  if (one.kind != CutKind::Final || stays.what != What::Part ||
+      (off.what != What::Waste && off.what != What::Leftover))
+    return 0;
+  const saw::PlayedPiece& piece = geometry_[cut].piece;
+  const Length extent = one.direction == CutDirection::Rip ? piece.dy : piece.dx;
+  const Length rest = extent - one.distance - one.kerf;
+  // The last may end with what there is.
+  return (rest + one.kerf).inNm() / (one.distance + one.kerf).inNm();
 }
 
 std::optional<std::size_t> AtSaw::find(const std::string& words) const {
+  if (words.empty()) return std::nullopt;
   const std::string sought = upper(words);
   int number = 0;
   const auto read = std::from_chars(sought.data(), sought.data() + sought.size(), number);
   if (read.ec == std::errc() && read.ptr == sought.data() + sought.size())
     for (std::size_t i = 0; i < cuts(); ++i)
-      if (step(i) == number) return i;
+      if (this->number(i) == number) return i;
   std::optional<std::size_t> made;  // what is cut already is shown where nothing else is called so
   for (std::size_t i = 0; i < cuts(); ++i) {
-    const SawCut& cut = plan_.plan.cuts[i];
+    const SawCut& cut = this->cut(i);
     const bool named =
         upper(cut.piece) == sought || upper(low(i).name) == sought || upper(high(i).name) == sought;
     if (named && !isMade(i)) return i;

@@ -1,24 +1,44 @@
 // A cutting as the one at the saw sees it: which cut is next, what can be cut now, what comes off.
 #pragma once
 
+#include "core/floor/bar_cuts.h"
 #include "core/floor/progress.h"
 #include "core/saw/becomes.h"
 #include "core/saw/playback.h"
 
 namespace pp::floor {
 
+struct Count {
+  std::int64_t done = 0, of = 0;
+};
+// Pieces that are cut and good, of all that a cutting has to give, whatever plan it goes by.
+Count partsDone(const Cutting& cutting, const Progress& progress);
+
 // The plan of a cutting that holds now, and how far it is. All of it is kept by reference.
 class AtSaw {
  public:
   // Precondition: the cutting is under way and its plan plays back.
-  AtSaw(const CuttingPlan& plan, const std::set<int>& made, const std::set<std::string>& bench);
+  // `bars`: of the cutting, none where they are cut elsewhere; with the steps that are made of
+  // them.
+  AtSaw(const CuttingPlan& plan, const std::set<int>& made, const std::set<std::string>& bench,
+        std::vector<BarCut> bars = {}, const std::set<int>& barsMade = kNone);
   // The same plan, further on.
-  void follow(const std::set<int>& made, const std::set<std::string>& bench);
+  void follow(const std::set<int>& made, const std::set<std::string>& bench,
+              const std::set<int>& barsMade = kNone);
 
   const CuttingPlan& cutting() const { return plan_; }
   const Plan& plan() const { return plan_.plan; }
-  std::size_t cuts() const { return plan_.plan.cuts.size(); }
-  bool isMade(std::size_t cut) const { return made_->count(step(cut)) > 0; }
+  // Those of the plan, then those of the bars.
+  std::size_t cuts() const { return plan_.plan.cuts.size() + bars_.size(); }
+  const SawCut& cut(std::size_t cut) const {
+    return isBar(cut) ? bar(cut).cut : plan_.plan.cuts[cut];
+  }
+  bool isBar(std::size_t cut) const { return cut >= plan_.plan.cuts.size(); }
+  // The number that is said: on from the plan's last.
+  int number(std::size_t cut) const { return static_cast<int>(cut) + 1; }
+  bool isMade(std::size_t cut) const {
+    return (isBar(cut) ? barsMade_ : made_)->count(this->cut(cut).step) > 0;
+  }
   // Not made, and its piece lies there.
   bool isReady(std::size_t cut) const;
   // The first that is ready, in the order of the plan; none: all are made.
@@ -27,8 +47,10 @@ class AtSaw {
   // the plan.
   std::optional<std::size_t> last() const;
 
-  saw::Becomes low(std::size_t cut) const { return pieces_.of(plan_.plan.cuts[cut].low); }
-  saw::Becomes high(std::size_t cut) const { return pieces_.of(plan_.plan.cuts[cut].high); }
+  saw::Becomes low(std::size_t cut) const;
+  saw::Becomes high(std::size_t cut) const;
+  // What the piece is cut from; null: a bar.
+  const StockSupply* stock(std::size_t cut) const;
   // On the piece and what the blade takes of it.
   const saw::MadeCut& geometry(std::size_t cut) const { return geometry_[cut]; }
 
@@ -38,18 +60,23 @@ class AtSaw {
   std::optional<std::size_t> nextSetting(std::size_t cut) const;
   std::int64_t settingsLeft() const;
 
-  struct Count {
-    std::int64_t done = 0, of = 0;
-  };
   Count cutsDone() const;
-  Count partsDone() const;
+
+  // How many more of the part that stays at the fence can be cut from what comes off, at the same
+  // setting; 0 where no part stays or what comes off is cut on.
+  std::int64_t spares(std::size_t cut) const;
 
   // A cut by what a person says: "12" its step, a sheet or piece "S2", the code of a part: the cut
   // that is next for it, or the one it comes off with. None: nothing is called so.
   std::optional<std::size_t> find(const std::string& words) const;
 
  private:
-  int step(std::size_t cut) const { return plan_.plan.cuts[cut].step; }
+  inline static const std::set<int> kNone;
+  const BarCut& bar(std::size_t cut) const { return bars_[cut - plan_.plan.cuts.size()]; }
+  // Counts on for the bars, whose settings are their own.
+  int setup(std::size_t cut) const {
+    return this->cut(cut).setup + (isBar(cut) ? plan_.plan.setups : 0);
+  }
   bool lies(const std::optional<std::string>& piece) const {
     return !piece || bench_->count(*piece) > 0;
   }
@@ -57,6 +84,8 @@ class AtSaw {
   const CuttingPlan& plan_;
   const std::set<int>* made_;
   const std::set<std::string>* bench_;
+  std::vector<BarCut> bars_;
+  const std::set<int>* barsMade_;
   saw::Pieces pieces_;
   std::vector<saw::MadeCut> geometry_;
 };

@@ -7,25 +7,30 @@
 namespace pp {
 
 enum class EventKind {
-  Taken,          // the cutting begins with its first plan
-  GivenUp,        // what is not cut yet is not cut any more
-  PlanTaken,      // `plan` goes on from what is there
-  PlanTakenBack,  // before any of its cuts
-  CutMade,        // `step` of the plan
-  CutTakenBack,   // while what it left is not cut further
-  PartSpoiled,    // `piece`
-  CameOutAt,      // `piece`, `length` by `width` as measured
-  Spare,          // `piece`, one more than the plan has
-  SheetMeasured,  // `name`, a sheet of the plan, `length` by `width` by `thickness`
-  Machined,       // `piece`, `name` says what
-  Banded,         // `piece`, `name` says which edge
-  CoatGiven,      // `piece`, `name` says of what
-  StepAssembled,  // `name` an assembly, `step` of its order
-  WentWrong,      // `note`, and what it is about
-  PieceReturned,  // `name`, a leftover that went to the rack
-  ClockStarted,   // `name` says on what
+  Taken,           // the cutting begins with its first plan
+  GivenUp,         // what is not cut yet is not cut any more
+  PlanTaken,       // `plan` goes on from what is there
+  PlanTakenBack,   // before any of its cuts
+  CutMade,         // `step` of the plan; `plan` 0: of the cuts of bars
+  CutTakenBack,    // while what it left is not cut further
+  PartSpoiled,     // `piece`
+  CameOutAt,       // `piece`, `length` by `width` as measured
+  Spare,           // `piece`, one more than the plan has; `step`: cut at that cut's setting
+  SpareTakenBack,  // `piece`
+  SheetMeasured,   // `name`, a sheet of the plan, `length` by `width` by `thickness`
+  Machined,        // `piece`, `name` says what
+  Banded,          // `piece`, `name` says which edge
+  CoatGiven,       // `piece`, `name` says of what
+  StepAssembled,   // `name` an assembly, `step` of its order
+  WentWrong,       // `note`, and what it is about
+  PieceReturned,   // `name`, a leftover that went to the rack
+  ClockStarted,    // `name` says on what
   ClockStopped,
-  MishapNoted  // `note`
+  MishapNoted,   // `note`
+  LabelPrinted,  // of `piece`, or of the leftover `name` of the cutting; `step`: which of its
+                 // labels
+  LabelWanted,   // one more of the same
+  DoneTakenBack  // at the bench: what was done to `piece` by its `name`, or `step` of the assembly
 };
 
 struct Event {

@@ -55,19 +55,21 @@ std::vector<HeldStock> heldStock(const std::vector<Cutting>& cuttings, const Pro
       out.push_back({cutting.number, row, store, 0, 0});
       return out.back();
     };
+    // Whole sheets of an earlier plan that the one that holds goes on from.
+    std::set<std::string> wanted;
+    const CuttingPlan& last = cutting.plans[static_cast<std::size_t>(at->second.plan - 1)];
+    for (const PlannedSheet& sheet : last.plan.sheets)
+      wanted.insert(last.request.stock[sheet.stock].piece);
     for (int i = 0; i < at->second.plan; ++i) {
       const CuttingPlan& plan = cutting.plans[static_cast<std::size_t>(i)];
-      std::set<std::size_t> cutInto;
-      for (const int step : at->second.made[static_cast<std::size_t>(i)])
-        cutInto.insert(plan.plan.cuts[static_cast<std::size_t>(step - 1)].sheet);
-      // Of a plan that was changed only what it was cut by counts; the next has the rest.
       const bool holds = !at->second.givenUp && i + 1 == at->second.plan;
       for (std::size_t k = 0; k < plan.plan.sheets.size(); ++k) {
         const StockSupply& stock = plan.request.stock[plan.plan.sheets[k].stock];
         if (!stock.piece.empty()) continue;
-        if (cutInto.count(k) != 0)
+        const std::string name = sheetName(plan.request, plan.plan, k);
+        if (at->second.bench.count(name) == 0)
           ++held(stock.row, stock.store).cutInto;
-        else if (holds)
+        else if (holds || (!at->second.givenUp && wanted.count(name) > 0))
           ++held(stock.row, stock.store).whole;
       }
       if (!holds) continue;
@@ -90,6 +92,13 @@ Holdings holdingsOf(const std::vector<Cutting>& cuttings, const Progress& progre
     for (const CuttingPlan& plan : cutting.plans)
       out.firstSheet = std::max(
           out.firstSheet, plan.request.firstSheet + static_cast<int>(plan.plan.sheets.size()));
+  return out;
+}
+
+std::int64_t nextNumber(const Holdings& held, const std::string& code) {
+  std::int64_t out = 1;
+  if (const auto taken = held.numbers.find(code); taken != held.numbers.end())
+    while (taken->second.count(out) > 0) ++out;
   return out;
 }
 

@@ -25,6 +25,9 @@ struct Holdings {
 };
 Holdings holdingsOf(const std::vector<Cutting>& cuttings, const Progress& progress);
 
+// The first number that no piece of that code has.
+std::int64_t nextNumber(const Holdings& held, const std::string& code);
+
 // What a cutting has of a row of the rack: sheets of one under way, and those that are cut into;
 // bars as long as it is not given up.
 struct HeldStock {

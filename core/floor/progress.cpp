@@ -3,6 +3,8 @@
 #include <algorithm>
 #include <unordered_map>
 
+#include "core/floor/bar_cuts.h"
+
 namespace pp::floor {
 namespace {
 
@@ -15,9 +17,9 @@ Ends endsOf(const Plan& plan) {
   return out;
 }
 
-class Fold {
+class Folder {
  public:
-  Fold(const std::vector<Cutting>& cuttings, Progress& out) : cuttings_(cuttings), out_(out) {}
+  Folder(const std::vector<Cutting>& cuttings, Progress& out) : cuttings_(cuttings), out_(out) {}
 
   // Applies the event, or says why it cannot have happened.
   std::string apply(const Event& event) {
@@ -40,10 +42,15 @@ class Fold {
       case EventKind::Spare:
         return underWay(event, [&](CuttingProgress&) {
           if (!event.piece) return std::string("it names no piece");
-          return out_.pieces.emplace(*event.piece, PieceProgress{.cutting = event.cutting}).second
+          return out_.pieces
+                         .emplace(*event.piece,
+                                  PieceProgress{.cutting = event.cutting, .spare = true})
+                         .second
                      ? std::string()
                      : std::string("that piece is there already");
         });
+      case EventKind::SpareTakenBack:
+        return spareTakenBack(event);
       case EventKind::SheetMeasured:
         return {};
       case EventKind::PieceReturned:
@@ -68,6 +75,11 @@ class Fold {
       case EventKind::MishapNoted:
         ++out_.mishaps;
         return {};
+      case EventKind::DoneTakenBack:
+        return doneTakenBack(event);
+      case EventKind::LabelPrinted:
+      case EventKind::LabelWanted:
+        return label(event);
     }
     return "an unknown kind";
   }
@@ -164,7 +176,46 @@ class Fold {
     return &cuts[static_cast<std::size_t>(event.step - 1)];
   }
 
+  const std::vector<BarCut>& barsOf(const Event& event) {
+    const auto [at, isNew] = bars_.try_emplace(event.cutting);
+    if (isNew) at->second = barCuts(cuttingOf(event)->plans.front());
+    return at->second;
+  }
+
+  const BarCut* barCutOf(const Event& event) {
+    const std::vector<BarCut>& cuts = barsOf(event);
+    if (event.step < 1 || event.step > static_cast<int>(cuts.size())) return nullptr;
+    return &cuts[static_cast<std::size_t>(event.step - 1)];
+  }
+
+  std::string barCutMade(const Event& event, CuttingProgress& at) {
+    const BarCut* cut = barCutOf(event);
+    if (cut == nullptr) return "there is no such cut of a bar";
+    if (cut->after != 0 && at.bars.count(cut->after) == 0)
+      return "piece " + cut->cut.piece + " is not there";
+    if (!at.bars.insert(event.step).second) return "that cut is made already";
+    if (cut->piece) out_.pieces.emplace(*cut->piece, PieceProgress{.cutting = event.cutting});
+    return {};
+  }
+
+  std::string barCutTakenBack(const Event& event, CuttingProgress& at) {
+    const BarCut* cut = barCutOf(event);
+    if (cut == nullptr || at.bars.count(event.step) == 0) return "that cut was not made";
+    for (const BarCut& other : barsOf(event))
+      if (other.after == event.step && at.bars.count(other.cut.step) > 0)
+        return "piece " + cut->cut.piece + " is cut further or gone";
+    if (cut->piece) {
+      const PieceProgress& part = out_.pieces.at(*cut->piece);
+      if (part.spoiled || part.length != Length{} || !part.done.empty())
+        return "something was done to " + cut->piece->code;
+      out_.pieces.erase(*cut->piece);
+    }
+    at.bars.erase(event.step);
+    return {};
+  }
+
   std::string cutMade(const Event& event, CuttingProgress& at) {
+    if (event.plan == 0) return barCutMade(event, at);
     const SawCut* cut = cutOf(event, at);
     if (cut == nullptr) return "the plan that holds has no such cut";
     if (at.bench.count(cut->piece) == 0) return "piece " + cut->piece + " is not there";
@@ -176,6 +227,7 @@ class Fold {
   }
 
   std::string cutTakenBack(const Event& event, CuttingProgress& at) {
+    if (event.plan == 0) return barCutTakenBack(event, at);
     const SawCut* cut = cutOf(event, at);
     if (cut == nullptr || at.made[static_cast<std::size_t>(at.plan - 1)].count(event.step) == 0)
       return "that cut was not made";
@@ -204,8 +256,11 @@ class Fold {
       for (const PieceEnd& end : of.ends) {
         if (end.kind != PieceEnd::Kind::Leftover ||
             of.sheets[end.sheet].leftovers[end.index].id != event.name ||
-            at->second.bench.erase(end.piece) == 0)
+            at->second.bench.count(end.piece) == 0)
           continue;
+        if (isCutFurther(*cuttingOf(event), plan, at->second.plan, end.piece))
+          return "the plan that holds cuts it further";
+        at->second.bench.erase(end.piece);
         at->second.returned.insert(event.name);
         return {};
       }
@@ -230,6 +285,50 @@ class Fold {
     return {};
   }
 
+  std::string doneTakenBack(const Event& event) {
+    if (!event.piece) {
+      const auto at = out_.assembled.find(event.name);
+      return at != out_.assembled.end() && at->second.erase(event.step) > 0
+                 ? std::string()
+                 : std::string("that step is not done");
+    }
+    const auto at = out_.pieces.find(*event.piece);
+    return at != out_.pieces.end() && at->second.done.erase(event.name) > 0
+               ? std::string()
+               : std::string("that is not done");
+  }
+
+  std::string spareTakenBack(const Event& event) {
+    const auto at = event.piece ? out_.pieces.find(*event.piece) : out_.pieces.end();
+    if (at == out_.pieces.end() || !at->second.spare) return "there is no such spare";
+    if (at->second.spoiled || at->second.length != Length{} || !at->second.done.empty())
+      return "something was done to it";
+    out_.pieces.erase(at);
+    return {};
+  }
+
+  // Of what was once there: a label may come out of the printer after its piece was spoiled.
+  std::string label(const Event& event) {
+    const Labelled on = event.piece ? Labelled{event.piece, 0, {}}
+                                    : Labelled{std::nullopt, event.cutting, event.name};
+    const auto at = out_.labels.find(on);
+    const bool known =
+        at != out_.labels.end() || (event.piece ? out_.pieces.count(*event.piece) > 0 ||
+                                                      partOf(cuttings_, *event.piece) != nullptr
+                                                : leftoverOf(cuttings_, on).has_value());
+    if (!known) return "no cutting has such a piece";
+    LabelCount count = at == out_.labels.end() ? LabelCount{} : at->second;
+    if (event.kind == EventKind::LabelWanted) {
+      if (count.printed <= count.again) return "a label of it waits already";
+      ++count.again;
+    } else {
+      if (event.step != count.next()) return "that label was printed already";
+      ++count.printed;
+    }
+    out_.labels[on] = count;
+    return {};
+  }
+
   std::string stopped(const Event& event) {
     const auto at = out_.running.find(event.name);
     if (at == out_.running.end()) return "that clock does not run";
@@ -242,6 +341,7 @@ class Fold {
   const std::vector<Cutting>& cuttings_;
   Progress& out_;
   std::map<std::pair<int, int>, Ends> ends_;  // per cutting and plan
+  std::map<int, std::vector<BarCut>> bars_;   // per cutting
 };
 
 }  // namespace
@@ -257,13 +357,34 @@ std::int64_t Progress::good(const std::string& code) const {
   });
 }
 
-Progress progress(const std::vector<Cutting>& cuttings, const std::vector<Event>& events) {
-  Progress out;
-  Fold fold(cuttings, out);
+struct Fold::Inner {
+  explicit Inner(const std::vector<Cutting>& cuttings) : folder(cuttings, now) {}
+  Progress now;
+  Folder folder;
+};
+
+Fold::Fold(const std::vector<Cutting>& cuttings) : inner_(std::make_unique<Inner>(cuttings)) {}
+
+Fold::~Fold() = default;
+
+std::string Fold::apply(const Event& event) {
+  return inner_->folder.apply(event);
+}
+
+void Fold::take(const std::vector<Event>& events) {
   for (const Event& event : events)
-    if (std::string why = fold.apply(event); !why.empty())
-      out.ignored.push_back({event.seq, std::move(why)});
-  return out;
+    if (std::string why = apply(event); !why.empty())
+      inner_->now.ignored.push_back({event.seq, std::move(why)});
+}
+
+const Progress& Fold::now() const {
+  return inner_->now;
+}
+
+Progress progress(const std::vector<Cutting>& cuttings, const std::vector<Event>& events) {
+  Fold fold(cuttings);
+  fold.take(events);
+  return fold.now();
 }
 
 }  // namespace pp::floor

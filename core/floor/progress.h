@@ -3,15 +3,18 @@
 #pragma once
 
 #include <map>
+#include <memory>
 #include <set>
 
 #include "core/floor/event.h"
+#include "core/floor/labels.h"
 
 namespace pp::floor {
 
 struct PieceProgress {
   int cutting = 0;
   bool spoiled = false;
+  bool spare = false;
   Length length = {}, width = {};   // as measured; zero: not
   std::set<std::string> done = {};  // machining, banding, coats
   bool operator==(const PieceProgress&) const = default;
@@ -21,6 +24,7 @@ struct CuttingProgress {
   bool givenUp = false;
   int plan = 0;                     // the one that holds, 1-based; 0: not taken
   std::vector<std::set<int>> made;  // per plan, the steps
+  std::set<int> bars;               // the steps of bar cuts that are made
   std::set<std::string> bench;      // the pieces of sheets that lie there
   std::set<std::string> returned;   // leftovers that went to the rack, by their ids
   bool operator==(const CuttingProgress&) const = default;
@@ -39,6 +43,7 @@ struct Progress {
   std::map<std::string, std::set<int>> assembled;    // steps of assemblies
   std::map<std::string, std::int64_t> running;       // clocks that run, since when
   std::map<std::string, std::int64_t> milliseconds;  // clocks, what they have run
+  std::map<Labelled, LabelCount> labels;
   std::int64_t mishaps = 0;
   std::vector<Ignored> ignored;
   bool operator==(const Progress&) const = default;
@@ -47,6 +52,24 @@ struct Progress {
   bool isUnderWay(int cutting) const;
   // Cut and not spoiled.
   std::int64_t good(const std::string& code) const;
+};
+
+// Folds events one after the other, each in next to no time.
+class Fold {
+ public:
+  // They are kept by reference, and stay as they are.
+  explicit Fold(const std::vector<Cutting>& cuttings);
+  ~Fold();
+  // What the event does; or why it cannot have happened, and nothing is done.
+  std::string apply(const Event& event);
+  // All of them; those that cannot have happened are named in what follows.
+  void take(const std::vector<Event>& events);
+  // The same object, further on each time.
+  const Progress& now() const;
+
+ private:
+  struct Inner;
+  std::unique_ptr<Inner> inner_;
 };
 
 // Every beginning of the list of events gives the state after it. A cutting without its event was

@@ -19,12 +19,7 @@ const char* handWord(Hand hand) {
 }
 
 const char* edgeWord(Edge edge) {
-  static constexpr const char* kWords[] = {"l1", "l2", "w1", "w2"};
-  return kWords[static_cast<std::size_t>(edge)];
-}
-
-bool isAlong(Edge edge) {
-  return edge == Edge::L1 || edge == Edge::L2;
+  return kEdgeCodes[static_cast<std::size_t>(edge)];
 }
 
 }  // namespace
@@ -52,7 +47,7 @@ std::string writeMachining(const Job& job, const std::vector<Part>& parts) {
                     "begin,end,through,count,pitch\n";
   for (const Part& part : parts)
     for (const Machining& cut : part.machining) {
-      const bool along = isAlong(cut.from);
+      const bool along = !isEnd(cut.from);
       const bool angled = cut.angle != Angle{};
       out += fmt::format(
           "{},{},{},{},{},{},{},{},{},{},{},{},{},{},{},{},{}\n", csvText(part.code),
@@ -79,7 +74,7 @@ std::string writeEdges(const Job& job, const std::vector<Part>& parts) {
       if (banding == nullptr) continue;
       out += fmt::format("{},{},{},{},{},{},{}\n", csvText(part.code), csvText(part.assembly),
                          part.quantity, edgeWord(edge), sideName(part.edges[i]),
-                         length((isAlong(edge) ? part.length : part.width).total()),
+                         length((!isEnd(edge) ? part.length : part.width).total()),
                          csvText(banding->name));
     }
   return out;

@@ -21,6 +21,7 @@ const Choices<EventKind>& kinds() {
                                              {"part spoiled", EventKind::PartSpoiled},
                                              {"came out at", EventKind::CameOutAt},
                                              {"spare", EventKind::Spare},
+                                             {"spare taken back", EventKind::SpareTakenBack},
                                              {"sheet measured", EventKind::SheetMeasured},
                                              {"machined", EventKind::Machined},
                                              {"banded", EventKind::Banded},
@@ -30,7 +31,10 @@ const Choices<EventKind>& kinds() {
                                              {"piece returned", EventKind::PieceReturned},
                                              {"clock started", EventKind::ClockStarted},
                                              {"clock stopped", EventKind::ClockStopped},
-                                             {"mishap noted", EventKind::MishapNoted}};
+                                             {"mishap noted", EventKind::MishapNoted},
+                                             {"label printed", EventKind::LabelPrinted},
+                                             {"label wanted", EventKind::LabelWanted},
+                                             {"done taken back", EventKind::DoneTakenBack}};
   return choices;
 }
 

@@ -87,8 +87,8 @@ class JsonWriter {
   }
   // A field that is left out where it says nothing.
   template <class T>
-  void unlessPlain(const char* name, const T& value) {
-    if (value != T{}) (*this)(name, value);
+  void unlessPlain(const char* name, const T& value, const std::type_identity_t<T>& plain = T{}) {
+    if (value != plain) (*this)(name, value);
   }
   // Whether an optional field is there to be written.
   template <class T>
@@ -171,7 +171,7 @@ class JsonReader {
   void id(const char* name, Id& value) { (*this)(name, value); }
 
   template <class T>
-  void unlessPlain(const char* name, T& value) {
+  void unlessPlain(const char* name, T& value, const std::type_identity_t<T>& = T{}) {
     (*this)(name, value);
   }
   // Whether an optional field is there to be read; then it has a value to read into.

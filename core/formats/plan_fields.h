@@ -26,7 +26,8 @@ void fields(A& a, CutTree& v) {
             {"row", Kind::Row},
             {"column", Kind::Column},
             {"leftover", Kind::Leftover},
-            {"waste", Kind::Waste}});
+            {"waste", Kind::Waste},
+            {"cell", Kind::Cell}});
   a.must("dx", v.dx);
   a.must("dy", v.dy);
   a("placement", v.placement);
@@ -167,6 +168,14 @@ void fields(A& a, PartDemand& v) {
 }
 
 template <class A>
+void fields(A& a, EdgeTrims& v) {
+  a("lowX", v.lowX);
+  a("highX", v.highX);
+  a("lowY", v.lowY);
+  a("highY", v.highY);
+}
+
+template <class A>
 void fields(A& a, StockSupply& v) {
   a.must("id", v.id);
   a.must("material", v.material);
@@ -185,6 +194,7 @@ void fields(A& a, StockSupply& v) {
   a("piece", v.piece);
   a.unlessPlain("store", v.store);
   a.unlessPlain("defects", v.defects);
+  a("edges", v.edges);
 }
 
 template <class A>

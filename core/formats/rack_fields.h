@@ -37,12 +37,27 @@ void fields(A& a, Machine& v) {
   a.id("id", v.id);
   a.must("name", v.name);
   a.choice("kind", v.kind,
-           {{"track", SawKind::Track}, {"table", SawKind::Table}, {"crosscut", SawKind::Crosscut}});
+           {{"track", SawKind::Track},
+            {"table", SawKind::Table},
+            {"crosscut", SawKind::Crosscut},
+            {"circular", SawKind::Circular}});
   a("kerf", v.kerf);
   a("longestCut", v.longestCut);
   a("reach", v.reach);
   a("longestPiece", v.longestPiece);
   a("tilts", v.tilts);
+  a.choice("goodFace", v.goodFace, {{"up", GoodFace::Up}, {"down", GoodFace::Down}});
+}
+
+template <class A>
+void fields(A& a, Tools& v) {
+  a("dadoLeast", v.dadoLeast);
+  a("dadoMost", v.dadoMost);
+  a("bits", v.bits);
+  a("tableReach", v.tableReach);
+  a("fenceReach", v.fenceReach);
+  a("bandBeyond", v.bandBeyond);
+  a.choice("bandFirst", v.bandFirst, {{"ends", BandFirst::Ends}, {"sides", BandFirst::Sides}});
 }
 
 template <class A>
@@ -52,6 +67,14 @@ void fields(A& a, Shop& v) {
   a("carryLength", v.carryLength);
   a.choice("cleaning", v.cleaning, {{"trim", Cleaning::Trim}, {"cut over", Cleaning::CutOver}});
   a.unlessPlain("planerWidth", v.planerWidth);
+  const Shop usual;
+  a.unlessPlain("stripWidth", v.stripWidth, usual.stripWidth);
+  a.unlessPlain("stripLength", v.stripLength, usual.stripLength);
+  a.unlessPlain("allowance", v.allowance, usual.allowance);
+  a.unlessPlain("tolerance", v.tolerance, usual.tolerance);
+  a.unlessPlain("settingSeconds", v.settingSeconds, usual.settingSeconds);
+  a.unlessPlain("cutSeconds", v.cutSeconds, usual.cutSeconds);
+  a.unlessPlain("tools", v.tools, usual.tools);
 }
 
 template <class A>

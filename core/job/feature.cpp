@@ -59,10 +59,6 @@ BoardEdge opposite(BoardEdge edge) {
   return BoardEdge::Short1;
 }
 
-Face other(Face face) {
-  return face == Face::Inside ? Face::Outside : Face::Inside;
-}
-
 }  // namespace
 
 std::vector<std::string> fieldsOf(FeatureKind kind) {
@@ -121,7 +117,7 @@ Feature flipped(Feature f, Flip flip) {
   const bool edged = has(f.kind, "edge");
   if (flip == Flip::Faces) {
     if (has(f.kind, "face") && (f.kind != FeatureKind::Taper || f.thickness))
-      f.face = other(f.face);
+      f.face = opposite(f.face);
     if (f.kind == FeatureKind::Bevel) f.angle = Angle::millidegrees(-f.angle.inMillidegrees());
     return f;
   }

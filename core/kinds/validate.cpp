@@ -88,6 +88,22 @@ class JobCheck : private Check {
     notNegative("/shop/planerWidth", job_.shop.planerWidth);
     within("/shop/carryGrams", job_.shop.carryGrams, 0, 1'000'000);
     notNegative("/shop/carryLength", job_.shop.carryLength);
+    notNegative("/shop/stripWidth", job_.shop.stripWidth);
+    notNegative("/shop/stripLength", job_.shop.stripLength);
+    atLeast("/shop/allowance", job_.shop.allowance, kLeastAllowance);
+    notNegative("/shop/tolerance", job_.shop.tolerance);
+    within("/shop/settingSeconds", job_.shop.settingSeconds, 0, 3'600);
+    within("/shop/cutSeconds", job_.shop.cutSeconds, 0, 3'600);
+    const Tools& tools = job_.shop.tools;
+    notNegative("/shop/tools/dadoLeast", tools.dadoLeast);
+    if (tools.dadoMost != Length{})
+      atLeast("/shop/tools/dadoMost", tools.dadoMost, tools.dadoLeast);
+    notNegative("/shop/tools/tableReach", tools.tableReach);
+    notNegative("/shop/tools/fenceReach", tools.fenceReach);
+    notNegative("/shop/tools/bandBeyond", tools.bandBeyond);
+    constexpr Length kThinnestBit = Length::mm(1);
+    for (std::size_t i = 0; i < tools.bits.size(); ++i)
+      atLeast(fmt::format("/shop/tools/bits/{}", i), tools.bits[i], kThinnestBit);
   }
 
   void pin(std::size_t i) {

@@ -25,7 +25,10 @@ bool mayLie(PartGrain part, bool turned, SheetGrain stock) {
 class Grouper {
  public:
   explicit Grouper(const NestRequest& request)
-      : request_(request), kerf_(request.kerf.inNm()), pins_(effectivePins(request)) {}
+      : request_(request),
+        kerf_(request.kerf.inNm()),
+        around_(request.shop.partsRoughly() ? request.shop.allowance.inNm() : 0),
+        pins_(effectivePins(request)) {}
 
   Grouped run() {
     // Ordered by material and thickness, so that the outcome never depends on the order of the
@@ -91,8 +94,8 @@ class Grouper {
     const StockSupply& row = request_.stock[index];
     StockKindRow kind;
     kind.stock = index;
-    kind.w = (row.length - 2 * row.trim).inNm() + kerf_;
-    kind.h = (row.width - 2 * row.trim).inNm() + kerf_;
+    kind.w = row.usableLength().inNm() + kerf_;
+    kind.h = row.usableWidth().inNm() + kerf_;
     kind.grain = row.grain;
     kind.lot = row.lot;
     constexpr Int128 kNm2PerCm2 = 100'000'000'000'000;
@@ -199,8 +202,12 @@ class Grouper {
       across = std::max(across, (alongX ? member.dy : member.dx) + kerf_);
       out.members.push_back(member);
     }
-    out.w = alongX ? at : across;
-    out.h = alongX ? across : at;
+    for (Member& member : out.members) {
+      member.x += around_;
+      member.y += around_;
+    }
+    out.w = (alongX ? at : across) + 2 * around_;
+    out.h = (alongX ? across : at) + 2 * around_;
     for (const SheetGrain grain : kGrains) {
       bool may = true;
       for (std::size_t k = 0; k < members.size(); ++k)
@@ -313,8 +320,8 @@ class Grouper {
       if (row.quantity && *row.quantity == 0) continue;
       for (const Lie& lie : block.lies) {
         if (!lie.allowedOn(row.grain)) continue;
-        const Nm overX = lie.w - kerf_ - (row.length - 2 * row.trim).inNm();
-        const Nm overY = lie.h - kerf_ - (row.width - 2 * row.trim).inNm();
+        const Nm overX = lie.w - kerf_ - row.usableLength().inNm();
+        const Nm overY = lie.h - kerf_ - row.usableWidth().inNm();
         const Nm over = std::max<Nm>(overX, 0) + std::max<Nm>(overY, 0);
         if (!used || over < std::get<0>(nearest))
           nearest = {over, row.id, overX, overY, lie.members.front().turned, row.trim > Length{}};
@@ -338,6 +345,7 @@ class Grouper {
 
   const NestRequest& request_;
   Nm kerf_;
+  Nm around_;  // reserved for the final edges of what is parted roughly
   std::vector<Pin> pins_;
   std::map<std::size_t, std::int64_t> rest_;  // copies of the group's parts that are not pinned
   Grouped out_;

@@ -2,7 +2,8 @@
 // moves about as one rigid rectangle. A block is a single part or one copy of a whole grain run.
 //
 // All sizes here are inflated by one kerf, part and usable area alike, so that parts which touch in
-// this arithmetic are exactly one kerf apart on the sheet.
+// this arithmetic are exactly one kerf apart on the sheet. Where a shop parts its sheets roughly a
+// block has what is reserved for the final edges round it.
 #pragma once
 
 #include <cstdint>

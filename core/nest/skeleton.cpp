@@ -151,8 +151,7 @@ class Piece {
   Piece(const NestRequest& request, std::size_t stock)
       : row(request.stock[stock]),
         kerf(request.kerf.inNm()),
-        usable{0, 0, (row.length - 2 * row.trim).inNm() + kerf,
-               (row.width - 2 * row.trim).inNm() + kerf} {}
+        usable{0, 0, row.usableLength().inNm() + kerf, row.usableWidth().inNm() + kerf} {}
 
   // What must stay free, one rectangle for each that meets the usable area. The blade may run
   // inside, so it is smaller by a kerf at its low sides; where that leaves no strip to be waste it
@@ -160,8 +159,8 @@ class Piece {
   std::vector<Rect> free() const {
     std::vector<Rect> out;
     for (const Defect& defect : row.defects) {
-      const auto [x, endX] = sides((defect.x - row.trim).inNm(), defect.width.inNm(), usable.w);
-      const auto [y, endY] = sides((defect.y - row.trim).inNm(), defect.height.inNm(), usable.h);
+      const auto [x, endX] = sides((defect.x - row.lowX()).inNm(), defect.width.inNm(), usable.w);
+      const auto [y, endY] = sides((defect.y - row.lowY()).inNm(), defect.height.inNm(), usable.h);
       if (x < endX && y < endY) out.push_back({x, y, endX - x, endY - y});
     }
     return out;
@@ -216,10 +215,11 @@ std::vector<Rect> freeRectangles(const Rect& usable, const std::vector<Rect>& pl
 // Numbers the regions of a skeleton that lies there, and says where they are.
 void addRooms(Skeleton& node, Nm x, Nm y, const Piece& piece, std::vector<Room>& rooms) {
   if (node.kind == Skeleton::Kind::Region) {
-    const Nm trim = piece.row.trim.inNm();
+    const Nm left = x + piece.row.lowX().inNm();
+    const Nm low = y + piece.row.lowY().inNm();
     node.row = rooms.size();
-    rooms.push_back({x + trim, y + trim, x + trim + node.w - piece.kerf,
-                     y + trim + node.h - piece.kerf, node.w, node.h});
+    rooms.push_back(
+        {left, low, left + node.w - piece.kerf, low + node.h - piece.kerf, node.w, node.h});
     return;
   }
   for (Skeleton& child : node.children) {
@@ -249,7 +249,7 @@ Result<Skeleton> buildSkeleton(const NestRequest& request, std::size_t stock,
   for (const Pin* pin : pins) {
     const PartDemand& part = request.parts[pin->part];
     if (!part.run.empty()) return refusal("a part of a run is pinned to a piece, not to a place");
-    Rect rect{(pin->place->x - row.trim).inNm(), (pin->place->y - row.trim).inNm(),
+    Rect rect{(pin->place->x - row.lowX()).inNm(), (pin->place->y - row.lowY()).inNm(),
               part.length.inNm() + piece.kerf, part.width.inNm() + piece.kerf, pin};
     if (pin->place->turned) std::swap(rect.w, rect.h);
     if (rect.x < 0 || rect.y < 0 || rect.x + rect.w > usable.w || rect.y + rect.h > usable.h)
@@ -296,8 +296,8 @@ Nm lostArea(const NestRequest& request, std::size_t stock) {
   std::set<Nm> xs;
   std::set<Nm> ys;
   for (const Defect& defect : piece.row.defects) {
-    const Rect whole{(defect.x - piece.row.trim).inNm() + piece.kerf,
-                     (defect.y - piece.row.trim).inNm() + piece.kerf,
+    const Rect whole{(defect.x - piece.row.lowX()).inNm() + piece.kerf,
+                     (defect.y - piece.row.lowY()).inNm() + piece.kerf,
                      defect.width.inNm() - piece.kerf, defect.height.inNm() - piece.kerf};
     const Rect seen = common(piece.usable, whole);
     if (seen.w <= 0 || seen.h <= 0) continue;

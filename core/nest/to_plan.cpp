@@ -115,14 +115,23 @@ class Converter {
                          .lies[static_cast<std::size_t>(node.lie)];
     CutTree out;
     out.kind = lie.alongX ? CutTree::Kind::Row : CutTree::Kind::Column;
-    out.dx = size(lie.w);
-    out.dy = size(lie.h);
+    const bool rough = request_.shop.partsRoughly();
+    const Length around = rough ? 2 * request_.shop.allowance : Length{};
+    out.dx = size(lie.w) - around;
+    out.dy = size(lie.h) - around;
     out.fixed = true;
     out.mitred = request_.parts[lie.members.front().part].mitred;
     for (const Member& member : lie.members)
       out.children.push_back(
           part(member.part, member.turned, Length::nm(member.dx), Length::nm(member.dy), sheet));
-    return out.children.size() == 1 ? out.children.front() : out;
+    if (out.children.size() == 1) out = CutTree(out.children.front());
+    if (!rough) return out;
+    CutTree cell;
+    cell.kind = CutTree::Kind::Cell;
+    cell.dx = out.dx + around;
+    cell.dy = out.dy + around;
+    cell.children.push_back(std::move(out));
+    return cell;
   }
 
   CutTree skeleton(const Skeleton& node, const Arrangement& arrangement, PlannedSheet& sheet) {

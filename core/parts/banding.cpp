@@ -6,8 +6,14 @@ void band(Part& part, Edge edge, const Banding* banding) {
   if (banding == nullptr) return;
   part.bands[static_cast<std::size_t>(edge)] = banding->id;
   if (!banding->deduct) return;
-  const bool alongLength = edge == Edge::L1 || edge == Edge::L2;
+  const bool alongLength = !isEnd(edge);
   (alongLength ? part.bandedWidth : part.bandedLength) += banding->thickness;
+}
+
+Length stripFor(const Part& part, Edge edge, const Tools& tools) {
+  const bool before = isEnd(edge) == (tools.bandFirst == BandFirst::Ends);
+  const Length over = before ? (isEnd(edge) ? part.bandedWidth : part.bandedLength) : Length{};
+  return part.edgeLength(edge) - over + part.oversize + tools.bandBeyond;
 }
 
 void deductBands(const Job& job, Part& part) {

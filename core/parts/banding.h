@@ -9,6 +9,10 @@ namespace pp {
 // part is cut smaller by its thickness across that edge.
 void band(Part& part, Edge edge, const Banding* banding);
 
+// The strip for one edge of one piece: as long as the edge is when it is glued, before or after
+// those beside it as the shop prefers, and as much longer as it cuts them.
+Length stripFor(const Part& part, Edge edge, const Tools& tools);
+
 // Takes off anew what the bandings of the part take off, for bands that were put on or taken off by
 // hand.
 void deductBands(const Job& job, Part& part);

@@ -5,10 +5,6 @@
 namespace pp {
 namespace {
 
-bool isEnd(Edge edge) {
-  return edge == Edge::W1 || edge == Edge::W2;
-}
-
 // One direction of a cut: what touched either edge of the board still does.
 void move(Length& low, Length& high, Length whole, bool near, Length by, bool point) {
   if (!point && low == high) return;  // what runs from end to end, however long the board is

@@ -186,7 +186,7 @@ class FeatureCutter {
 
   Problems rabbet() {
     const Edge edge = edgeOf(f_.edge);
-    const bool end = edge == Edge::W1 || edge == Edge::W2;
+    const bool end = isEnd(edge);
     const Length whole = end ? length_ : width_;
     if (f_.size <= Length{} || f_.size >= whole) return outside("rabbet");
     if (const Problems deep = tooDeep(); !deep.empty()) return deep;
@@ -202,7 +202,7 @@ class FeatureCutter {
 
   Problems taper() {
     const Edge edge = edgeOf(f_.edge);
-    const bool end = edge == Edge::W1 || edge == Edge::W2;
+    const bool end = isEnd(edge);
     const Length run = end ? width_ : length_;
     const Length wide = end ? length_ : width_;
     if (f_.across > wide || f_.size > wide || f_.across == f_.size || f_.along >= run ||
@@ -265,7 +265,7 @@ class FeatureCutter {
 
   Problems curve() {
     const Edge edge = edgeOf(f_.edge);
-    const bool end = edge == Edge::W1 || edge == Edge::W2;
+    const bool end = isEnd(edge);
     const Length run = end ? width_ : length_;
     const Length wide = end ? length_ : width_;
     const Length over = f_.length > Length{} ? f_.length : run - f_.along;

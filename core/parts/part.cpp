@@ -85,7 +85,7 @@ void readOffTheWork(Part& part, Reason& size, const std::vector<Length>& reading
 }
 
 SlantedEdge slantedEdge(const Machining& taper, const Part& part) {
-  const bool end = taper.from == Edge::W1 || taper.from == Edge::W2;
+  const bool end = isEnd(taper.from);
   if (end || taper.u0 != taper.u1) return {taper.u0, taper.v0, taper.u1, taper.v1};
   return {Length{}, taper.v0, part.length.total(), taper.v1};
 }
@@ -127,7 +127,7 @@ JoinKind joinKind(Joint joint) {
 std::string describe(const Join& join, const Part& part) {
   const std::string end =
       fmt::format("{} {}", sideName(part.edges[static_cast<std::size_t>(join.edge)]),
-                  join.edge == Edge::W1 || join.edge == Edge::W2 ? "end" : "edge");
+                  isEnd(join.edge) ? "end" : "edge");
   switch (join.kind) {
     case JoinKind::Dado:
       return fmt::format("{} in a dado of the {}", end, join.to);
@@ -190,7 +190,7 @@ std::string describeTaper(const Machining& cut, const Part& part, const std::str
                           const Show& show) {
   const std::string edge = sideName(part.edges[static_cast<std::size_t>(cut.from)]);
   const SlantedEdge at = slantedEdge(cut, part);
-  const bool end = cut.from == Edge::W1 || cut.from == Edge::W2;
+  const bool end = isEnd(cut.from);
   const bool near = cut.from == Edge::L1 || cut.from == Edge::W1;
   const auto left = [&](Length along, Length across) {
     const Length whole = end ? part.length.total() : part.width.total();
@@ -212,7 +212,7 @@ std::string describeTaper(const Machining& cut, const Part& part, const std::str
 template <class Show>
 std::string describeCurve(const Machining& cut, const Part& part, const Show& show) {
   const std::string edge = sideName(part.edges[static_cast<std::size_t>(cut.from)]);
-  const bool end = cut.from == Edge::W1 || cut.from == Edge::W2;
+  const bool end = isEnd(cut.from);
   const Length from = end ? cut.v0 : cut.u0;
   const Length to = end ? cut.v1 : cut.u1;
   const Length whole = end ? part.width.total() : part.length.total();
@@ -333,6 +333,26 @@ const Part* findPart(const std::vector<Part>& parts, const PartKey& key) {
 std::string codeOf(const std::vector<Part>& parts, const PartKey& key) {
   const Part* part = findPart(parts, key);
   return part == nullptr ? std::string() : part->code;
+}
+
+std::string nextOperations(const Part& part) {
+  std::vector<std::string> out;
+  const auto once = [&out](std::string words) {
+    if (std::find(out.begin(), out.end(), words) == out.end()) out.push_back(std::move(words));
+  };
+  for (const Machining& machining : part.machining)
+    if (!machining.assembled) once(cutName(machining.cut));
+  const bool allRound = std::none_of(part.bands.begin(), part.bands.end(),
+                                     [](const std::string& band) { return band.empty(); });
+  if (allRound) once("band all round");
+  bool first = true;
+  for (const Edge edge : kEdges) {
+    const auto i = static_cast<std::size_t>(edge);
+    if (part.bands[i].empty() || allRound) continue;
+    once((first ? "band " : "") + sideName(part.edges[i]));
+    first = false;
+  }
+  return fmt::format("{}", fmt::join(out, ", "));
 }
 
 }  // namespace pp

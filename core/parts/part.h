@@ -24,6 +24,15 @@ enum class RunSeries { Either, Length, Width };
 // width (at u = 0 and at the full length).
 enum class Edge { L1, L2, W1, W2 };
 inline constexpr std::array<Edge, 4> kEdges = {Edge::L1, Edge::L2, Edge::W1, Edge::W2};
+inline constexpr std::array<const char*, 4> kEdgeCodes = {"l1", "l2", "w1", "w2"};
+// Whether it lies across the length.
+constexpr bool isEnd(Edge edge) {
+  return edge == Edge::W1 || edge == Edge::W2;
+}
+constexpr Edge opposite(Edge edge) {
+  constexpr std::array<Edge, 4> kAcross = {Edge::L2, Edge::L1, Edge::W2, Edge::W1};
+  return kAcross[static_cast<std::size_t>(edge)];
+}
 
 enum class Cut {
   Dado,
@@ -135,6 +144,9 @@ struct Part {
   // What the saw cuts: the part itself, or the blank that several share.
   Length blank() const { return perBlank > 1 ? blankWidth.total() : cutWidth(); }
   std::int64_t blanks() const { return (quantity + perBlank - 1) / perBlank; }
+  // Of the finished part, from corner to corner.
+  Length edgeLength(Edge edge) const { return isEnd(edge) ? width.total() : length.total(); }
+  const std::string& band(Edge edge) const { return bands[static_cast<std::size_t>(edge)]; }
   // The edge that looks to `side`, if one does.
   std::optional<Edge> edgeAt(Side side) const;
   // The whole board in its own frame.
@@ -168,6 +180,10 @@ Box removed(const Machining& machining, const Part& part);
 
 // "left end in a dado of the left side", "top end on the top, glued and screwed"
 std::string describe(const Join& join, const Part& part);
+
+// What is done to it when it has come off the saw and before it is put together, each once: "dado,
+// hinge cups, band front, top". Empty: nothing.
+std::string nextOperations(const Part& part);
 
 // "dado for the bottom, inside face, 100 from the bottom edge, 18 wide, 6 deep, through"
 std::string describe(const Machining& machining, const Part& part, const LengthStyle& style);

@@ -55,7 +55,7 @@ Plane leftBy(const Machining& cut, const Part& part) {
     const double rise = (at.v1 - at.v0).inMm();
     Vec normal{-rise, run, 0};
     // What is kept lies towards the opposite edge.
-    const bool end = cut.from == Edge::W1 || cut.from == Edge::W2;
+    const bool end = isEnd(cut.from);
     if (end ? (cut.from == Edge::W1) == (normal.x > 0) : (cut.from == Edge::L1) == (normal.y > 0))
       normal = -1 * normal;
     normal = (1 / std::sqrt(dot(normal, normal))) * normal;
@@ -149,6 +149,20 @@ double commonVolume(const Convex& a, const Convex& b) {
   return std::max(0.0, volume(common));
 }
 
+Flat atEdge(const Part& part, Edge edge, double along, double in) {
+  switch (edge) {
+    case Edge::L1:
+      return {along, in};
+    case Edge::L2:
+      return {along, part.width.total().inMm() - in};
+    case Edge::W1:
+      return {in, along};
+    case Edge::W2:
+      break;
+  }
+  return {part.length.total().inMm() - in, along};
+}
+
 Vec placed(const Pose& pose, Vec own) {
   std::array<double, 3> out = {pose.origin[0].inMm(), pose.origin[1].inMm(), pose.origin[2].inMm()};
   for (const auto& [direction, along] :
@@ -174,21 +188,6 @@ namespace {
 constexpr int kFacets = 24;     // of a full circle
 constexpr int kRowFacets = 12;  // of each hole of a row
 
-// A point `along` an edge of the board, so far inside it.
-Flat atEdge(const Part& part, Edge edge, double along, double in) {
-  switch (edge) {
-    case Edge::L1:
-      return {along, in};
-    case Edge::L2:
-      return {along, part.width.total().inMm() - in};
-    case Edge::W1:
-      return {in, along};
-    case Edge::W2:
-      break;
-  }
-  return {part.length.total().inMm() - in, along};
-}
-
 // How deep a hollow over a chord is so far from its middle.
 double hollowAt(double chord, double rise, double off) {
   const double radius = (chord * chord / 4 + rise * rise) / (2 * rise);
@@ -196,7 +195,7 @@ double hollowAt(double chord, double rise, double off) {
 }
 
 std::vector<std::vector<Flat>> curved(const Machining& cut, const Part& part) {
-  const bool end = cut.from == Edge::W1 || cut.from == Edge::W2;
+  const bool end = isEnd(cut.from);
   const double whole = (end ? part.width : part.length).total().inMm();
   double from = (end ? cut.v0 : cut.u0).inMm();
   double to = (end ? cut.v1 : cut.u1).inMm();

@@ -38,11 +38,14 @@ double commonVolume(const Convex& a, const Convex& b);
 // The pieces of one copy of a part where it stands, machining cut away.
 std::vector<Convex> solidOf(const Part& part, const Pose& pose);
 
-// What is cut off the outline of a board: convex polygons, points (along, across) of the board in
-// mm. Circles are 24-gons, those of a row 12-gons. Empty for what leaves the outline whole.
+// A point of a board, along and across it, in mm.
 struct Flat {
   double u = 0, v = 0;
 };
+// So far `along` an edge, and so far inside it.
+Flat atEdge(const Part& part, Edge edge, double along, double in);
+// What is cut off the outline of a board: convex polygons. Circles are 24-gons, those of a row
+// 12-gons. Empty for what leaves the outline whole.
 std::vector<std::vector<Flat>> cutOff(const Machining& cut, const Part& part);
 
 // A point of the part's own frame where the copy stands.

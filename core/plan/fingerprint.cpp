@@ -43,6 +43,9 @@ std::string fingerprint(const NestRequest& request) {
     out.add(stock.lot);
     out.add(stock.density);
     out.add(stock.piece);
+    if (stock.edges)
+      for (const Length edge : {stock.lowX(), stock.highX(), stock.lowY(), stock.highY()})
+        out.add(edge);
     if (stock.defects.empty()) continue;
     out.add(std::ssize(stock.defects));
     for (const Defect& defect : stock.defects) {
@@ -77,6 +80,9 @@ std::string fingerprint(const NestRequest& request) {
   out.add(request.shop.carryGrams);
   out.add(request.shop.carryLength);
   out.add(request.shop.cleaning);
+  out.add(request.shop.stripWidth);
+  out.add(request.shop.stripLength);
+  if (request.shop.partsRoughly()) out.add(request.shop.allowance);
   out.add(request.kerf);
   out.add(request.keepLong);
   out.add(request.keepShort);

@@ -23,14 +23,15 @@ struct Placement {
 // How a piece comes apart. A Row's children lie side by side along x, a Column's along y, each a
 // kerf from the next; dx, dy is the smallest piece that holds them by the widest kerf.
 struct CutTree {
-  enum class Kind { Part, Row, Column, Leftover, Waste };
+  enum class Kind { Part, Row, Column, Leftover, Waste, Cell };
   Kind kind = Kind::Part;
   Length dx, dy;
-  std::size_t placement = 0;      // Part: index into the sheet's placements
-  std::vector<CutTree> children;  // Row, Column: at least two
-  bool fixed = false;             // the order of the children is not free
-  bool anchored = false;          // every child lies exactly where the widest kerf would put it
-  bool mitred = false;            // the children are parted by two bevel cuts
+  std::size_t placement = 0;  // Part: index into the sheet's placements
+  // Row, Column: at least two. Cell: one, with the shop's allowance round it for its final edges.
+  std::vector<CutTree> children;
+  bool fixed = false;     // the order of the children is not free
+  bool anchored = false;  // every child lies exactly where the widest kerf would put it
+  bool mitred = false;    // the children are parted by two bevel cuts
 };
 
 struct Leftover {
@@ -70,6 +71,8 @@ struct SawCut {
   CutKind kind = CutKind::Final;
   std::optional<Play> play;  // none: exact
   bool operator==(const SawCut&) const = default;
+  // By a pencil line: nothing is set.
+  bool isToMark() const { return kind == CutKind::Trim || kind == CutKind::Rough; }
 };
 
 // What a piece is that is not cut any further.

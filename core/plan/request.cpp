@@ -14,6 +14,8 @@ std::vector<Pin> effectivePins(const NestRequest& request) {
   std::vector<std::vector<std::int64_t>> sheets(request.stock.size());  // numbers in use
   std::vector<Pin> out;
   for (Pin pin : request.pins) {
+    // Parted roughly, nothing lies at an exact place.
+    if (request.shop.partsRoughly()) pin.place.reset();
     if (pin.part >= left.size() || pin.stock >= sheets.size()) continue;
     auto& numbers = sheets[pin.stock];
     if (std::find(numbers.begin(), numbers.end(), pin.sheet) == numbers.end()) {

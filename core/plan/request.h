@@ -36,6 +36,13 @@ struct PartDemand {
   bool operator==(const PartDemand&) const = default;
 };
 
+// What comes off each edge of a piece before anything is measured from it, blade included: what was
+// cut from a sheet has clean edges and rough ones.
+struct EdgeTrims {
+  Length lowX, highX, lowY, highY;
+  bool operator==(const EdgeTrims&) const = default;
+};
+
 // Equal pieces of stock.
 struct StockSupply {
   std::string id;
@@ -53,8 +60,17 @@ struct StockSupply {
   Id row = 0;                  // of the job's rack; 0: not known
   std::string piece;           // its name where it lies on the bench already, from an earlier plan
   Id store = 0;                // of the shop's store; 0: of none
-  std::vector<Defect> defects = {};  // what must stay free of each
+  std::vector<Defect> defects = {};     // what must stay free of each
+  std::optional<EdgeTrims> edges = {};  // each its own; none: `trim` off all
   bool operator==(const StockSupply&) const = default;
+
+  // What comes off each edge, and what is left then.
+  Length lowX() const { return edges ? edges->lowX : trim; }
+  Length highX() const { return edges ? edges->highX : trim; }
+  Length lowY() const { return edges ? edges->lowY : trim; }
+  Length highY() const { return edges ? edges->highY : trim; }
+  Length usableLength() const { return length - lowX() - highX(); }
+  Length usableWidth() const { return width - lowY() - highY(); }
 };
 
 // A part that the user wants to stay where it is.

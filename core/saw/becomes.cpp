@@ -23,7 +23,11 @@ Becomes Pieces::of(const std::optional<std::string>& piece) const {
   const PlannedSheet& sheet = plan_.sheets[end.sheet];
   if (end.kind == PieceEnd::Kind::Part) {
     out.what = Becomes::What::Part;
-    out.name = request_.parts[sheet.placements[end.index].part].code;
+    const Placement& placement = sheet.placements[end.index];
+    const PartDemand& part = request_.parts[placement.part];
+    out.name = part.code;
+    const std::int64_t number = part.number(placement.copy);
+    if (part.quantity > 1 || number > 1) out.number = number;
   } else if (end.kind == PieceEnd::Kind::Leftover) {
     out.what = Becomes::What::Leftover;
     out.name = sheet.leftovers[end.index].id;

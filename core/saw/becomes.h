@@ -10,8 +10,9 @@ namespace pp::saw {
 struct Becomes {
   enum class What { Nothing, CutFurther, Part, Leftover, Waste };
   What what = What::Nothing;
-  std::string name;  // of the piece, the code of the part, or the leftover's id
-  int nextStep = 0;  // CutFurther: the cut that divides it
+  std::string name;         // of the piece, the code of the part, or the leftover's id
+  int nextStep = 0;         // CutFurther: the cut that divides it
+  std::int64_t number = 0;  // Part: of its piece; 0: it is the only one
   // A finished part or a leftover that is kept.
   bool isKept() const { return what == What::Part || what == What::Leftover; }
 };

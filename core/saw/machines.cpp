@@ -21,6 +21,8 @@ bool canMake(const Machine& machine, const CutAsked& cut, Length distance) {
              within(std::max(cut.dx, cut.dy), machine.longestPiece);
     case SawKind::Track:
       return within(along, machine.longestCut);
+    case SawKind::Circular:
+      return cut.rough && within(along, machine.longestCut);
   }
   return false;
 }
@@ -28,27 +30,28 @@ bool canMake(const Machine& machine, const CutAsked& cut, Length distance) {
 }  // namespace
 
 bool isCarried(const Shop& shop, Length dx, Length dy, double grams) {
-  constexpr Length kStripWide = Length::mm(400);
-  constexpr Length kStripLong = Length::mm(2'500);
-  const Length longest =
-      std::min(dx, dy) <= kStripWide ? std::max(shop.carryLength, kStripLong) : shop.carryLength;
+  const Length longest = std::min(dx, dy) <= shop.stripWidth
+                             ? std::max(shop.carryLength, shop.stripLength)
+                             : shop.carryLength;
   return grams <= static_cast<double>(shop.carryGrams) && std::max(dx, dy) <= longest;
 }
 
 CutChosen chooseMachine(const Shop& shop, const CutAsked& cut) {
   const bool carried = isCarried(shop, cut.dx, cut.dy, cut.grams);
   for (const bool helped : {false, true})
-    for (const SawKind kind : {SawKind::Crosscut, SawKind::Table, SawKind::Track})
+    for (const SawKind kind :
+         {SawKind::Crosscut, SawKind::Table, SawKind::Track, SawKind::Circular})
       for (const FenceSide fence : {FenceSide::Low, FenceSide::High})
         for (std::size_t i = 0; i < shop.machines.size(); ++i) {
           const Machine& machine = shop.machines[i];
           const bool isLow = fence == FenceSide::Low;
           const Length distance = isLow ? cut.low : cut.high;
+          const bool lies = kind == SawKind::Track || kind == SawKind::Circular;
           if (machine.kind != kind || (cut.byMark && kind == SawKind::Table) ||
-              !(isLow ? cut.lowClean : cut.highClean) ||
-              (kind != SawKind::Track && !carried && !helped) || !canMake(machine, cut, distance))
+              (!cut.byMark && !(isLow ? cut.lowClean : cut.highClean)) ||
+              (!lies && !carried && !helped) || !canMake(machine, cut, distance))
             continue;
-          return {static_cast<int>(i), fence, helped && kind != SawKind::Track};
+          return {static_cast<int>(i), fence, helped && !lies};
         }
   return {};
 }

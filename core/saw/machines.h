@@ -15,7 +15,8 @@ struct CutAsked {
   Length low, high;  // sizes of the two pieces the cut leaves, by the widest kerf
   bool tilted = false;
   bool byMark = false;  // not on a table saw, which needs a fence
-  // Whether the low, the high piece has an edge that may lie at the fence.
+  bool rough = false;   // nor need it be clean
+  // Whether the low, the high piece has an edge that may lie at the fence; to a mark none does.
   bool lowClean = true, highClean = true;
 };
 
@@ -30,8 +31,7 @@ struct CutChosen {
 // the high one.
 CutChosen chooseMachine(const Shop& shop, const CutAsked& cut);
 
-// Whether one person carries a piece of that size to a saw. A strip is handier than a panel: what
-// is no wider than 400 mm is carried up to 2 500 mm long.
+// Whether one person carries a piece of that size to a saw. A strip is handier than a panel.
 bool isCarried(const Shop& shop, Length dx, Length dy, double grams);
 
 }  // namespace pp::saw

@@ -112,8 +112,8 @@ class Verifier {
       std::vector<bool>& known = (part ? placed : kept)[end.sheet];
       if (end.index >= known.size() || known[end.index] ||
           !(part ? isAt(sheet.placements[end.index], at->second)
-                 : isAt(sheet.leftovers[end.index], at->second))) {
-        add(end.piece, "another piece", "what it is to become, exactly");
+                 : isWithin(sheet.leftovers[end.index], at->second))) {
+        add(end.piece, "another piece", "what it is to become");
         continue;
       }
       known[end.index] = true;
@@ -129,8 +129,13 @@ class Verifier {
     }
   }
 
-  template <class Wanted>
-  static bool isAt(const Wanted& wanted, const PlayedPiece& piece) {
+  // Beside a rough cut less is promised than there may be.
+  static bool isWithin(const Leftover& kept, const PlayedPiece& piece) {
+    return kept.x >= piece.x && kept.y >= piece.y && kept.x + kept.dx <= piece.x + piece.dx &&
+           kept.y + kept.dy <= piece.y + piece.dy && kept.dx > Length{} && kept.dy > Length{};
+  }
+
+  static bool isAt(const Placement& wanted, const PlayedPiece& piece) {
     return wanted.x == piece.x && wanted.y == piece.y && wanted.dx == piece.dx &&
            wanted.dy == piece.dy;
   }

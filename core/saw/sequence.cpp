@@ -3,8 +3,10 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <array>
 #include <map>
 #include <stdexcept>
+#include <utility>
 
 #include "core/saw/schedule.h"
 
@@ -31,6 +33,7 @@ SawCut named(const Shop& shop, std::size_t sheet, const std::string& name, const
   out.kerf = cut.kerf;
   out.tilted = cut.tilted;
   out.kind = cut.kind;
+  out.play = cut.play;
   out.fence = cut.fence;
   out.distance = cut.distance;
   if (cut.low >= 0) out.low = pieceName(name, cut.low);
@@ -68,22 +71,71 @@ void addEnds(std::size_t sheet, const std::string& name, const Takedown& taken, 
     if (at != kCutFurther) plan.ends.push_back(std::move(ends[static_cast<std::size_t>(at)]));
 }
 
+// Every sheet taken apart, as roughly as makes settings and then cuts fewest, its parts in place:
+// what is parted roughly needs no setting for that, but the parts beside it are cut to sizes that
+// another may not need. Sheet by sheet where there are not too many, else all alike.
+std::vector<Takedown> fewestSettings(const NestRequest& request, Plan& plan,
+                                     const std::stop_token& stop) {
+  constexpr std::array kAll = {Roughs::All, Roughs::Leftovers, Roughs::None};
+  constexpr std::size_t kMany = 24;
+  const SizeCount sizes = countSizes(request);
+  std::array<std::vector<Takedown>, kAll.size()> taken;
+  std::array<std::vector<std::vector<Placement>>, kAll.size()> places;
+  for (std::size_t k = 0; k < kAll.size(); ++k)
+    for (PlannedSheet& sheet : plan.sheets) {
+      if (stop.stop_requested()) return {};
+      taken[k].push_back(takeDown(request, sizes, sheet, kAll[k]));
+      places[k].push_back(sheet.placements);
+    }
+  using Value = std::pair<int, std::size_t>;
+  const auto valueOf = [&](const std::vector<std::size_t>& choice) {
+    std::vector<const std::vector<Cut>*> all;
+    Value out;
+    for (std::size_t i = 0; i < choice.size(); ++i) {
+      all.push_back(&taken[choice[i]][i].cuts);
+      out.second += all.back()->size();
+    }
+    out.first = countSettings(all, request.shop).first;
+    return out;
+  };
+  std::vector<std::size_t> best(plan.sheets.size());
+  Value least = valueOf(best);
+  const auto tryOne = [&](const std::vector<std::size_t>& choice) {
+    const Value value = valueOf(choice);
+    if (value >= least) return;
+    least = value;
+    best = choice;
+  };
+  for (std::size_t k = 1; k < kAll.size(); ++k)
+    tryOne(std::vector<std::size_t>(plan.sheets.size(), k));
+  for (std::size_t i = 0; i < plan.sheets.size() && plan.sheets.size() <= kMany; ++i)
+    for (std::size_t k = 0; k < kAll.size() && !stop.stop_requested(); ++k) {
+      std::vector<std::size_t> choice = best;
+      if (std::exchange(choice[i], k) != k) tryOne(choice);
+    }
+  std::vector<Takedown> out;
+  for (std::size_t i = 0; i < best.size(); ++i) {
+    plan.sheets[i].placements = std::move(places[best[i]][i]);
+    out.push_back(std::move(taken[best[i]][i]));
+  }
+  return out;
+}
+
 }  // namespace
 
 void sequence(const NestRequest& request, Plan& plan, const std::stop_token& stop) {
-  const SizeCount sizes = countSizes(request);
-  std::vector<Takedown> sheets;
+  const std::vector<Takedown> sheets = fewestSettings(request, plan, stop);
+  if (sheets.size() != plan.sheets.size()) return;  // stopped
   std::vector<std::string> names;
   plan.ends.clear();
   for (PlannedSheet& sheet : plan.sheets) {
     if (stop.stop_requested()) return;
-    sheets.push_back(takeDown(request, sizes, sheet));
-    sheet.leftovers = sheets.back().leftovers;
     const std::size_t index = names.size();
+    sheet.leftovers = sheets[index].leftovers;
     names.push_back(sheetName(request, plan, index));
     for (std::size_t k = 0; k < sheet.leftovers.size(); ++k)
       sheet.leftovers[k].id = fmt::format("{}-K{}", names.back(), k + 1);
-    addEnds(index, names.back(), sheets.back(), plan);
+    addEnds(index, names.back(), sheets[index], plan);
   }
   std::vector<const std::vector<Cut>*> cuts;
   for (const Takedown& sheet : sheets) cuts.push_back(&sheet.cuts);

@@ -2,10 +2,13 @@
 
 #include <fmt/format.h>
 
+#include <algorithm>
 #include <set>
 #include <tuple>
 
 #include "core/breakdown/sections.h"
+#include "core/breakdown/split_case.h"
+#include "core/job/ids.h"
 
 namespace pp {
 namespace {
@@ -31,7 +34,32 @@ Length rounded(Length length, Unit unit) {
   return length.inNm() / step.inNm() * step;
 }
 
+std::int64_t piecesOf(const Job& job, const std::vector<Id>& assemblies) {
+  std::int64_t out = 0;
+  for (const Id id : assemblies) out += pieceCount(breakDown(job, *findAssembly(job, id)).parts);
+  return out;
+}
+
+// As several cases side by side, and how many parts that makes of how many.
+std::optional<Fix> beside(const Job& job, const Section& section, Length longest) {
+  Job tried = job;
+  if (!splitCase(tried, section.assembly, longest)) return std::nullopt;
+  std::vector<Id> now;
+  for (std::size_t i = job.assemblies.size(); i < tried.assemblies.size(); ++i)
+    now.push_back(std::as_const(tried).assemblies[i].id);
+  const auto cases = 1 + std::count_if(now.begin(), now.end(), [&tried](Id id) {
+                       return findAssembly(tried, id)->isCarcass();
+                     });
+  const Id first = findAssembly(job, section.assembly)->id;
+  now.push_back(first);
+  return Fix{fmt::format("Build it as {} cases side by side, screwed together in place: {} parts "
+                         "become {}",
+                         cases, piecesOf(job, {first}), piecesOf(tried, now)),
+             [section, longest](Job& fixed) { splitCase(fixed, section.assembly, longest); }};
+}
+
 std::optional<Fix> shorter(const Job& job, const Section& section, Length longest) {
+  if (section.kind == SectionKind::Case) return beside(job, section, longest);
   const Assembly* known = findAssembly(job, section.assembly);
   if (known == nullptr) return std::nullopt;
   Assembly tried = *known;

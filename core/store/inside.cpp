@@ -118,4 +118,16 @@ void Store::Inside::returned(const std::string& job, int cutting, const std::str
   came.exec();
 }
 
+std::map<std::pair<int, std::string>, std::int64_t> Store::Inside::tags(const std::string& job) {
+  SQLite::Statement select(db,
+                           "SELECT r.cutting, r.leftover, p.tag FROM returned r JOIN piece p "
+                           "ON p.id = r.piece WHERE r.job = ?");
+  select.bind(1, job);
+  std::map<std::pair<int, std::string>, std::int64_t> out;
+  while (select.executeStep())
+    out[{select.getColumn(0).getInt(), select.getColumn(1).getString()}] =
+        select.getColumn(2).getInt64();
+  return out;
+}
+
 }  // namespace pp

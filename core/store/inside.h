@@ -123,6 +123,8 @@ struct Store::Inside {
   void release(const std::string& job, std::optional<int> cutting);
   Id materialLike(RackMaterial material);
   void returned(const std::string& job, int cutting, const std::string& leftover, Id piece);
+  // The tags of what a job gave back, by cutting and leftover.
+  std::map<std::pair<int, std::string>, std::int64_t> tags(const std::string& job);
   std::vector<RackHolder> holders(Id piece);
 };
 

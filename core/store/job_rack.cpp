@@ -98,10 +98,12 @@ Result<StoreState> stateOf(Store& store, const std::string& job) {
       problems = read.problems();
   };
   into(out.own, store.heldBy(job));
+  into(out.tags, store.tags(job));
   into(out.jobs, store.wants());
   into(out.readings, store.all<LotReading>());
   into(out.rulesMm, store.setting(houseRulesName(Unit::Millimetre)));
   into(out.rulesIn, store.setting(houseRulesName(Unit::Inch)));
+  into(out.testCuts, store.setting(kTestCuts));
   if (!problems.empty()) return problems;
   return out;
 }

@@ -9,12 +9,18 @@
 
 namespace pp {
 
+// The setting of the store that holds how test cuts came out.
+inline constexpr const char* kTestCuts = "test cuts";
+
 // What was read of the store at one moment; the rack without what is used up, by id.
 struct StoreState : ShopGoods {
-  std::vector<Held> own;       // of the job that is open
+  std::vector<Held> own;                                     // of the job that is open
+  std::map<std::pair<int, std::string>, std::int64_t> tags;  // of what it gave back, by cutting and
+                                                             // leftover
   std::vector<JobWants> jobs;  // that need something, the open one too as it was last told
   std::vector<LotReading> readings;
   std::string rulesMm, rulesIn;  // the house's, by unit; empty: none
+  std::string testCuts;          // how they came out; empty: none was made
   const std::string& rules(Unit unit) const { return unit == Unit::Inch ? rulesIn : rulesMm; }
 };
 Result<StoreState> stateOf(Store& store, const std::string& job);

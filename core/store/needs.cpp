@@ -4,6 +4,7 @@
 #include <map>
 
 #include "core/breakdown/fittings.h"
+#include "core/parts/banding.h"
 
 namespace pp {
 namespace {
@@ -99,15 +100,11 @@ class Wants {
   }
 
   void bandings() {
-    constexpr Length kBeyond = Length::mm(60);  // of a strip, both ends together
     std::map<std::string, Length> runs;
     for (const Part& part : parts_)
       for (const Edge edge : kEdges) {
-        const std::string& band = part.bands[static_cast<std::size_t>(edge)];
-        if (band.empty()) continue;
-        const bool along = edge == Edge::L1 || edge == Edge::L2;
-        runs[band] +=
-            part.quantity * ((along ? part.length.total() : part.width.total()) + kBeyond);
+        if (part.band(edge).empty()) continue;
+        runs[part.band(edge)] += part.quantity * stripFor(part, edge, job_.shop.tools);
       }
     for (const auto& [id, run] : runs) {
       const Banding* banding = findBanding(job_, id);

@@ -93,6 +93,10 @@ Result<std::vector<Held>> Store::heldBy(const std::string& job) {
   });
 }
 
+Result<std::map<std::pair<int, std::string>, std::int64_t>> Store::tags(const std::string& job) {
+  return inside_->read([&] { return inside_->tags(job); });
+}
+
 Result<std::int64_t> Store::nextTag() {
   return inside_->read(
       [&] { return inside_->number("SELECT coalesce(max(tag), 0) + 1 FROM piece"); });
@@ -145,13 +149,7 @@ Result<std::map<std::pair<int, std::string>, std::int64_t>> Store::follow(
       for (const Held& one : holding.held)
         if (one.reserved > 0 || one.used > 0) inside_->hold(holding.job, one);
     }
-    SQLite::Statement select(inside_->db,
-                             "SELECT r.cutting, r.leftover, p.tag FROM returned r JOIN piece p "
-                             "ON p.id = r.piece WHERE r.job = ?");
-    select.bind(1, holding.job);
-    while (select.executeStep())
-      tags[{select.getColumn(0).getInt(), select.getColumn(1).getString()}] =
-          select.getColumn(2).getInt64();
+    tags = inside_->tags(holding.job);
     if (behind) return {};
     for (const Returned& one : holding.returned) {
       if (tags.count({one.cutting, one.leftover}) > 0) continue;

@@ -99,23 +99,15 @@ class Lister {
   void finish(const Need& need, const std::string& job) {
     const auto known =
         std::find_if(goods_.finishes.begin(), goods_.finishes.end(),
-                     [&need](const ShopFinish& one) { return holds(one.name, need.name); });
+                     [&need](const ShopFinish& one) { return isFinish(one, need.name); });
     if (known == goods_.finishes.end()) return add({need, {}}, job);
     for (std::size_t k = 0; k < known->products.size(); ++k) {
       const FinishProduct& product = known->products[k];
       Need of = need;
       of.name = known->name;
-      of.amount = millilitres(product, need.amount);
+      of.amount = millilitresFor(product, need.amount);
       add({of, product.name, k}, job);
     }
-  }
-
-  // Of so many square centimetres: every coat, and what is lost beside them; the thinner is not
-  // bought with it. A coverage of 10 m2/l is 1 ml a square decimetre.
-  static std::int64_t millilitres(const FinishProduct& product, std::int64_t area) {
-    const Int128 coats = static_cast<Int128>(area) * product.coats * (100 - product.thinning);
-    const Int128 of = static_cast<Int128>(product.coverage) * 10 * (100 - product.loss);
-    return static_cast<std::int64_t>((coats + of - 1) / of);
   }
 
   void setAgainst(ShoppingRow& row) const {
@@ -210,6 +202,17 @@ const char* wareWord(const Need& what) {
 }
 
 }  // namespace
+
+bool isFinish(const ShopFinish& one, const std::string& word) {
+  return holds(one.name, word);
+}
+
+// A coverage of 10 m2/l is 1 ml a square decimetre.
+std::int64_t millilitresFor(const FinishProduct& product, std::int64_t cm2) {
+  const Int128 coats = static_cast<Int128>(cm2) * product.coats * (100 - product.thinning);
+  const Int128 of = static_cast<Int128>(product.coverage) * 10 * (100 - product.loss);
+  return static_cast<std::int64_t>((coats + of - 1) / of);
+}
 
 Result<ShopGoods> goodsOf(Store& store) {
   ShopGoods out;

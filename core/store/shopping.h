@@ -17,6 +17,12 @@ struct ShopGoods {
 };
 Result<ShopGoods> goodsOf(Store& store);
 
+// Whether it is what a job calls by that word: "clear varnish" is "clear".
+bool isFinish(const ShopFinish& one, const std::string& word);
+// Of a product for so many square centimetres: every coat, and what is lost beside them; the
+// thinner is not bought with it.
+std::int64_t millilitresFor(const FinishProduct& product, std::int64_t cm2);
+
 // Amounts are pieces, millimetres of banding, millilitres of glue and finish.
 struct ShoppingRow {
   Need what;                  // amount and reserved: of all jobs together; a finish: of one product

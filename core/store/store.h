@@ -112,6 +112,8 @@ class Store {
   Result<std::vector<RackRow>> rack(const RackSearch& search = {});
   Result<std::vector<RackHolder>> holders(Id piece);
   Result<std::vector<Held>> heldBy(const std::string& job);
+  // Of what a job gave back, by cutting and leftover.
+  Result<std::map<std::pair<int, std::string>, std::int64_t>> tags(const std::string& job);
   Result<std::int64_t> nextTag();
 
   // Promises the pieces to a cutting of a job, all of them or none. What that cutting had before is

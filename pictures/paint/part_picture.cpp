@@ -86,7 +86,7 @@ class Drawing {
         break;
       case Cut::Taper: {
         const SlantedEdge at = slantedEdge(machining, part_);
-        const bool end = machining.from == Edge::W1 || machining.from == Edge::W2;
+        const bool end = isEnd(machining.from);
         const Length u = machining.from == Edge::W2 ? part_.length.total() : Length{};
         const Length v = machining.from == Edge::L2 ? part_.width.total() : Length{};
         out.addPolygon(QPolygonF({point(at.u0, at.v0), point(at.u1, at.v1),

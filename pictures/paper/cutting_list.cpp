@@ -1,8 +1,9 @@
 #include <algorithm>
+#include <memory>
 #include <optional>
 #include <tuple>
 
-#include "core/saw/edges.h"
+#include "core/floor/at_saw.h"
 #include "pictures/paint/cut_picture.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/wood.h"
@@ -49,16 +50,7 @@ void paintPiece(QPainter& painter, const QRectF& room, const SawCut& cut,
   else
     fence = QRectF(low ? piece.left() - kFence : piece.right(), piece.y() - 1, kFence,
                    piece.height() + 2);
-  if (cut.kind != CutKind::Trim) painter.fillRect(fence, QBrush(Qt::black, Qt::Dense4Pattern));
-}
-
-QString distanceWords(const SawCut& cut, const LengthStyle& style) {
-  if (!cut.play) return figureWithUnit(cut.distance, style);
-  // A rough cut may lie anywhere within its play.
-  const bool low = cut.fence == FenceSide::Low;
-  const Length from = cut.distance + (low ? cut.play->from - cut.at : cut.at - cut.play->to);
-  const Length to = cut.distance + (low ? cut.play->to - cut.at : cut.at - cut.play->from);
-  return QStringLiteral("%1 to %2").arg(figure(from, style), figureWithUnit(to, style));
+  if (!cut.isToMark()) painter.fillRect(fence, QBrush(Qt::black, Qt::Dense4Pattern));
 }
 
 // What is cut to a mark, without a setting.
@@ -67,47 +59,48 @@ void toAMark(Page& page, double x, double w, const SawCut& cut, const saw::MadeC
   const double y = page.y();
   page.text(x, y + 0.5, w, 6, QStringLiteral("%1, to a mark").arg(qs(cut.machine)), 11, true);
   page.text(x, y + 7, w, 11,
-            QStringLiteral("trim %1").arg(figureWithUnit(saw::trimmedOff(cut, made), style)), 24,
-            true);
+            QStringLiteral("%1 %2").arg(
+                cut.kind == CutKind::Trim ? QStringLiteral("trim") : QStringLiteral("part at"),
+                readWords(cut, made, style)),
+            24, true);
 }
 
 // What the machine is set to, as large as it can be read from beside it.
-void setting(Page& page, double x, double w, const SawCut& cut, const LengthStyle& style, int of) {
-  const bool rip = cut.direction == CutDirection::Rip;
+void setting(Page& page, double x, double w, const SawCut& cut, const saw::MadeCut& made,
+             const Shop& shop, const LengthStyle& style, int which, int of) {
   const double y = page.y();
   page.text(x, y + 0.5, w - 28, 6,
-            QStringLiteral("%1, %2").arg(qs(cut.machine),
-                                         rip ? QStringLiteral("rip") : QStringLiteral("crosscut")),
+            QStringLiteral("%1, %2, %3").arg(qs(cut.machine), kindWords(cut), faceWords(shop, cut)),
             11, true);
-  page.text(x + w - 28, y + 0.5, 26, 6, QStringLiteral("setting %1 of %2").arg(cut.setup).arg(of),
-            8, false, Qt::AlignRight | Qt::AlignVCenter);
-  page.text(x, y + 7, w, 11, distanceWords(cut, style), 24, true);
+  page.text(x + w - 28, y + 0.5, 26, 6, QStringLiteral("setting %1 of %2").arg(which).arg(of), 8,
+            false, Qt::AlignRight | Qt::AlignVCenter);
+  page.text(x, y + 7, w, 11, readWords(cut, made, style), 24, true);
 }
 
-void cell(Page& page, double x, double w, const SawCut& cut, const saw::MadeCut& made,
-          const saw::Pieces& pieces, const LengthStyle& style) {
+void cell(Page& page, double x, double w, const floor::AtSaw& saw, std::size_t at_cut,
+          const LengthStyle& style) {
+  const SawCut& cut = saw.cut(at_cut);
+  const saw::MadeCut& made = saw.geometry(at_cut);
   const double y = page.y();
   const bool rip = cut.direction == CutDirection::Rip;
   const bool low = cut.fence == FenceSide::Low;
   constexpr double kBox = 4.4, kPicture = 36, kLine = 4.4;
   page.box(x, y + 1, kBox);
-  page.text(x, y + 6.2, 12, kLine, QString::number(cut.step), 10, true);
+  page.text(x, y + 6.2, 12, kLine, QString::number(saw.number(at_cut)), 10, true);
   page.text(x, y + 10.6, 12, kLine, qs(cut.piece), 7);
   paintPiece(page.painter(), QRectF(x + 13, y + 0.5, kPicture, kCell - 2), cut, made);
   const double at = x + 13 + kPicture + 2;
   const double room = x + w - at;
-  const auto& near = low ? cut.low : cut.high;
-  const auto& far = low ? cut.high : cut.low;
-  const auto becomes = [&](double down, const QString& which,
-                           const std::optional<std::string>& piece) {
+  const saw::Becomes near = low ? saw.low(at_cut) : saw.high(at_cut);
+  const saw::Becomes far = low ? saw.high(at_cut) : saw.low(at_cut);
+  const auto becomes = [&](double down, const QString& which, const saw::Becomes& what) {
     page.text(at, y + down, room, 3.4, which, 7);
-    const saw::Becomes what = pieces.of(piece);
     page.text(at, y + down + 3.2, room, 4.8, becomesWords(what), 10, what.isKept());
   };
   becomes(0.4,
-          cut.kind == CutKind::Trim ? QStringLiteral("stays")
-          : rip                     ? QStringLiteral("at the fence")
-                                    : QStringLiteral("at the stop"),
+          cut.isToMark() ? QStringLiteral("stays")
+          : rip          ? QStringLiteral("at the fence")
+                         : QStringLiteral("at the stop"),
           near);
   becomes(9, QStringLiteral("comes off"), far);
   page.text(at, y + 17.6, room, 3.6,
@@ -117,15 +110,22 @@ void cell(Page& page, double x, double w, const SawCut& cut, const saw::MadeCut&
 }  // namespace
 
 Result<Sheaf> cuttingListPages(const PrintInput& input) {
-  if (input.plan == nullptr || input.plan->sheets.empty())
+  if (input.plan == nullptr || (input.plan->sheets.empty() && input.plan->bars.empty()))
     return Problem{{}, 0, "cutting list", "no plan", "sheets that have been laid out"};
-  auto made = saw::madeCuts(*input.request, *input.plan);
-  if (!made) return made.problems();
+  if (const auto made = saw::madeCuts(*input.request, *input.plan); !made) return made.problems();
+  auto plan = std::make_shared<const CuttingPlan>(CuttingPlan{{}, {}, *input.request, *input.plan});
   return Sheaf{
       QStringLiteral("%1: cutting list").arg(qs(input.job.name)),
-      [input, made = std::move(made).value()](Page& page, const PrintWatch& watch) {
+      [input, plan = std::move(plan)](Page& page, const PrintWatch& watch) {
         const LengthStyle style = styleOf(input.job);
-        const saw::Pieces pieces(*input.request, *input.plan);
+        // As it is at the saw before the first cut: those of sheets, then those of bars.
+        const std::set<int> none;
+        const std::set<std::string> bench;
+        const floor::AtSaw saw(*plan, none, bench, floor::barCuts(*plan));
+        const int sheetSettings = plan->plan.setups;
+        int settings = sheetSettings;
+        for (std::size_t i = plan->plan.cuts.size(); i < saw.cuts(); ++i)
+          settings = std::max(settings, sheetSettings + saw.cut(i).setup);
         page.begin();
         for (const char* words :
              {"Blade guard and riving knife on. Full sheets: a second pair of hands or a support.",
@@ -138,14 +138,13 @@ Result<Sheaf> cuttingListPages(const PrintInput& input) {
         }
         page.down(1.5);
         const double w = (page.right() - page.left() - (kAcross - 1) * kGap) / kAcross;
-        const std::vector<SawCut>& cuts = input.plan->cuts;
-        // What was said last: a setting, or how much is trimmed off on which saw.
-        using Said = std::tuple<int, std::string, Length>;
+        // What was said last: a setting, or what is cut to a mark on which saw.
+        using Said = std::tuple<int, std::string, QString>;
         std::optional<Said> last;
         const auto said = [&](std::size_t i) {
-          const bool trim = cuts[i].kind == CutKind::Trim;
-          return Said{cuts[i].setup, trim ? cuts[i].machine : std::string(),
-                      trim ? saw::trimmedOff(cuts[i], made[i]) : Length{}};
+          const SawCut& cut = saw.cut(i);
+          if (!cut.isToMark()) return Said{cut.setup + (saw.isBar(i) ? sheetSettings : 0), {}, {}};
+          return Said{0, cut.machine, kindWords(cut) + readWords(cut, saw.geometry(i), style)};
         };
         int column = 0;
         const auto next = [&](bool newRow) {
@@ -155,21 +154,22 @@ Result<Sheaf> cuttingListPages(const PrintInput& input) {
           }
           if (column == 0 && page.need(kCell)) last.reset();  // what is set is said again
         };
-        for (std::size_t i = 0; i < cuts.size(); ++i) {
+        for (std::size_t i = 0; i < saw.cuts(); ++i) {
           if (watch.isStopped()) return;
-          watch.tell(i, cuts.size());
+          watch.tell(i, saw.cuts());
           next(said(i) != last);
           if (page.isFull()) return;
           if (said(i) != last) {
             page.rule(page.y() - 0.6, 0.3);
-            if (cuts[i].kind == CutKind::Trim)
-              toAMark(page, page.left(), w, cuts[i], made[i], style);
+            if (saw.cut(i).isToMark())
+              toAMark(page, page.left(), w, saw.cut(i), saw.geometry(i), style);
             else
-              setting(page, page.left(), w, cuts[i], style, input.plan->setups);
+              setting(page, page.left(), w, saw.cut(i), saw.geometry(i), plan->request.shop, style,
+                      std::get<0>(said(i)), settings);
             last = said(i);
             column = 1;
           }
-          cell(page, page.left() + column * (w + kGap), w, cuts[i], made[i], pieces, style);
+          cell(page, page.left() + column * (w + kGap), w, saw, i, style);
           ++column;
         }
       }};

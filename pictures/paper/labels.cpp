@@ -1,6 +1,8 @@
 #include <qrencode.h>
 
+#include <QBuffer>
 #include <QImage>
+#include <QPdfWriter>
 #include <algorithm>
 #include <atomic>
 #include <map>
@@ -10,6 +12,7 @@
 #include <vector>
 
 #include "pictures/paint/figures.h"
+#include "pictures/paint/look.h"
 #include "pictures/paper/sheaf.h"
 
 namespace pp {
@@ -107,7 +110,7 @@ void paintMarks(Page& page, const Part& part, const QRectF& room) {
   const bool flip = part.hand == Hand::Right;
   for (const Edge edge : kEdges) {
     const auto i = static_cast<std::size_t>(edge);
-    const bool along = edge == Edge::L1 || edge == Edge::L2;
+    const bool along = !isEnd(edge);
     const bool first = edge == Edge::L1 || edge == Edge::W1;
     // Upright: edges along the length are left and right; lying: bottom and top.
     QLineF line;
@@ -142,8 +145,33 @@ void paintMarks(Page& page, const Part& part, const QRectF& room) {
   }
 }
 
-void paintLabel(Page& page, const QRectF& cell, const Job& job, const Part& part, std::int64_t copy,
+// "2 of 3"; of a piece beyond those, a spare or one that was cut again, its number.
+QString countWords(const Part& part, std::int64_t number) {
+  if (number > part.quantity) return QStringLiteral("   no. %1").arg(number);
+  return part.quantity > 1 ? QStringLiteral("   %1 of %2").arg(number).arg(part.quantity)
+                           : QString();
+}
+
+// "next: groove, bevel," "mortises, pin holes": what a line of a usual label takes.
+QStringList nextLines(const Part& part) {
+  const std::string next = nextOperations(part);
+  if (next.empty()) return {};
+  constexpr qsizetype kLetters = 27;
+  QStringList out = {QStringLiteral("next:")};
+  for (const QString& word : qs(next).split(QStringLiteral(", "))) {
+    const bool more = out.last().size() + 1 + word.size() > kLetters;
+    if (out.last() != QStringLiteral("next:")) out.last() += QLatin1Char(',');
+    if (more && out.last() != QStringLiteral("next:"))
+      out << word;
+    else
+      out.last() += QLatin1Char(' ') + word;
+  }
+  return out;
+}
+
+void paintLabel(Page& page, const QRectF& cell, const Job& job, const PieceLabel& label,
                 const QImage& qrCode) {
+  const Part& part = label.part;
   const LengthStyle style = styleOf(job);
   const double x = cell.x() + 2.5;
   const double y = cell.y() + 2;
@@ -152,26 +180,30 @@ void paintLabel(Page& page, const QRectF& cell, const Job& job, const Part& part
   const QString hand = part.hand == Hand::None   ? QString()
                        : part.hand == Hand::Left ? QStringLiteral(", left hand")
                                                  : QStringLiteral(", right hand");
-  const QString count =
-      part.quantity > 1 ? QStringLiteral("   %1 of %2").arg(copy).arg(part.quantity) : QString();
-  page.text(x, y, w, 5.5, qs(part.code) + count, 13, true);
+  page.text(x, y, w, 5.5, qs(part.code) + countWords(part, label.number), 13, true);
   page.text(x, y + 5.6, w, 3.8, qs(part.name) + hand, 8, true);
   page.text(x, y + 9.3, w, 3.4, qs(assemblyTitle(job, part.assembly)), 7);
   const QString unit = style.unit == Unit::Inch ? QStringLiteral(" in") : QStringLiteral(" mm");
   page.text(x, y + 12.7, w, 4.2, figures(part.length.total(), part.width.total(), style) + unit,
             11.5, true);
-  page.text(x, y + 16.8, w, 3.4, materialName(*findMaterial(job, part.material), style), 8.5);
+  // A piece that was cut outlives what its part was drawn of.
+  if (const Material* material = findMaterial(job, part.material))
+    page.text(x, y + 16.8, w, 3.4, materialName(*material, style), 8.5);
   const QStringList minded = qs(part.note).split(QStringLiteral("; "), Qt::SkipEmptyParts);
   const bool banded = std::any_of(part.bands.begin(), part.bands.end(),
                                   [](const std::string& band) { return !band.empty(); });
-  if (banded || minded.isEmpty()) page.text(x, y + 20.2, w, 3.2, bandsLine(part), 7);
+  QStringList small;
+  if (banded || minded.isEmpty()) small << bandsLine(part);
+  small += nextLines(part);
+  small += minded.mid(0, 2);
   constexpr double kLine = 2.8;
-  const auto lines = std::min<qsizetype>(minded.size(), 2);
-  for (qsizetype i = 0; i < lines; ++i)
-    page.text(x, y + 20.2 + kLine * static_cast<double>(i + (banded ? 1 : 0)), w, 3.2, minded[i],
-              7);
-  // What stands under the bandings takes of the room for the drawing.
-  const double more = banded ? kLine * static_cast<double>(lines) : 0;
+  // As many as there is room for: what is banded and what comes next go before notes.
+  small = small.mid(
+      0, std::max<qsizetype>(1, static_cast<qsizetype>((cell.bottom() - y - 20.2) / kLine)));
+  for (qsizetype i = 0; i < small.size(); ++i)
+    page.text(x, y + 20.2 + kLine * static_cast<double>(i), w, 3.2, small[i], 7);
+  // What stands there beyond one line takes of the room for the drawing.
+  const double more = kLine * static_cast<double>(small.size() - 1);
   const double left = cell.height() - 25.5 - more;
   if (left > 7)
     paintMarks(page, part, QRectF(x + 4, y + 26 + more, cell.width() - qr - 14, left - 4.5));
@@ -238,7 +270,7 @@ class Grid {
 };
 
 // On an offcut of the rack: its number large, what it is, how large, of what lot.
-void paintTag(Page& page, const QRectF& cell, const RackTag& tag) {
+void paintTag(Page& page, const QRectF& cell, const RackTag& tag, const QImage& qrCode) {
   const double x = cell.x() + 2.5;
   const double y = cell.y() + 2;
   const double qr = std::min({22.0, cell.height() - 4, cell.width() * 0.36});
@@ -247,53 +279,105 @@ void paintTag(Page& page, const QRectF& cell, const RackTag& tag) {
   page.text(x, y + 9.5, w, 5, tag.size, 12, true);
   page.text(x, y + 14.5, w, 4, tag.material, 9);
   page.text(x, y + 18.5, w, 3.4, tag.words, 7);
-  paintQr(page.painter(), cell.right() - qr - 1.5, y, qr,
-          qrImage(QStringLiteral("PP1:RACK:%1").arg(tag.tag)));
+  paintQr(page.painter(), cell.right() - qr - 1.5, y, qr, qrCode);
+}
+
+QString codeOf(const Job& job, const LabelFor& label) {
+  if (const auto* tag = std::get_if<RackTag>(&label))
+    return QStringLiteral("PP1:RACK:%1").arg(tag->tag);
+  const auto& piece = std::get<PieceLabel>(label);
+  return labelCode(job, piece.part, piece.number);
+}
+
+void paint(Page& page, const QRectF& cell, const Job& job, const LabelFor& label,
+           const QImage& qrCode) {
+  if (const auto* tag = std::get_if<RackTag>(&label))
+    paintTag(page, cell, *tag, qrCode);
+  else
+    paintLabel(page, cell, job, std::get<PieceLabel>(label), qrCode);
+}
+
+// Draws them one a field, beginning at the first that is free.
+Sheaf onGrid(QString title, std::vector<LabelFor> labels, const Job& job, Grid grid) {
+  return {std::move(title), [labels = std::move(labels), &job, grid = std::move(grid)](
+                                Page& page, const PrintWatch& watch) mutable {
+            std::vector<QString> codes;
+            codes.reserve(labels.size());
+            for (const LabelFor& label : labels) codes.push_back(codeOf(job, label));
+            QrImages images(std::move(codes));
+            page.newSheet();
+            for (std::size_t i = 0; i < labels.size(); ++i) {
+              if (watch.isStopped()) return;
+              const auto cell = grid.next(page);
+              if (!cell) return;
+              paint(page, *cell, job, labels[i], images.take(i));
+              watch.tell(i + 1, labels.size());
+            }
+          }};
+}
+
+constexpr double kMmPerInch = 25.4;
+
+void drawSingle(QPaintDevice& device, int dpi, const Job& job, const LabelFor& label) {
+  QPainter painter(&device);
+  painter.scale(dpi / kMmPerInch, dpi / kMmPerInch);
+  Page page(painter, kSingleLabel);
+  page.newSheet();
+  paint(page, QRectF(QPointF(), kSingleLabel), job, label, qrImage(codeOf(job, label)));
 }
 
 }  // namespace
 
 Result<Sheaf> tagPages(const PrintInput& input) {
-  auto grid = Grid::of(input);
+  const auto grid = Grid::of(input);
   if (!grid) return grid.problems();
   if (input.tags == nullptr || input.tags->empty())
     return Problem{{}, 0, "labels of the rack", "no piece with a number", "an offcut that has one"};
-  return Sheaf{QStringLiteral("labels of the rack"),
-               [tags = *input.tags, grid = *grid](Page& page, const PrintWatch& watch) mutable {
-                 page.newSheet();
-                 std::size_t done = 0;
-                 for (const RackTag& tag : tags) {
-                   if (watch.isStopped()) return;
-                   const auto cell = grid.next(page);
-                   if (!cell) return;
-                   paintTag(page, *cell, tag);
-                   watch.tell(++done, tags.size());
-                 }
-               }};
+  return onGrid(QStringLiteral("labels of the rack"), {input.tags->begin(), input.tags->end()},
+                input.job, *grid);
 }
 
 Result<Sheaf> labelPages(const PrintInput& input) {
-  auto grid = Grid::of(input);
+  const auto grid = Grid::of(input);
   if (!grid) return grid.problems();
-  return Sheaf{QStringLiteral("%1: labels").arg(qs(input.job.name)),
-               [input, grid = *grid](Page& page, const PrintWatch& watch) mutable {
-                 std::vector<QString> codes;
-                 for (const Part& part : input.parts)
-                   for (std::int64_t copy = 1; copy <= part.quantity; ++copy)
-                     codes.push_back(labelCode(input.job, part, copy));
-                 const std::size_t all = codes.size();
-                 QrImages images(std::move(codes));
-                 std::size_t done = 0;
-                 page.newSheet();
-                 for (const Part& part : input.parts)
-                   for (std::int64_t copy = 1; copy <= part.quantity; ++copy) {
-                     if (watch.isStopped()) return;
-                     const auto cell = grid.next(page);
-                     if (!cell) return;
-                     paintLabel(page, *cell, input.job, part, copy, images.take(done));
-                     watch.tell(++done, all);
-                   }
-               }};
+  std::vector<LabelFor> labels;
+  if (input.labels != nullptr)
+    labels = *input.labels;
+  else
+    for (const Part& part : input.parts)
+      for (std::int64_t copy = 1; copy <= part.quantity; ++copy)
+        labels.emplace_back(PieceLabel{part, copy});
+  return onGrid(QStringLiteral("%1: labels").arg(qs(input.job.name)), std::move(labels), input.job,
+                *grid);
+}
+
+QImage labelImage(const Job& job, const LabelFor& label) {
+  look::loadFonts();
+  constexpr int kDots = 203;  // an inch, as such printers have
+  QImage image((kSingleLabel * kDots / kMmPerInch).toSize(), QImage::Format_Grayscale8);
+  image.fill(Qt::white);
+  drawSingle(image, kDots, job, label);
+  return image;
+}
+
+SingleLabel singleLabel(const Job& job, const LabelFor& label) {
+  look::loadFonts();
+  SingleLabel out;
+  {
+    QBuffer buffer(&out.pdf);
+    buffer.open(QIODevice::WriteOnly);
+    QPdfWriter writer(&buffer);
+    writer.setCreator(QStringLiteral("Plain Patch"));
+    writer.setPageSize(QPageSize(kSingleLabel, QPageSize::Millimeter));
+    writer.setPageMargins(QMarginsF(0, 0, 0, 0));
+    constexpr int kDpi = 600;
+    writer.setResolution(kDpi);
+    drawSingle(writer, kDpi, job, label);
+  }
+  QBuffer buffer(&out.png);
+  buffer.open(QIODevice::WriteOnly);
+  labelImage(job, label).save(&buffer, "PNG");
+  return out;
 }
 
 }  // namespace pp

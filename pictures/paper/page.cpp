@@ -15,7 +15,7 @@ constexpr double kSteps = 100;  // fonts are set in whole pixels: enlarge, then 
 
 Page::Page(QPagedPaintDevice& device, QPainter& painter, QString title, int most,
            std::vector<TextLaid>* laid)
-    : device_(device),
+    : device_(&device),
       painter_(painter),
       title_(std::move(title)),
       base_(painter.transform()),
@@ -27,9 +27,12 @@ Page::Page(QPagedPaintDevice& device, QPainter& painter, QString title, int most
   height_ = size.height() * kMmPerPoint;
 }
 
+Page::Page(QPainter& painter, QSizeF size)
+    : painter_(painter), base_(painter.transform()), width_(size.width()), height_(size.height()) {}
+
 void Page::nextPage() {
   ++number_;
-  if (number_ > 1 && !isFull()) device_.newPage();
+  if (number_ > 1 && device_ != nullptr && !isFull()) device_->newPage();
 }
 
 void Page::begin() {

@@ -24,6 +24,8 @@ class Page {
   // drawn, where that is not 0. What text is set is told to `laid`, where there is one.
   Page(QPagedPaintDevice& device, QPainter& painter, QString title, int most = 0,
        std::vector<TextLaid>* laid = nullptr);
+  // One page of that size, in millimetres, on whatever the painter paints on.
+  Page(QPainter& painter, QSizeF size);
 
   void begin();     // a new page with its heading
   void newSheet();  // a new page without one
@@ -71,14 +73,14 @@ class Page {
   void set(const QRectF& room, const QString& text, const Face& face, int alignment);
   void nextPage();
 
-  QPagedPaintDevice& device_;
+  QPagedPaintDevice* device_ = nullptr;  // null: the page is the only one
   QPainter& painter_;
   QString title_;
   QTransform base_;  // of the page
   double width_ = 0, height_ = 0, y_ = 0;
   int number_ = 0;
-  int most_;
-  std::vector<TextLaid>* laid_;
+  int most_ = 0;
+  std::vector<TextLaid>* laid_ = nullptr;
 };
 
 }  // namespace pp

@@ -23,6 +23,14 @@ Result<Sheaf> sheafOf(Pages pages, const PrintInput& input) {
       return measuringPages(input);
     case Pages::ShoppingList:
       return shoppingPages(input);
+    case Pages::Machining:
+      return machiningPages(input);
+    case Pages::Banding:
+      return bandingPages(input);
+    case Pages::Finishing:
+      return finishingPages(input);
+    case Pages::Templates:
+      return templatePages(input);
     case Pages::RackTags:
       return tagPages(input);
     case Pages::Labels:

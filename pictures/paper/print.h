@@ -2,12 +2,16 @@
 // or a PDF.
 #pragma once
 
+#include <QByteArray>
+#include <QImage>
 #include <QPagedPaintDevice>
 #include <QRectF>
+#include <QSizeF>
 #include <QString>
 #include <functional>
 #include <optional>
 #include <stop_token>
+#include <variant>
 #include <vector>
 
 #include "core/breakdown/breakdown.h"
@@ -16,14 +20,30 @@
 namespace pp {
 
 struct ShoppingList;
+struct ShopFinish;
 
 enum class Paper { A4, Letter };
 
 // The parts list ends with the bars and what is cut from each, and what is bought in. Labels are
 // one a piece, on the grid and paper of the job's label sheet, as are those of the rack. The
-// measuring sheet is empty, to be taken along, and filled where something was read. The shopping
-// list is large, for the counter.
-enum class Pages { PartsList, Sheets, CuttingList, Labels, MeasuringSheet, ShoppingList, RackTags };
+// machining list has a setting after the other with every piece that needs it, the banding list a
+// roll with every edge, the finishing list its coats with when each goes on. Templates
+// are full size, on as many pages as that takes, to be laid mark on mark. The measuring sheet is
+// empty, to be taken along, and filled where something was read. The shopping list is large, for
+// the counter.
+enum class Pages {
+  PartsList,
+  Sheets,
+  CuttingList,
+  Labels,
+  MeasuringSheet,
+  ShoppingList,
+  Machining,
+  Banding,
+  Finishing,
+  Templates,
+  RackTags
+};
 
 // The label of a piece that stands in the rack.
 struct RackTag {
@@ -31,6 +51,13 @@ struct RackTag {
   QString material, size;  // in words, with units
   QString words;           // lot, place, where it came from
 };
+
+// The label of one piece of a part, as it was cut.
+struct PieceLabel {
+  Part part;
+  std::int64_t number = 1;  // of the piece, 1-based
+};
+using LabelFor = std::variant<PieceLabel, RackTag>;
 
 // Everything the pages are made from; values and references that outlive the call.
 struct PrintInput {
@@ -40,7 +67,9 @@ struct PrintInput {
   const Plan* plan = nullptr;
   int usedLabels = 0;                      // fields of the first label sheet that are empty already
   const ShoppingList* shopping = nullptr;  // needed for the shopping list
-  const std::vector<RackTag>* tags = nullptr;  // needed for the labels of the rack
+  const std::vector<RackTag>* tags = nullptr;         // needed for the labels of the rack
+  const std::vector<LabelFor>* labels = nullptr;      // null: one a piece of every part
+  const std::vector<ShopFinish>* finishes = nullptr;  // of the shop; null: it has none
 };
 
 // How far it is, and whether it is still wanted; asked and told on the thread that prints.
@@ -80,5 +109,13 @@ std::optional<Problem> printPages(Pages pages, const PrintInput& input, Paper pa
 // What the QR code of a piece's label says: "PP1:", the job's id, the part in the code book (the
 // assembly's id and the number), and which piece of it; "PP1:3F0C…:12.7:1".
 QString labelCode(const Job& job, const Part& part, std::int64_t copy);
+
+// A label by itself, as a picture for such a printer, and as a page and a picture of the same.
+QImage labelImage(const Job& job, const LabelFor& label);
+struct SingleLabel {
+  QByteArray pdf, png;
+};
+constexpr QSizeF kSingleLabel(72, 44);  // millimetres
+SingleLabel singleLabel(const Job& job, const LabelFor& label);
 
 }  // namespace pp

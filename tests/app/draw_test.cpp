@@ -198,6 +198,44 @@ TEST_F(Draw, theNameOfAnAssemblyThatIsGoneIsNotTaken) {
   EXPECT_EQ(session().undoText().contains(QStringLiteral("rename")), false);
 }
 
+// Its words are still shown while what took it away is worked out.
+TEST_F(Draw, theWordsOfAnAssemblyThatIsGoneChangeNoOther) {
+  open("ringing-trolley");
+  const Job before = job();
+  click(window_.get(), QStringLiteral("Copy assembly"));
+  ASSERT_TRUE(test::waitFor([&] { return job().assemblies.size() == 2; }));
+  test::settle();
+  session().deriver().setFrame(Deriver::Duration(0));
+  auto* foot = named<QPushButton>(window_.get(), QStringLiteral("foot"));
+  session().undo();
+  foot->click();
+  test::settle();
+  EXPECT_EQ(QApplication::activePopupWidget(), nullptr);
+  EXPECT_EQ(job(), before);
+}
+
+// Two sizes typed one after the other, the second before the first is worked out.
+TEST_F(Draw, aWordIsPressedWhileAnEditIsWorkedOut) {
+  open("ringing-trolley");
+  test::settle();
+  session().deriver().setFrame(Deriver::Duration(0));
+  auto* height = named<QPushButton>(window_.get(), QStringLiteral("height"));
+  Job next = session().draft();
+  next.assemblies[0].carcass().width = Length::nm(25'400'000 * 31);
+  ASSERT_TRUE(session().edit(QStringLiteral("wider"), next).empty());
+  height->click();
+  const auto hasKeyboard = [] {
+    const QWidget* focus = QApplication::focusWidget();
+    return focus != nullptr && focus->accessibleName() == QStringLiteral("height, new value");
+  };
+  ASSERT_TRUE(test::waitFor(hasKeyboard));
+  type(QStringLiteral("33"));
+  press(Qt::Key_Return);
+  ASSERT_TRUE(test::waitFor(
+      [&] { return job().assemblies[0].carcass().height == Length::nm(25'400'000 * 33); }));
+  EXPECT_EQ(job().assemblies[0].carcass().width, Length::nm(25'400'000 * 31));
+}
+
 TEST_F(Draw, theViewInSpaceTurnsAndComesApart) {
   open("hide-bench");
   auto* space = named<SpaceView>(window_.get(), QStringLiteral("View in space"));

@@ -14,6 +14,7 @@
 #include "core/formats/job_json.h"
 #include "core/job/new_job.h"
 
+#include "pictures/paint/cut_picture.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/job_picture.h"
 #include "pictures/paint/look.h"
@@ -129,6 +130,46 @@ TEST(Fraction, isCopiedFromAPdfAsItIsTyped) {
   const QString words = QString::fromUtf8(process.readAllStandardOutput());
   for (const char* text : {"29 1/16 × 7 15/32", "birch 3/4", "5/8 deep"})
     EXPECT_TRUE(words.contains(QString::fromUtf8(text))) << words.toStdString();
+}
+
+// What is read for a cut: marks of a rough one lie within its play.
+TEST(CutWords, whatIsReadForEachKind) {
+  LengthStyle metric;
+  LengthStyle inches;
+  inches.unit = Unit::Inch;
+  SawCut cut;
+  cut.direction = CutDirection::Cross;
+  cut.kerf = Length::mm(3);
+  cut.at = cut.distance = Length::um(2'068'070);
+  saw::MadeCut made;
+  made.piece.dx = Length::mm(2'434);
+  made.piece.dy = Length::mm(600);
+  cut.kind = CutKind::Final;
+  EXPECT_EQ(kindWords(cut), QStringLiteral("crosscut"));
+  EXPECT_EQ(readWords(cut, made, metric), figureWithUnit(cut.distance, metric));
+  // 81.42 to 81.73 in.
+  cut.kind = CutKind::Rough;
+  cut.play = Play{cut.at, cut.at + Length::mm(8)};
+  EXPECT_EQ(kindWords(cut), QStringLiteral("part roughly"));
+  EXPECT_EQ(readWords(cut, made, metric), QStringLiteral("2069 to 2076 mm"));
+  EXPECT_EQ(readWords(cut, made, inches), QStringLiteral("81 7/16 to 81 11/16 in"));
+  // A trim at the far edge: what is beyond it, blade included.
+  cut.kind = CutKind::Trim;
+  cut.play.reset();
+  cut.at = Length::mm(2'428);
+  EXPECT_EQ(readWords(cut, made, metric), QStringLiteral("6 mm off"));
+  cut.fence = FenceSide::High;
+  cut.at = Length::mm(7);
+  EXPECT_EQ(readWords(cut, made, metric), QStringLiteral("10 mm off"));
+  Shop shop;
+  cut.machine = "table saw";
+  EXPECT_EQ(faceWords(shop, cut), QStringLiteral("good face up"));
+  cut.machine = "table saw, tilted 45";
+  EXPECT_EQ(faceWords(shop, cut), QStringLiteral("good face up"));
+  cut.machine = "track saw";
+  EXPECT_EQ(faceWords(shop, cut), QStringLiteral("good face down"));
+  cut.machine = "no saw";
+  EXPECT_EQ(faceWords(shop, cut), QString());
 }
 
 TEST(Figure, offTheFractionHasAWedgeAndSaysByHowMuch) {

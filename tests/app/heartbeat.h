@@ -39,6 +39,7 @@ class TimedApplication : public QApplication {
     int level = 0;
     QElapsedTimer timer;
     double waited = 0;  // ms the thread had waited for a processor before
+    double worked = 0;  // ms it had worked
     bool over = false;  // it runs a loop of its own, a question: from there on others are measured
   };
   void took(const Turn& turn, QObject* receiver, int type);

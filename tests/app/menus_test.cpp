@@ -148,7 +148,8 @@ TEST_F(Menus, thePlumbLineIsClickedAndWalkedWithArrows) {
   }
   EXPECT_EQ(met, (std::set<QString>{QStringLiteral("measure"), QStringLiteral("draw"),
                                     QStringLiteral("parts"), QStringLiteral("rack"),
-                                    QStringLiteral("lay-out"), QStringLiteral("saw")}));
+                                    QStringLiteral("lay-out"), QStringLiteral("saw"),
+                                    QStringLiteral("bench")}));
   window_->showStage(QStringLiteral("measure"));
   line->setFocus();
   press(Qt::Key_Down);

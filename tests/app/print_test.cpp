@@ -5,15 +5,20 @@
 #include <QPageSize>
 #include <QPdfWriter>
 #include <QProcess>
+#include <QRegularExpression>
 #include <QTemporaryDir>
 #include <algorithm>
 #include <set>
 
 #include "core/breakdown/breakdown.h"
+#include "core/breakdown/fittings.h"
+#include "core/floor/bar_cuts.h"
 #include "core/formats/file.h"
 #include "core/formats/job_json.h"
 #include "core/nest/nest.h"
-#include "core/saw/edges.h"
+#include "core/parts/cut_line.h"
+#include "core/saw/playback.h"
+#include "pictures/paint/cut_picture.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paper/print.h"
 #include "tests/core/support.h"
@@ -187,13 +192,37 @@ QSizeF sizeOf(Pages pages, Paper paper, const Job& job) {
   return pages == Pages::PartsList || pages == Pages::Sheets ? size.transposed() : size;
 }
 
+bool anyMachined(const std::vector<Part>& parts) {
+  return std::any_of(parts.begin(), parts.end(),
+                     [](const Part& part) { return !part.machining.empty(); });
+}
+
+bool anyBanded(const std::vector<Part>& parts) {
+  return std::any_of(parts.begin(), parts.end(), [](const Part& part) {
+    return std::any_of(kEdges.begin(), kEdges.end(),
+                       [&](Edge edge) { return !part.band(edge).empty(); });
+  });
+}
+
+bool anyShaped(const std::vector<Part>& parts) {
+  return std::any_of(parts.begin(), parts.end(), [](const Part& part) {
+    return std::any_of(part.machining.begin(), part.machining.end(),
+                       [&](const Machining& cut) { return !cutLines(cut, part, 0).empty(); });
+  });
+}
+
 TEST(Print, everyLineOfEveryPageCanBeReadAndCoversNoOther) {
   for (const char* name : test::kDemos) {
     const Printed printed(name);
     const std::vector<Part> cut = sheetParts(printed.parts);
     for (const Paper paper : {Paper::A4, Paper::Letter})
-      for (const Pages pages : {Pages::PartsList, Pages::Sheets, Pages::CuttingList, Pages::Labels,
-                                Pages::MeasuringSheet}) {
+      for (const Pages pages :
+           {Pages::PartsList, Pages::Sheets, Pages::CuttingList, Pages::Labels, Pages::Machining,
+            Pages::Banding, Pages::Finishing, Pages::Templates, Pages::MeasuringSheet}) {
+        if (pages == Pages::Machining && !anyMachined(printed.parts)) continue;
+        if (pages == Pages::Banding && !anyBanded(printed.parts)) continue;
+        if (pages == Pages::Finishing && finishAreas(printed.parts).empty()) continue;
+        if (pages == Pages::Templates && !anyShaped(printed.parts)) continue;
         if (pages == Pages::MeasuringSheet && wallsOf(printed.job.site.kind).empty()) continue;
         const bool sheets = pages == Pages::Sheets || pages == Pages::CuttingList;
         const PrintInput input{printed.job, sheets ? cut : printed.parts, &printed.request,
@@ -286,10 +315,8 @@ TEST(Print, theCuttingListSaysWhatComesOffAndWhereTheRestGoes) {
   ASSERT_TRUE(made);
   for (const SawCut& one : printed.plan.cuts) {
     const LengthStyle style = styleOf(printed.job);
-    const Length off = saw::trimmedOff(one, made->at(static_cast<std::size_t>(one.step) - 1));
-    EXPECT_TRUE(words.contains(one.kind == CutKind::Trim
-                                   ? QStringLiteral("trim ") + figureWithUnit(off, style)
-                                   : figureWithUnit(one.distance, style)))
+    EXPECT_TRUE(
+        words.contains(readWords(one, made->at(static_cast<std::size_t>(one.step) - 1), style)))
         << one.step;
     for (const auto& piece : {one.low, one.high}) {
       if (!piece) continue;
@@ -301,6 +328,124 @@ TEST(Print, theCuttingListSaysWhatComesOffAndWhereTheRestGoes) {
     }
   }
   for (const Part& part : cut) EXPECT_TRUE(words.contains(qs(part.code))) << part.code;
+}
+
+// After the cuts of sheets, numbered on: every length of every bar with its stop.
+TEST(Print, theCuttingListHasTheCutsOfBars) {
+  const Printed printed("log-wall");
+  const std::vector<Part> cut = sheetParts(printed.parts);
+  const PrintInput input{printed.job, cut, &printed.request, &printed.plan};
+  const auto laid =
+      laidOut(Pages::CuttingList, input, Paper::A4, printed.path(QStringLiteral("c.pdf")));
+  QStringList lines;
+  for (const TextLaid& one : laid) lines << one.text;
+  const auto bars = floor::barCuts(CuttingPlan{{}, {}, printed.request, printed.plan});
+  ASSERT_FALSE(bars.empty());
+  const LengthStyle style = styleOf(printed.job);
+  for (std::size_t i = 0; i < bars.size(); ++i) {
+    const std::size_t number = printed.plan.cuts.size() + i + 1;
+    EXPECT_EQ(lines.count(QString::number(number)), 1) << number;
+    EXPECT_TRUE(lines.contains(figureWithUnit(bars[i].cut.distance, style)));
+    if (!bars[i].piece) continue;
+    EXPECT_GT(lines
+                  .filter(QRegularExpression(
+                      QStringLiteral("^%1( no\\. \\d+)?$").arg(qs(bars[i].piece->code))))
+                  .size(),
+              0)
+        << bars[i].piece->code;
+  }
+}
+
+// Each setting with every part that needs it, a box a piece.
+TEST(Print, theMachiningListHasEveryPieceAtEverySetting) {
+  const Printed printed("ringing-trolley");
+  const auto laid =
+      laidOut(Pages::Machining, printed.input(), Paper::A4, printed.path(QStringLiteral("m.pdf")));
+  QStringList lines;
+  for (const TextLaid& one : laid) lines << one.text;
+  for (int i = 1; i <= 9; ++i)
+    EXPECT_TRUE(lines.contains(QStringLiteral("setting %1 of 9").arg(i))) << i;
+  // T1-08 has a groove and a dado, T1-01 five of them at four settings.
+  EXPECT_EQ(lines.filter(QStringLiteral("T1-08   ")).size(), 2);
+  EXPECT_EQ(lines.filter(QStringLiteral("T1-01   ")).size(), 5);
+  EXPECT_EQ(lines.filter(QStringLiteral("T1-05   ")).size(), 0) << "nothing is machined on it";
+  EXPECT_TRUE(lines.contains(
+      QStringLiteral("test first: on scrap, with the drawer left side that goes in")));
+}
+
+// Each edge once, with the strip as it is cut; a box a piece.
+TEST(Print, theBandingListHasEveryEdgeOfEveryPart) {
+  const Printed printed("log-wall");
+  std::ptrdiff_t edges = 0;
+  for (const Part& part : printed.parts)
+    edges += std::count_if(kEdges.begin(), kEdges.end(),
+                           [&](Edge edge) { return !part.band(edge).empty(); });
+  ASSERT_GT(edges, 10);
+  QStringList lines;
+  for (const TextLaid& one :
+       laidOut(Pages::Banding, printed.input(), Paper::A4, printed.path(QStringLiteral("b.pdf"))))
+    lines << one.text;
+  EXPECT_EQ(lines.filter(QRegularExpression(QStringLiteral(" edge, .* long$"))).size(), edges);
+  EXPECT_FALSE(lines.filter(QStringLiteral(" roll")).isEmpty());
+}
+
+// A hollow 700 long lies on pages side by side; each says which it is, the first has a square.
+TEST(Print, aTemplateLiesFullSizeOnAsManyPagesAsItTakes) {
+  Printed printed("specimen-trays");
+  Part part = printed.parts.front();
+  part.length = Reason("length", Length::mm(900));
+  part.width = Reason("width", Length::mm(300));
+  Machining hollow;
+  hollow.cut = Cut::Arc;
+  hollow.from = Edge::L1;
+  hollow.u0 = Length::mm(100);
+  hollow.u1 = Length::mm(800);
+  hollow.depth = Length::mm(60);
+  part.machining = {hollow};
+  printed.parts = {part};
+  const auto laid =
+      laidOut(Pages::Templates, printed.input(), Paper::A4, printed.path(QStringLiteral("t.pdf")));
+  QStringList lines;
+  int pages = 0;
+  for (const TextLaid& one : laid) {
+    lines << one.text;
+    pages = std::max(pages, one.page);
+  }
+  // 820 wide with 60 to each side; A4 upright leaves 186 less 12 of overlap: 174 a page, five.
+  EXPECT_EQ(pages, 1 + 5);
+  EXPECT_FALSE(lines.filter(QStringLiteral("5 pages")).isEmpty());
+  for (int i = 1; i <= 5; ++i)
+    EXPECT_EQ(lines.filter(QStringLiteral("A%1 of A5").arg(i)).size(), 1) << i;
+  EXPECT_TRUE(lines.contains(figureWithUnit(Length::mm(100), styleOf(printed.job))));
+  EXPECT_FALSE(lines.filter(QStringLiteral("not fitted to the page")).isEmpty());
+}
+
+// A label by itself says what one on a sheet does; its code reads back from the picture.
+TEST(Print, aSingleLabelIsAPageAndAPictureOfTheSame) {
+  const Printed printed("ringing-trolley");
+  const auto part = std::find_if(printed.parts.begin(), printed.parts.end(),
+                                 [](const Part& one) { return one.code == "T1-08"; });
+  ASSERT_NE(part, printed.parts.end());
+  const SingleLabel label = singleLabel(printed.job, PieceLabel{*part, 7});
+  QFile page(printed.path(QStringLiteral("one.pdf")));
+  ASSERT_TRUE(page.open(QIODevice::WriteOnly));
+  page.write(label.pdf);
+  page.close();
+  const QString words = printed.words(QStringLiteral("one.pdf"));
+  EXPECT_TRUE(words.contains(QStringLiteral("no. 7"))) << words.toStdString();
+  EXPECT_TRUE(words.contains(QStringLiteral("next: groove, dado"))) << words.toStdString();
+  const QImage picture = QImage::fromData(label.png);
+  // 72 by 44 millimetres at 203 dots an inch.
+  EXPECT_EQ(picture.size(), QSize(575, 352));
+  ASSERT_TRUE(picture.save(printed.path(QStringLiteral("one.png"))));
+  EXPECT_EQ(outputOf(QStringLiteral("zbarimg"), {QStringLiteral("-q"), QStringLiteral("--raw"),
+                                                 printed.path(QStringLiteral("one.png"))})
+                .trimmed(),
+            labelCode(printed.job, *part, 7));
+  // Of a material that is not in the job any more it is drawn too.
+  Part gone = *part;
+  gone.material = "gone";
+  EXPECT_FALSE(singleLabel(printed.job, PieceLabel{gone, 1}).png.isEmpty());
 }
 
 TEST(Print, noMorePagesAreDrawnThanAreWanted) {

@@ -213,6 +213,10 @@ TEST_F(Rack, whatASawCannotDoIsTyped) {
   show("how the shop saws");
   set("How the shop saws", 0, 0, "1/8");
   set("How the shop saws", 0, 5, "30");
+  set("How the shop saws", 0, 7, "16");
+  set("How the shop saws", 0, 13, "75");
+  EXPECT_EQ(job().shop.stripWidth, Length::in(16));
+  EXPECT_EQ(job().shop.settingSeconds, 75);
   EXPECT_EQ(job().saw.kerf, Length::in(0, 1, 8));
   EXPECT_EQ(job().shop.carryGrams, 30'000);
 }

@@ -1,6 +1,8 @@
 // Saw in the real window: one cut at a time, back, looked at, out of order, and after a crash.
 #include <gtest/gtest.h>
 
+#include <QApplication>
+#include <QComboBox>
 #include <QLabel>
 #include <QLineEdit>
 #include <QPushButton>
@@ -162,6 +164,150 @@ TEST_F(AtTheSaw, opensAtTheCutAfterTheLastOne) {
   test::settle();
   EXPECT_EQ(made().size(), 5U);
   EXPECT_EQ(shown(), 6);
+}
+
+// The dialog that is open, by its name.
+QWidget* wrongDialog() {
+  for (QWidget* one : QApplication::topLevelWidgets())
+    if (one->isVisible() && one->accessibleName() == QStringLiteral("Went wrong")) return one;
+  return nullptr;
+}
+
+TEST_F(AtTheSaw, aSpoiledPartIsPlannedAnewInOneOfThreeWays) {
+  // Until a part lies there.
+  while (session().floor().progress().pieces.empty()) press(Qt::Key_Space);
+  const PieceId spoiled = session().floor().progress().pieces.begin()->first;
+  const auto events = session().floor().record().events.size();
+  press(Qt::Key_W);
+  ASSERT_TRUE(waitFor([] { return wrongDialog() != nullptr; }));
+  QWidget* dialog = wrongDialog();
+  auto* what = named<QComboBox>(dialog, QStringLiteral("What it is about"));
+  ASSERT_NE(what, nullptr);
+  const int row = what->findText(qs(spoiled.code), Qt::MatchStartsWith);
+  ASSERT_GE(row, 0);
+  what->setCurrentIndex(row);
+  click(dialog, QStringLiteral("Show the ways"));
+  for (const char* way : {"Take: Disturb nothing", "Take: One piece anew", "Take: Everything anew"})
+    EXPECT_TRUE(waitFor([&] {
+      return named<QPushButton>(dialog, QString::fromLatin1(way))->isEnabled();
+    })) << way;
+  EXPECT_TRUE(
+      textOf(dialog, QStringLiteral("Disturb nothing")).contains(QStringLiteral("setting")));
+  EXPECT_EQ(session().floor().record().events.size(), events)
+      << "nothing changes until it is taken";
+  EXPECT_EQ(session().floor().record().cuttings[0].plans.size(), 1U);
+  click(dialog, QStringLiteral("Take: Disturb nothing"));
+  EXPECT_TRUE(waitFor([] { return wrongDialog() == nullptr; }));
+  EXPECT_EQ(session().floor().progress().cuttings.at(1).plan, 2);
+  EXPECT_TRUE(session().floor().progress().pieces.at(spoiled).spoiled);
+  // Taken back before any of its cuts.
+  press(Qt::Key_Z);
+  EXPECT_EQ(session().floor().progress().cuttings.at(1).plan, 1);
+}
+
+TEST_F(AtTheSaw, aPartThatIsTooLargeIsOnlyCutDown) {
+  while (session().floor().progress().pieces.empty()) press(Qt::Key_Space);
+  press(Qt::Key_W);
+  ASSERT_TRUE(waitFor([] { return wrongDialog() != nullptr; }));
+  QWidget* dialog = wrongDialog();
+  press(Qt::Key_2, Qt::AltModifier);
+  auto* what = named<QComboBox>(dialog, QStringLiteral("What it is about"));
+  const std::string code = session().floor().progress().pieces.begin()->first.code;
+  what->setCurrentIndex(what->findText(qs(code), Qt::MatchStartsWith));
+  auto* length = named<QLineEdit>(dialog, QStringLiteral("Measures, long"));
+  ASSERT_NE(length, nullptr);
+  length->setFocus();
+  press(Qt::Key_Return);
+  EXPECT_FALSE(textOf(dialog, QStringLiteral("What is wrong")).isEmpty()) << "a size is wanted";
+  length->setFocus();
+  type(QStringLiteral("100in"));
+  named<QLineEdit>(dialog, QStringLiteral("and wide"))->setFocus();
+  type(QStringLiteral("60in"));
+  press(Qt::Key_Return);
+  EXPECT_TRUE(textOf(dialog, QStringLiteral("What is still good"))
+                  .contains(QStringLiteral("cut it down to its size")));
+  click(dialog, QStringLiteral("Only note it"));
+  EXPECT_EQ(session().floor().record().events.back().kind, EventKind::CameOutAt);
+}
+
+TEST_F(AtTheSaw, theFirstPieceSaysHowFarTheFenceMoves) {
+  for (const SawCut& cut : plan().cuts) {
+    if (cut.kind == CutKind::Final) break;
+    press(Qt::Key_Space);
+  }
+  const SawCut& cut = plan().cuts[static_cast<std::size_t>(shown()) - 1];
+  const auto measure = [&](Length size) {
+    press(Qt::Key_M);
+    type(qs(formatMm(size)) + QStringLiteral("mm"));
+    press(Qt::Key_Return);
+    return text("What the first piece says");
+  };
+  EXPECT_TRUE(measure(cut.distance).contains(QStringLiteral("good")));
+  EXPECT_TRUE(measure(cut.distance + Length::mm(2)).contains(QStringLiteral("move the fence in")));
+  EXPECT_TRUE(measure(cut.distance - Length::mm(2)).contains(QStringLiteral("move the fence out")));
+  press(Qt::Key_M);
+  type(QStringLiteral("nonsense"));
+  press(Qt::Key_Return);
+  EXPECT_TRUE(text("What the first piece says").contains(QStringLiteral("above 0")));
+  press(Qt::Key_Escape);
+  press(Qt::Key_Space);
+  EXPECT_EQ(made().count(cut.step), 1U) << "the keyboard is with the cut again";
+}
+
+// One board from a sheet: of what comes off more can be cut.
+class OneBoard : public test::ShownWindow {};
+
+TEST_F(OneBoard, sparesAreCutFromWhatComesOffAndTakenBack) {
+  open("ringing-trolley", "lay-out");
+  edit([](Job& job) {
+    job.assemblies.clear();
+    job.loose.clear();
+    LooseBoard board;
+    board.name = "spacer";
+    board.material = job.materials[0].id;
+    board.length = Length::in(16);
+    board.width = Length::in(4);
+    board.grain = BoardGrain::Length;
+    job.loose.push_back(board);
+  });
+  ASSERT_TRUE(waitFor([this] {
+    return session().plans().isCurrent() && session().plans().shown().plan &&
+           session().plans().shown().plan->sheets.size() == 1;
+  }));
+  ASSERT_TRUE(planned());
+  willChooseFile(path());
+  click(window_.get(), QStringLiteral("Take to the saw"));
+  window_->showStage(QStringLiteral("saw"));
+  test::settle();
+  auto* button = named<QPushButton>(window_.get(), QStringLiteral("Cut one more"));
+  ASSERT_NE(button, nullptr);
+  for (int i = 0; i < 20 && !button->isEnabled(); ++i) press(Qt::Key_Space);
+  ASSERT_TRUE(button->isEnabled());
+  const auto words = [this] {
+    return textOf(window_.get(), QStringLiteral("Spares")).section(QLatin1Char(' '), 0, 0).toInt();
+  };
+  const int before = words();
+  ASSERT_GT(before, 0);
+  press(Qt::Key_S);
+  EXPECT_EQ(session().floor().progress().pieces.size(), 1U);
+  EXPECT_EQ(words(), before - 1);
+  press(Qt::Key_Z);
+  EXPECT_TRUE(session().floor().progress().pieces.empty());
+  EXPECT_EQ(words(), before);
+}
+
+TEST_F(AtTheSaw, theClockRunsAcrossACrash) {
+  EXPECT_TRUE(text("Time left").contains(QStringLiteral("a guess")));
+  press(Qt::Key_T);
+  EXPECT_TRUE(text("Time left").startsWith(QStringLiteral("clock 0:0")));
+  begin();
+  ASSERT_TRUE(window_->openFile(path()));
+  window_->showStage(QStringLiteral("saw"));
+  test::settle();
+  EXPECT_TRUE(text("Time left").startsWith(QStringLiteral("clock ")));
+  EXPECT_EQ(session().floor().progress().running.size(), 1U);
+  press(Qt::Key_T);
+  EXPECT_TRUE(session().floor().progress().running.empty());
 }
 
 TEST_F(AtTheSaw, withoutACuttingItSaysWhereOneComesFrom) {

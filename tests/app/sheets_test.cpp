@@ -223,14 +223,14 @@ TEST_F(SheetsShown, theCutsAreDrawnInTheirOrder) {
         .arg(qs(cut.piece), qs(cut.machine));
   };
   EXPECT_EQ(test::textOf(window_.get(), QStringLiteral("Cut")),
-            words(first) + QStringLiteral("trim %1 off, to a mark")
+            words(first) + QStringLiteral("trim to a mark, %1 off")
                                .arg(figureWithUnit(session().job().saw.trim, session().style())));
   const auto set = std::find_if(plan->cuts.begin(), plan->cuts.end(),
                                 [](const SawCut& cut) { return cut.kind == CutKind::Final; });
   ASSERT_NE(set, plan->cuts.end());
   for (int step = 1; step < set->step; ++step) test::press(Qt::Key_Right);
   EXPECT_EQ(test::textOf(window_.get(), QStringLiteral("Cut")),
-            words(*set) + QStringLiteral("%1 at %2")
+            words(*set) + QStringLiteral("%1, %2")
                               .arg(set->direction == CutDirection::Rip ? QStringLiteral("rip")
                                                                        : QStringLiteral("crosscut"),
                                    figureWithUnit(set->distance, session().style())));

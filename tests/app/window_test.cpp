@@ -262,7 +262,8 @@ TEST_F(Window, printsEverythingIntoAFolder) {
   EXPECT_EQ(
       QDir(folder.path()).entryList(QDir::Files).join(QLatin1Char(',')),
       QStringLiteral(
-          "Ringing trolley cutting list.pdf,Ringing trolley labels.pdf,Ringing trolley parts.csv,"
+          "Ringing trolley banding.pdf,Ringing trolley cutting list.pdf,Ringing trolley labels.pdf,"
+          "Ringing trolley machining.pdf,Ringing trolley parts.csv,"
           "Ringing trolley parts.pdf,Ringing trolley plan.json,Ringing trolley sheets.pdf,"
           "Ringing trolley shopping list.csv,Ringing trolley shopping list.pdf"));
   named<QListWidget>(&dialog, QStringLiteral("Pages"))->setCurrentRow(3);

@@ -22,6 +22,7 @@ struct Sawing {
     return kModel;
   }
 
+  floor::Count parts() const { return floor::partsDone(taken.record.cuttings[0], taken.now()); }
   AtSaw at() {
     now = taken.now();
     const floor::CuttingProgress& progress = now.cuttings.at(1);
@@ -34,8 +35,8 @@ TEST(AtSaw, beginsWithTheFirstCutAndEndsWhenAllAreMade) {
   AtSaw saw = sawing.at();
   EXPECT_EQ(saw.next(), 0U);
   EXPECT_FALSE(saw.last()) << "nothing to take back";
-  EXPECT_EQ(saw.partsDone().done, 0);
-  EXPECT_EQ(saw.partsDone().of, 29);
+  EXPECT_EQ(sawing.parts().done, 0);
+  EXPECT_EQ(sawing.parts().of, 29);
   std::int64_t settings = saw.settingsLeft();
   EXPECT_EQ(settings, sawing.taken.plan().plan.setups);
   for (int step = 1; step <= sawing.taken.cuts(); ++step) {
@@ -48,7 +49,7 @@ TEST(AtSaw, beginsWithTheFirstCutAndEndsWhenAllAreMade) {
   }
   AtSaw after = sawing.at();
   EXPECT_FALSE(after.next());
-  EXPECT_EQ(after.partsDone().done, 29);
+  EXPECT_EQ(sawing.parts().done, 29);
   EXPECT_EQ(after.settingsLeft(), 0);
   EXPECT_EQ(after.cutsDone().done, after.cutsDone().of);
 }
@@ -111,6 +112,29 @@ RC_GTEST_PROP(AtSaw, thereIsAlwaysANextCutOrAllAreMade, ()) {
     for (std::size_t i = 0; i < now.cuts(); ++i)
       if (now.isReady(i)) RC_ASSERT(pieces.insert(now.plan().cuts[i].piece).second);
   }
+}
+
+// The demo that is half cut: everything that is noted in it can have happened, a part was spoiled,
+// and the plan that was taken then goes on.
+TEST(AtSaw, theHalfCutDemoGoesOn) {
+  const auto read = readJobWithRecord("demo", test::demo("log-wall-at-the-saw"));
+  ASSERT_TRUE(read) << describe(read.problems());
+  const Record& record = read->record;
+  const floor::Progress now = floor::progress(record.cuttings, record.events);
+  EXPECT_TRUE(now.ignored.empty());
+  ASSERT_EQ(record.cuttings.size(), 1U);
+  const floor::CuttingProgress& at = now.cuttings.at(1);
+  ASSERT_EQ(at.plan, 2);
+  std::int64_t wanted = 0, good = 0, spoiled = 0;
+  for (const PartDemand& part : record.cuttings[0].plans[0].request.parts) wanted += part.quantity;
+  for (const auto& [piece, state] : now.pieces) ++(state.spoiled ? spoiled : good);
+  EXPECT_EQ(spoiled, 1);
+  EXPECT_GT(good, wanted / 4);
+  EXPECT_LT(good, wanted * 3 / 4);
+  AtSaw saw(record.cuttings[0].plans[1], at.made[1], at.bench);
+  EXPECT_GT(saw.cutsDone().done, 0);
+  ASSERT_TRUE(saw.next());
+  EXPECT_FALSE(saw.cut(*saw.next()).machine.empty());
 }
 
 }  // namespace

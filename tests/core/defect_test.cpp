@@ -136,7 +136,7 @@ TEST(Defect, staysWithThePieceItIsOn) {
   const Plan plan = nest::nest(asked, steps(500));
   ASSERT_TRUE(plan.complete());
   for (std::size_t cuts = 0; cuts <= plan.cuts.size(); ++cuts) {
-    const auto bench = nest::benchAfter(asked, plan, cuts);
+    const auto bench = nest::benchAfter(asked, plan, test::firstCuts(cuts));
     ASSERT_TRUE(bench);
     const nest::Replanned again =
         nest::replan(asked, plan, *bench, nest::Disturb::Freely, steps(60));

@@ -50,6 +50,35 @@ TEST(Floor, everyCutMadeGivesEveryPart) {
   EXPECT_EQ(now.cuttings.at(1).bench, lying);
 }
 
+// Folded one after the other, with some that cannot have happened between them, every event leaves
+// what folding all of them from the beginning gives.
+TEST(Floor, foldedOneByOneItIsTheSame) {
+  Taken taken;
+  const PieceId none{"no such code", 1};
+  for (int step = 1; step <= taken.cuts(); ++step) {
+    taken.note(EventKind::CutMade, 1, 1, step);
+    if (step % 9 == 0) taken.note(EventKind::CutMade, 1, 1, step);
+    if (step % 7 == 0) taken.note(EventKind::CutTakenBack, 1, 1, step);
+    if (step % 7 == 0) taken.note(EventKind::CutMade, 1, 1, step);
+    if (step % 11 == 0) taken.note(EventKind::PartSpoiled, 1).piece = none;
+    if (step % 13 == 0) taken.note(EventKind::PlanTaken, 1, 2);
+  }
+  floor::Fold fold(taken.record.cuttings);
+  std::vector<Event> so;
+  std::size_t refused = 0;
+  for (const Event& event : taken.record.events) {
+    so.push_back(event);
+    const bool refusedNow = !fold.apply(event).empty();
+    if (refusedNow) ++refused;
+    if (!refusedNow && event.seq % 10 != 0) continue;
+    floor::Progress all = floor::progress(taken.record.cuttings, so);
+    ASSERT_EQ(all.ignored.size(), refused);
+    all.ignored.clear();
+    ASSERT_EQ(fold.now(), all) << event.seq;
+  }
+  EXPECT_GT(refused, 5U);
+}
+
 TEST(Floor, aCuttingHoldsItsPartsUntilItIsGivenUp) {
   Taken taken;
   EXPECT_TRUE(taken.open().request.empty()) << "a cutting under way holds all";

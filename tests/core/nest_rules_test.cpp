@@ -342,7 +342,7 @@ TEST(Replan, theBenchAfterSomeCutsHasEveryPieceOnce) {
   const NestRequest request = logWall();
   const Plan plan = nest::nest(request, steps(500));
   for (const std::size_t cuts : {std::size_t{0}, plan.cuts.size() / 3, plan.cuts.size()}) {
-    const auto bench = nest::benchAfter(request, plan, cuts);
+    const auto bench = nest::benchAfter(request, plan, test::firstCuts(cuts));
     ASSERT_TRUE(bench);
     std::vector<std::int64_t> seen = bench->done;
     for (const auto& piece : bench->pieces)
@@ -350,13 +350,13 @@ TEST(Replan, theBenchAfterSomeCutsHasEveryPieceOnce) {
     for (std::size_t i = 0; i < seen.size(); ++i)
       EXPECT_EQ(seen[i], request.parts[i].quantity) << request.parts[i].code;
   }
-  EXPECT_FALSE(nest::benchAfter(request, plan, plan.cuts.size() + 1));
+  EXPECT_FALSE(nest::benchAfter(request, plan, test::firstCuts(plan.cuts.size() + 1)));
 }
 
 TEST(Replan, aSpoiledPartIsFoundAPlaceAndTheRestStaysWhereItIs) {
   NestRequest request = small();
   const Plan plan = nest::nest(request, steps(500));
-  auto bench = nest::benchAfter(request, plan, plan.cuts.size() * 2 / 3).value();
+  auto bench = nest::benchAfter(request, plan, test::firstCuts(plan.cuts.size() * 2 / 3)).value();
   std::size_t spoiled = 0;
   while (bench.done[spoiled] == 0) ++spoiled;
   --bench.done[spoiled];

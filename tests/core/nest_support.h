@@ -1,6 +1,8 @@
 // Requests for the tests of the nesting, made in a line or two.
 #pragma once
 
+#include <set>
+
 #include "core/nest/nest.h"
 #include "core/nest/random.h"
 
@@ -36,6 +38,13 @@ inline nest::NestOptions steps(std::int64_t count) {
   nest::NestOptions options;
   options.steps = count;
   return options;
+}
+
+// The steps of so many cuts from the first on.
+inline std::set<int> firstCuts(std::size_t count) {
+  std::set<int> out;
+  for (std::size_t i = 1; i <= count; ++i) out.insert(static_cast<int>(i));
+  return out;
 }
 
 // Cuts a piece apart at random, up to so many times, and returns what is left.

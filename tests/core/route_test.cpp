@@ -2,7 +2,10 @@
 #include <gtest/gtest.h>
 
 #include "core/breakdown/sections.h"
+#include "core/breakdown/split_case.h"
 #include "core/formats/job_json.h"
+#include "core/job/ids.h"
+#include "core/kinds/carcass/layout.h"
 #include "core/kinds/validate.h"
 #include "core/secondlook/way_look.h"
 #include "tests/core/listed.h"
@@ -117,15 +120,15 @@ TEST(WayIn, offersSectionsThatComeThrough) {
   EXPECT_EQ(sizes(job), "a section of its base 1200 x 500 x 100\n");
 }
 
-TEST(WayIn, aCaseIsSaidButNotCut) {
+TEST(WayIn, aCaseTooSmallToPartIsOnlySaid) {
   Job job = jobOf(test::metricCarcass().carcass());
-  job.route = {gate(GateKind::Door, 500, 2'000)};
+  job.route = {gate(GateKind::Door, 280, 2'000)};
   ASSERT_EQ(said(job), std::vector<std::string>{"K: the case does not come through the door"});
   const Finding finding = checkWayIn(job, breakDown(job))[0];
   EXPECT_FALSE(finding.fix);
   EXPECT_EQ(
       finding.why,
-      "It is 600 × 560 × 720 mm; 100 mm shorter it would, turned and tilted as the way allows.");
+      "It is 600 × 560 × 720 mm; 320 mm shorter it would, turned and tilted as the way allows.");
   job.route[0].width = mm(560);
   EXPECT_TRUE(said(job).empty());
 }
@@ -192,6 +195,147 @@ TEST(Shorten, whatCanBe) {
   EXPECT_TRUE(shorten(job.assemblies[0], SectionKind::Box, mm(700)));
   EXPECT_EQ(std::get<Platform>(job.assemblies[0].body).across, 3);
   EXPECT_FALSE(shorten(job.assemblies[0], SectionKind::Box, mm(299)));
+}
+
+Job wideCase(const std::vector<double>& fixed, std::size_t shares) {
+  Carcass carcass = test::metricCarcass().carcass();
+  carcass.width = mm(2'400);
+  Split split;
+  for (const double width : fixed) split.sizes.push_back({mm(width), 0});
+  split.sizes.resize(fixed.size() + shares);
+  split.children.resize(split.sizes.size());
+  split.children.back().content = AdjustableShelves{2};
+  carcass.inside = Opening{};
+  carcass.inside.content = split;
+  Job job = jobOf(carcass);
+  giveIds(job);
+  return job;
+}
+
+std::string casesOf(const Job& job) {
+  std::string out;
+  for (const Assembly& one : job.assemblies) {
+    if (!one.isCarcass()) {
+      out += "together";
+      continue;
+    }
+    const auto* split = std::get_if<Split>(&one.carcass().inside.content);
+    out += one.code + " " + formatMm(one.carcass().width) + " with " +
+           std::to_string(split == nullptr ? 1 : split->children.size()) + "; ";
+  }
+  return out;
+}
+
+// 2 400 of 18 mm boards with four equal columns: clear 2 400 - 90 = 2 310 in all. As two cases two
+// columns each have 1 155 and three panels of 18, less half a panel: 1 200. As three, one column has
+// 577.5 and 36, two have 1 155 and 54, all less two thirds of a panel.
+TEST(SplitCase, columnByColumn) {
+  struct Row {
+    const char* name;
+    std::vector<double> fixed;
+    std::size_t shares;
+    double longest;
+    const char* cases;
+  };
+  const Row rows[] = {
+      {"equal columns", {}, 4, 1'300, "K 1200 with 2; Kb 1200 with 2; together"},
+      {"as few as pass", {}, 4, 1'199, "K 601 with 1; Kb 1197 with 2; Kc 602 with 1; together"},
+      // 1 500 + 828 clear: 1 500 + 36 - 9 = 1 527.
+      {"a wide one first", {1'500}, 1, 1'600, "K 1527 with 1; Kb 873 with 1; together"},
+      {"one wider than passes", {1'500}, 1, 1'300, "K 1200 with 2; Kb 1200 with 2; together"},
+      {"it passes", {}, 4, 2'400, "K 2400 with 4; "},
+      {"too narrow to be built", {}, 4, 299, "K 2400 with 4; "},
+  };
+  for (const Row& row : rows) {
+    SCOPED_TRACE(row.name);
+    Job job = wideCase(row.fixed, row.shares);
+    splitCase(job, "K", mm(row.longest));
+    EXPECT_EQ(casesOf(job), row.cases);
+    EXPECT_TRUE(validate(job).empty());
+  }
+}
+
+TEST(SplitCase, whatItStandsOnAndTheWallGoWithIt) {
+  Job job = wideCase({}, 4);
+  Carcass& carcass = job.assemblies[0].carcass();
+  carcass.wallLeft = mm(20);
+  carcass.wallRight = mm(30);
+  carcass.stand = Stand{StandKind::Frame, mm(90), mm(50), carcass.material};
+  job.site.stands = {{job.assemblies[0].id, WallAt::Back, mm(100), {}}};
+  const Id lastColumn = std::get<Split>(carcass.inside.content).children[3].id;
+  PartOverride wide;
+  wide.part = {job.assemblies[0].id, PartRole::AdjustableShelf, lastColumn, 1};
+  wide.why = "books";
+  wide.oversize = mm(5);
+  job.overrides = {wide};
+  BoughtIn glass;
+  glass.name = "glass";
+  glass.assembly = job.assemblies[0].id;
+  glass.opening = lastColumn;
+  job.bought = {glass};
+  ASSERT_TRUE(validate(job).empty());
+  ASSERT_TRUE(splitCase(job, "K", mm(1'300)));
+  ASSERT_EQ(job.assemblies.size(), 3U);
+  const Carcass& left = std::as_const(job).assemblies[0].carcass();
+  const Carcass& right = std::as_const(job).assemblies[1].carcass();
+  EXPECT_EQ(left.width + right.width, mm(2'400));
+  EXPECT_EQ(left.wallLeft, mm(20));
+  EXPECT_EQ(left.wallRight, Length{});
+  EXPECT_EQ(right.wallRight, mm(30));
+  EXPECT_FALSE(left.stand) << "one base under both";
+  const Assembly& group = std::as_const(job).assemblies[2];
+  EXPECT_EQ(std::get<CarcassGroup>(group.body).stand->height, mm(90));
+  EXPECT_EQ(job.site.stands[0].assembly, group.id);
+  const Id second = std::as_const(job).assemblies[1].id;
+  EXPECT_EQ(job.overrides[0].part.assembly, second);
+  EXPECT_EQ(job.bought[0].assembly, second);
+  EXPECT_TRUE(validate(job).empty());
+  // As high as it was: the base still stands under it.
+  const auto layout = layOut(job, std::as_const(job).assemblies[1]);
+  ASSERT_TRUE(layout);
+  EXPECT_EQ(layout->outer.top(), mm(720));
+}
+
+TEST(SplitCase, insideAGroup) {
+  Job job = wideCase({}, 4);
+  Assembly other = test::metricCarcass();
+  other.code = "M";
+  job.assemblies.push_back(other);
+  giveIds(job);
+  CarcassGroup body;
+  const Id first = job.assemblies[0].id;
+  body.members = {first, job.assemblies[1].id};
+  GroupBridge bridge;
+  bridge.after = first;
+  bridge.material = job.materials[0].id;
+  body.bridges = {bridge};
+  Assembly group;
+  group.code = "G";
+  group.body = body;
+  job.assemblies.push_back(group);
+  giveIds(job);
+  ASSERT_TRUE(splitCase(job, "K", mm(1'300)));
+  const auto& now = std::get<CarcassGroup>(std::as_const(job).assemblies[2].body);
+  const Id added = std::as_const(job).assemblies[3].id;
+  EXPECT_EQ(now.members, (std::vector<Id>{first, added, std::as_const(job).assemblies[1].id}));
+  EXPECT_EQ(now.bridges[0].after, added) << "the gap is right of what stands last now";
+}
+
+TEST(SplitCase, isOfferedWhereACaseDoesNotComeThrough) {
+  Job job = wideCase({}, 4);
+  // It stands 720 high and turns lying: 900 · 2√2 - 2 · 560 = 1 425 at most.
+  Gate corner = gate(GateKind::Corridor, 900, 750);
+  corner.into = mm(900);
+  job.route = {corner};
+  const auto findings = checkWayIn(job, breakDown(job));
+  ASSERT_EQ(findings.size(), 1U);
+  ASSERT_TRUE(findings[0].fix);
+  // Two sides, top, bottom, back, three dividers, two shelves; then twice the first five, a divider
+  // each, and the shelves.
+  EXPECT_EQ(findings[0].fix->what,
+            "Build it as 2 cases side by side, screwed together in place: 10 parts become 14");
+  findings[0].fix->edit(job);
+  EXPECT_TRUE(said(job).empty());
 }
 
 }  // namespace

@@ -320,13 +320,13 @@ TEST(Saw, edgesAreFitToMeasureFrom) {
   };
   const Fault faults[] = {
       {"a trim that is set", CutKind::Trim, [](SawCut& cut) { cut.setup = 1; },
-       "a trim with a setting"},
+       "a cut to a mark with a setting"},
       {"a trim at a fence", CutKind::Trim, [](SawCut& cut) { cut.machine = "table saw"; },
-       "a trim on the table saw"},
+       "a cut to a mark on the table saw"},
       {"a trim that measures", CutKind::Trim, [](SawCut& cut) { cut.kind = CutKind::Final; },
        "measured from an edge that is not clean"},
       {"a size by a trim", CutKind::Final, [](SawCut& cut) { cut.kind = CutKind::Trim; },
-       "a trim with a setting"},
+       "a cut to a mark with a setting"},
       {"a setting out of order", CutKind::Final, [](SawCut& cut) { cut.setup += 3; }, "setting"},
   };
   for (const Fault& fault : faults) {

@@ -93,7 +93,7 @@ QWidget* DrawStage::makeSide() {
   column->setContentsMargins(0, 10, 12, 8);
   list_ = new AssemblyList(session());
   column->addWidget(list_);
-  sentence_ = new SentenceView(session().modes());
+  sentence_ = new SentenceView(session());
   sentence_->setTabAfter(elevation_);
   auto* scroll = new QScrollArea;
   scroll->setFrameShape(QFrame::NoFrame);

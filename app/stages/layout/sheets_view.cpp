@@ -10,7 +10,7 @@
 #include <cmath>
 
 #include "app/fields/field.h"
-#include "core/saw/edges.h"
+#include "pictures/paint/cut_picture.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
 #include "pictures/paint/sheet_picture.h"
@@ -139,16 +139,11 @@ void SheetsView::setCutsShown(int cuts) {
 
 QString SheetsView::cutWords(int cut) const {
   if (cut < 1 || cut > cutCount()) return {};
-  const SawCut& made = shown_.plan->cuts[static_cast<std::size_t>(cut) - 1];
-  const bool rip = made.direction == CutDirection::Rip;
-  if (made.kind == CutKind::Trim)
-    return tr("%1: %2, trim %3 off, to a mark")
-        .arg(qs(made.piece), qs(made.machine),
-             figureWithUnit(saw::trimmedOff(made, cuts_[static_cast<std::size_t>(cut) - 1]),
-                            styleOf(*shown_.job)));
-  return tr("%1: %2, %3 at %4")
-      .arg(qs(made.piece), qs(made.machine), rip ? tr("rip") : tr("crosscut"),
-           figureWithUnit(made.distance, styleOf(*shown_.job)));
+  const std::size_t at = static_cast<std::size_t>(cut) - 1;
+  const SawCut& made = shown_.plan->cuts[at];
+  return tr("%1: %2, %3, %4")
+      .arg(qs(made.piece), qs(made.machine), kindWords(made),
+           readWords(made, cuts_[at], styleOf(*shown_.job)));
 }
 
 void SheetsView::setZoom(double zoom) {

@@ -164,7 +164,7 @@ void PartsStage::showPart(const Part* part) {
 }
 
 QWidget* PartsStage::makeChoices() {
-  choices_ = new SentenceView(session().modes());
+  choices_ = new SentenceView(session());
   auto* scroll = new QScrollArea;
   scroll->setFrameShape(QFrame::NoFrame);
   scroll->setWidgetResizable(true);

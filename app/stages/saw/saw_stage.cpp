@@ -1,13 +1,17 @@
 #include "app/stages/saw/saw_stage.h"
 
+#include <QDateTime>
 #include <QHBoxLayout>
-#include <QKeyEvent>
-#include <QShortcut>
 #include <QSignalBlocker>
 #include <QVBoxLayout>
 #include <utility>
 
-#include "core/saw/edges.h"
+#include "app/fields/large.h"
+#include "app/stages/saw/labels_dialog.h"
+#include "app/stages/saw/mishap_dialog.h"
+#include "core/floor/pace.h"
+#include "core/floor/stacks.h"
+#include "core/length/parse.h"
 #include "pictures/paint/cut_picture.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
@@ -15,35 +19,33 @@
 namespace pp {
 namespace {
 
-constexpr int kButton = 48;  // high: for gloves
+constexpr const char* kClock = "sawing";  // as the record has it, in every language
 
-QPushButton* large(const QString& words, const QString& name) {
-  auto* out = new QPushButton(words);
-  out->setAccessibleName(name);
-  out->setMinimumHeight(kButton);
-  out->setFont(look::text(17, true));
-  out->setFocusPolicy(Qt::NoFocus);  // the keyboard stays with the cut
-  return out;
-}
-
-Label* figureLabel(const QString& name, int pixels, bool bold) {
-  auto* out = new Label;
-  out->setAccessibleName(name);
-  out->setFont(look::text(pixels, bold));
-  return out;
+// "1:05" hours and minutes, or "0:42 min".
+QString clockWords(std::int64_t seconds) {
+  constexpr std::int64_t kMinute = 60;
+  const std::int64_t minutes = seconds / kMinute;
+  if (minutes < kMinute)
+    return QObject::tr("%1:%2 min").arg(minutes).arg(seconds % kMinute, 2, 10, QLatin1Char('0'));
+  return QObject::tr("%1:%2 h")
+      .arg(minutes / kMinute)
+      .arg(minutes % kMinute, 2, 10, QLatin1Char('0'));
 }
 
 // The usual cautions, where the cut needs them.
 QString cautionFor(const floor::AtSaw& saw, std::size_t cut) {
-  const SawCut& one = saw.plan().cuts[cut];
+  const SawCut& one = saw.cut(cut);
   const saw::PlayedPiece& piece = saw.geometry(cut).piece;
-  const StockSupply& stock = saw.cutting().request.stock[saw.plan().sheets[piece.sheet].stock];
+  const StockSupply* stock = saw.stock(cut);
   constexpr Length kNarrow = Length::mm(150);
   constexpr Length kShort = Length::mm(200);
   const bool rip = one.direction == CutDirection::Rip;
-  if (piece.dx == stock.length && piece.dy == stock.width)
+  if (stock == nullptr && !rip)
+    return QObject::tr("Hold it down against the fence, hands clear of the blade until it stands.");
+  if (stock != nullptr && stock->piece.empty() && piece.dx == stock->length &&
+      piece.dy == stock->width)
     return QObject::tr("A whole sheet: a second pair of hands or a support.");
-  if (rip && one.kind != CutKind::Trim && one.distance < kNarrow)
+  if (rip && !one.isToMark() && one.distance < kNarrow)
     return QObject::tr("Narrow: push block, guard and riving knife on.");
   if (!rip && one.distance < kShort)
     return QObject::tr("Short: on the sled or against the stop, never freehand at the fence.");
@@ -52,46 +54,50 @@ QString cautionFor(const floor::AtSaw& saw, std::size_t cut) {
 
 }  // namespace
 
-SawStage::SawStage(Session& session, QWidget* parent) : Stage(session, parent) {
+SawStage::SawStage(Session& session, QWidget* parent) : StepStage(session, parent) {
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(0, 10, 12, 8);
   column->setSpacing(6);
   column->addLayout(makeHead());
   column->addLayout(makeFigures());
   view_ = new SawView;
-  column->addWidget(view_, 1);
+  strip_ = new LabelStrip(session);
+  auto* middle = new QHBoxLayout;
+  middle->addWidget(view_, 1);
+  middle->addWidget(strip_);
+  column->addLayout(middle, 1);
+  connect(strip_, &LabelStrip::asked, this, &SawStage::labels);
   caution_ = figureLabel(tr("Caution"), 15, false);
   caution_->setWordWrap(true);
   column->addWidget(caution_);
-  problem_ = new ProblemLine;
   column->addWidget(problem_);
   column->addLayout(makeKeys());
   connect(view_, &SawView::cutChosen, this, [this](std::size_t cut) {
     looked_ = cut;
     view_->setBench(false);
-    showCut();
+    showStep();
   });
-  const auto key = [this](Qt::Key one, auto act) {
-    auto* shortcut = new QShortcut(one, this);
-    shortcut->setContext(Qt::WidgetWithChildrenShortcut);
-    connect(shortcut, &QShortcut::activated, this, act);
-  };
-  key(Qt::Key_Space, [this] { done(); });
-  key(Qt::Key_Z, [this] { back(); });
-  key(Qt::Key_Left, [this] { look(-1); });
-  key(Qt::Key_Right, [this] { look(1); });
-  key(Qt::Key_G, [this] { find_->setFocus(); });
   key(Qt::Key_B, [this] { bench_->toggle(); });
-  key(Qt::Key_Escape, [this] {
-    looked_.reset();
-    done_->setFocus();
-    showCut();
+  key(Qt::Key_W, [this] { wentWrong(); });
+  key(Qt::Key_S, [this] { spare(); });
+  key(Qt::Key_T, [this] { clock(); });
+  key(Qt::Key_L, [this] { labels(); });
+  key(Qt::Key_M, [this] { first_->setFocus(); });
+  key(Qt::Key_F9, [this] { this->session().gauge().ask(); });
+  // A reading goes where it is looked for.
+  connect(&session.gauge(), &GaugeDesk::read, this, [this](Length reading) {
+    if (!first_->hasFocus()) return;
+    first_->setText(qs(formatWithUnit(reading, this->session().style())));
+    measured();
   });
+  constexpr int kTick = 1000;
+  tick_.setInterval(kTick);
+  connect(&tick_, &QTimer::timeout, this, &SawStage::sayLeft);
   // What is shown refers to the record, which is another by now.
   connect(&session.floor(), &FloorDesk::changed, this, [this] {
     if (isVisible()) return refresh();
     saw_ = nullptr;
-    showCut();
+    showStep();
     stale();
   });
   connect(&session, &Session::changed, this, &SawStage::stale);
@@ -108,12 +114,11 @@ QLayout* SawStage::makeHead() {
   });
   progress_ = figureLabel(tr("How far it is"), 15, false);
   row->addWidget(progress_, 1);
-  find_ = new QLineEdit;
   find_->setAccessibleName(tr("Go to a cut, a sheet or a code"));
   find_->setPlaceholderText(tr("cut, sheet or code  G"));
-  find_->setFixedWidth(190);
   row->addWidget(find_);
-  connect(find_, &QLineEdit::returnPressed, this, &SawStage::goTo);
+  left_ = figureLabel(tr("Time left"), 15, false);
+  row->insertWidget(2, left_);
   return row;
 }
 
@@ -121,62 +126,58 @@ QLayout* SawStage::makeFigures() {
   auto* row = new QHBoxLayout;
   auto* left = new QVBoxLayout;
   left->setSpacing(0);
-  constexpr int kTwoMetres = 72;  // pixels: read from there
   machine_ = figureLabel(tr("Machine"), 24, true);
   distance_ = figureLabel(tr("Distance"), kTwoMetres, true);
   other_ = figureLabel(tr("Distance in the other unit"), 17, false);
   left->addWidget(machine_);
   left->addWidget(distance_);
   left->addWidget(other_);
+  auto* first = new QHBoxLayout;
+  first_ = new QLineEdit;
+  first_->setAccessibleName(tr("First piece measures"));
+  first_->setPlaceholderText(tr("first piece measures  M"));
+  first_->setFixedWidth(210);
+  first->addWidget(first_);
+  verdict_ = figureLabel(tr("What the first piece says"), 15, false);
+  verdict_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
+  first->addWidget(verdict_, 1);
+  left->addLayout(first);
+  connect(first_, &QLineEdit::returnPressed, this, &SawStage::measured);
   row->addLayout(left, 3);
   auto* right = new QVBoxLayout;
   count_ = figureLabel(tr("Cuts left at this setting"), 17, false);
   near_ = figureLabel(tr("Stays"), 24, true);
   far_ = figureLabel(tr("Comes off"), 24, true);
+  spares_ = figureLabel(tr("Spares"), 15, false);
   next_ = figureLabel(tr("Next setting"), 15, false);
-  for (Label* one : {count_, near_, far_, next_}) {
+  for (Label* one : {count_, near_, far_, spares_, next_}) {
     one->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
     right->addWidget(one);
   }
   row->addLayout(right, 2);
   // In a small window a long name is cut off rather than the window growing.
-  for (Label* one : {machine_, other_, count_, near_, far_, next_, progress_})
+  for (Label* one : {machine_, other_, count_, near_, far_, spares_, next_, progress_})
     one->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
   return row;
 }
 
 QLayout* SawStage::makeKeys() {
-  auto* row = new QHBoxLayout;
-  back_ = large(tr("Back   Z"), tr("Take the last cut back"));
-  auto* before = large(tr("←"), tr("Look at the cut before"));
-  auto* after = large(tr("→"), tr("Look at the cut after"));
-  bench_ = large(tr("Bench   B"), tr("The whole bench"));
-  done_ = large(tr("Done   Space"), tr("The cut is made"));
-  row->addWidget(back_);
-  row->addWidget(before);
-  row->addWidget(after);
-  row->addWidget(bench_);
-  row->addStretch(1);
-  done_->setMinimumWidth(220);
-  done_->setFocusPolicy(Qt::StrongFocus);
-  done_->installEventFilter(this);
-  row->addWidget(done_);
-  connect(back_, &QPushButton::clicked, this, &SawStage::back);
-  connect(before, &QPushButton::clicked, this, [this] { look(-1); });
-  connect(after, &QPushButton::clicked, this, [this] { look(1); });
-  connect(done_, &QPushButton::clicked, this, &SawStage::done);
+  bench_ = largeButton(tr("Bench   B"), tr("The whole bench"));
   bench_->setCheckable(true);
-  connect(bench_, &QPushButton::toggled, view_, &SawView::setBench);
-  return row;
-}
-
-// Enter is the same as Space, but not where something is typed.
-bool SawStage::eventFilter(QObject* object, QEvent* event) {
-  if (object == done_ && event->type() == QEvent::KeyPress) {
-    const int key = static_cast<QKeyEvent*>(event)->key();
-    if (key == Qt::Key_Return || key == Qt::Key_Enter) return done(), true;
-  }
-  return Stage::eventFilter(object, event);
+  spare_ = largeButton(tr("Spare   S"), tr("Cut one more"));
+  wrong_ = largeButton(tr("Went wrong   W"), tr("Something went wrong"));
+  clock_ = largeButton(tr("Clock   T"), tr("The clock"));
+  clock_->setCheckable(true);
+  connect(spare_, &QPushButton::clicked, this, &SawStage::spare);
+  connect(wrong_, &QPushButton::clicked, this, &SawStage::wentWrong);
+  connect(clock_, &QPushButton::clicked, this, &SawStage::clock);
+  connect(bench_, &QPushButton::toggled, this, [this](bool all) {
+    view_->setBench(all);
+    showStep();
+  });
+  return makeButtons({tr("Take the last cut back"), tr("Look at the cut before"),
+                      tr("Look at the cut after"), tr("The cut is made")},
+                     {bench_, spare_, wrong_, clock_});
 }
 
 std::vector<KeyHelp> SawStage::keys() const {
@@ -185,7 +186,12 @@ std::vector<KeyHelp> SawStage::keys() const {
           {tr("← →"), tr("look at other cuts; Space does one that is ready")},
           {tr("Esc"), tr("back to the next cut")},
           {tr("G"), tr("go to a cut by its number, a sheet or the code of a part")},
-          {tr("B"), tr("the whole bench")}};
+          {tr("B"), tr("the whole bench")},
+          {tr("M"), tr("type what the first piece measures; F9 reads the caliper")},
+          {tr("S"), tr("cut one more of the part from what comes off")},
+          {tr("W"), tr("something went wrong: what is still good, and the ways to go on")},
+          {tr("T"), tr("start or stop the clock")},
+          {tr("L"), tr("labels of what came off; leftovers to the rack")}};
 }
 
 int SawStage::openCount() const {
@@ -195,6 +201,7 @@ int SawStage::openCount() const {
     const floor::CuttingProgress& now = session().floor().progress().cuttings.at(one.number);
     const auto plan = static_cast<std::size_t>(now.plan - 1);
     out += std::ssize(one.plans[plan].plan.cuts) - std::ssize(now.made[plan]);
+    out += std::ssize(floor::barCuts(one.plans.front())) - std::ssize(now.bars);
   }
   return static_cast<int>(out);
 }
@@ -222,8 +229,9 @@ void SawStage::followCuttings() {
     plan_ = now.plan;
     const bool same = noting_ && before && cutting_ == cuttingBefore && plan_ == planBefore;
     saw_ = same ? before
-                : std::make_shared<floor::AtSaw>(shown->plans[plan], now.made[plan], now.bench);
-    saw_->follow(now.made[plan], now.bench);
+                : std::make_shared<floor::AtSaw>(shown->plans[plan], now.made[plan], now.bench,
+                                                 floor::barCuts(shown->plans.front()), now.bars);
+    saw_->follow(now.made[plan], now.bench, now.bars);
   }
   cuttings_->setCurrentIndex(cuttings_->findData(cutting_));
   cuttings_->setVisible(cuttings_->count() > 0);
@@ -232,41 +240,62 @@ void SawStage::followCuttings() {
 
 void SawStage::refresh() {
   followCuttings();
-  showCut();
+  showStep();
 }
 
-std::optional<std::size_t> SawStage::cut() const {
-  if (looked_) return looked_;
+std::optional<std::size_t> SawStage::nextStep() const {
   return saw_ ? saw_->next() : std::nullopt;
 }
 
-void SawStage::showCut() {
+void SawStage::showStep() {
   const LengthStyle style = session().style();
-  const auto at = cut();
+  const auto at = step();
   const auto words = saw_ ? tr("Everything of this cutting is cut.")
                           : tr("Nothing is at the saw. Take a plan there in Lay out.");
   Tone tone = Tone::Birch;
-  if (saw_ && at) {
-    const saw::PlayedPiece& piece = saw_->geometry(*at).piece;
-    const StockSupply& stock =
-        saw_->cutting().request.stock[saw_->plan().sheets[piece.sheet].stock];
+  if (const StockSupply* stock = saw_ && at ? saw_->stock(*at) : nullptr)
     for (const Material& material : session().job().materials)
-      if (material.name == stock.material && material.nominal == stock.thickness)
+      if (material.name == stock->material && material.nominal == stock->thickness)
         tone = material.tone;
-  }
   view_->show(saw_, at, tone, style, words);
-  for (Label* one : {machine_, distance_, other_, count_, near_, far_, next_, caution_})
+  for (Label* one : {machine_, distance_, other_, count_, near_, far_, spares_, next_, caution_})
     one->setVisible(at.has_value());
   progress_->setVisible(saw_ != nullptr);
-  back_->setEnabled(saw_ && saw_->last());
+  strip_->setVisible(saw_ != nullptr);
+  if (saw_) strip_->follow();
+  back_->setEnabled(saw_ && (saw_->last() || canTakePlanBack()));
+  wrong_->setEnabled(saw_ != nullptr);
+  spare_->setEnabled(saw_ && at && sparesLeft(*at) > 0);
+  sayLeft();
+  first_->setEnabled(saw_ && at && !saw_->cut(*at).isToMark());
   // It keeps the keyboard whatever is looked at, so it is never greyed out.
-  done_->setText(!saw_ || !at         ? tr("Nothing to cut")
+  const std::int64_t leftovers = this->leftovers();
+  done_->setText(saw_ && !at && leftovers > 0
+                     ? tr("%1 to the rack").arg(counted(leftovers, tr("leftover"), tr("leftovers")))
+                 : !saw_ || !at       ? tr("Nothing to cut")
                  : saw_->isMade(*at)  ? tr("It is made")
                  : saw_->isReady(*at) ? tr("Done   Space")
                                       : tr("Not there yet"));
   if (saw_) {
     const auto cuts = saw_->cutsDone();
-    const auto parts = saw_->partsDone();
+    floor::Count parts;
+    QStringList stacks;
+    for (const Cutting& one : session().floor().record().cuttings) {
+      if (one.number != cutting_) continue;
+      const floor::Progress& progress = session().floor().progress();
+      parts = floor::partsDone(one, progress);
+      if (!view_->isBench()) continue;
+      const auto say = [&stacks](const floor::Stack& stack) {
+        stacks << tr("%1   %2 of %3 parts")
+                      .arg(stack.name.empty() ? tr("loose") : qs(stack.name))
+                      .arg(stack.parts.done)
+                      .arg(stack.parts.of);
+      };
+      for (const floor::Stack& stack : floor::byAssembly(one, progress)) say(stack);
+      stacks << QString();
+      for (const floor::Stack& stack : floor::bySheet(saw_->cutting(), progress)) say(stack);
+    }
+    view_->setStacks(stacks);
     progress_->setText(tr("%1 of %2 cuts, %3 of %4 parts, %5 left")
                            .arg(cuts.done)
                            .arg(cuts.of)
@@ -275,74 +304,211 @@ void SawStage::showCut() {
                            .arg(counted(saw_->settingsLeft(), tr("setting"), tr("settings"))));
   }
   if (!saw_ || !at) return;
-  const SawCut& one = saw_->plan().cuts[*at];
-  const bool trim = one.kind == CutKind::Trim;
-  const QString direction = one.direction == CutDirection::Rip ? tr("rip") : tr("crosscut");
-  machine_->setText(
-      tr("%1   %2   %3, %4")
-          .arg(one.step)
-          .arg(qs(one.piece), qs(one.machine), trim ? tr("trim to a mark") : direction));
-  const Length shown = trim ? saw::trimmedOff(one, saw_->geometry(*at)) : one.distance;
+  const SawCut& one = saw_->cut(*at);
+  machine_->setText(tr("%1   %2   %3, %4   %5")
+                        .arg(saw_->number(*at))
+                        .arg(qs(one.piece), qs(one.machine), kindWords(one),
+                             faceWords(saw_->cutting().request.shop, one)));
   LengthStyle other = style;
   other.unit = style.unit == Unit::Inch ? Unit::Millimetre : Unit::Inch;
-  distance_->setText(trim ? tr("%1 off").arg(figureWithUnit(shown, style))
-                          : figureWithUnit(shown, style));
-  other_->setText(figureWithUnit(shown, other));
+  distance_->setText(readWords(one, saw_->geometry(*at), style));
+  other_->setText(readWords(one, saw_->geometry(*at), other));
   const bool low = one.fence == FenceSide::Low;
   near_->setText(tr("stays: %1").arg(becomesWords(low ? saw_->low(*at) : saw_->high(*at))));
   far_->setText(tr("comes off: %1").arg(becomesWords(low ? saw_->high(*at) : saw_->low(*at))));
-  count_->setText(trim ? counted(saw_->leftAtSetting(*at), tr("trim left"), tr("trims left"))
-                       : counted(saw_->leftAtSetting(*at), tr("cut left at this setting"),
-                                 tr("cuts left at this setting")));
+  count_->setText(one.isToMark() ? counted(saw_->leftAtSetting(*at), tr("cut to a mark left"),
+                                           tr("cuts to a mark left"))
+                                 : counted(saw_->leftAtSetting(*at), tr("cut left at this setting"),
+                                           tr("cuts left at this setting")));
+  const std::int64_t spares = sparesLeft(*at);
+  const saw::Becomes stays = low ? saw_->low(*at) : saw_->high(*at);
+  spares_->setText(
+      spares == 0
+          ? QString()
+          : tr("%1 more %2 can be cut from what comes off").arg(spares).arg(qs(stays.name)));
   const auto next = saw_->nextSetting(*at);
   next_->setText(next ? tr("then %1, %2")
-                            .arg(qs(saw_->plan().cuts[*next].machine),
-                                 figureWithUnit(saw_->plan().cuts[*next].distance, style))
+                            .arg(qs(saw_->cut(*next).machine),
+                                 figureWithUnit(saw_->cut(*next).distance, style))
                       : tr("then nothing more is set"));
   caution_->setText(saw_->isMade(*at)    ? tr("This cut is made.")
                     : saw_->isReady(*at) ? cautionFor(*saw_, *at)
                                          : tr("Its piece does not lie there yet."));
 }
 
-void SawStage::note(std::optional<Problem> (Session::*what)(int, int, int), std::size_t cut) {
-  looked_.reset();
+void SawStage::noted(const std::function<std::optional<Problem>()>& note) {
   noting_ = true;
-  const auto problem = (session().*what)(cutting_, plan_, saw_->plan().cuts[cut].step);
+  const auto problem = note();
   noting_ = false;
   problem_->show(problem ? Problems{*problem} : Problems{});
-  showCut();
+  showStep();
+}
+
+void SawStage::note(std::optional<Problem> (Session::*what)(int, int, int), std::size_t cut) {
+  looked_.reset();
+  // The cuts of bars are of no plan.
+  noted([&] {
+    return (session().*what)(cutting_, saw_->isBar(cut) ? 0 : plan_, saw_->cut(cut).step);
+  });
 }
 
 void SawStage::done() {
-  const auto at = cut();
-  if (saw_ && at && saw_->isReady(*at)) note(&Session::cutMade, *at);
+  const auto at = step();
+  if (saw_ && at && saw_->isReady(*at)) return note(&Session::cutMade, *at);
+  if (saw_ && !at && leftovers() > 0)
+    noted([this] { return leftoversToTheRack(session(), cutting_); });
+}
+
+// That go to the rack, once all of the cutting is cut.
+std::int64_t SawStage::leftovers() const {
+  const auto lying =
+      floor::leftoversLying(session().floor().record().cuttings, session().floor().progress());
+  return std::count_if(lying.begin(), lying.end(),
+                       [this](const floor::Labelled& one) { return one.cutting == cutting_; });
 }
 
 void SawStage::back() {
-  if (const auto at = saw_ ? saw_->last() : std::nullopt) note(&Session::cutTakenBack, *at);
-}
-
-void SawStage::look(int by) {
-  const auto at = cut();
-  if (!saw_ || saw_->cuts() == 0) return;
-  const auto last = static_cast<std::int64_t>(saw_->cuts()) - 1;
-  const std::int64_t from = at ? static_cast<std::int64_t>(*at) : last + 1;
-  looked_ = static_cast<std::size_t>(std::clamp<std::int64_t>(from + by, 0, last));
-  if (looked_ == saw_->next()) looked_.reset();
-  showCut();
-}
-
-void SawStage::goTo() {
   if (!saw_) return;
-  const auto found = saw_->find(find_->text().trimmed().toStdString());
-  if (!found)
-    return problem_->show(
-        {{{}, 0, {}, find_->text().toStdString(), "the number of a cut, a sheet, or a code"}});
-  problem_->clear();
-  looked_ = found;
-  find_->clear();
+  // A spare that was cut since goes first, a plan that was not cut by last.
+  const std::vector<Event>& events = session().floor().record().events;
+  if (!events.empty() && events.back().kind == EventKind::Spare &&
+      events.back().cutting == cutting_) {
+    Event event;
+    event.kind = EventKind::SpareTakenBack;
+    event.cutting = cutting_;
+    event.piece = events.back().piece;
+    return noted([&] { return session().happened({event}); });
+  }
+  if (const auto at = saw_->last()) return note(&Session::cutTakenBack, *at);
+  if (canTakePlanBack()) noted([&] { return session().planTakenBack(cutting_, plan_); });
+}
+
+bool SawStage::canTakePlanBack() const {
+  return saw_ && plan_ > 1 && saw_->cutsDone().done == 0;
+}
+
+// Less those that were cut already.
+std::int64_t SawStage::sparesLeft(std::size_t cut) const {
+  std::int64_t out = saw_->spares(cut);
+  if (out == 0) return 0;
+  const floor::Progress& progress = session().floor().progress();
+  for (const Event& event : session().floor().record().events)
+    if (event.kind == EventKind::Spare && event.cutting == cutting_ &&
+        event.plan == (saw_->isBar(cut) ? 0 : plan_) && event.step == saw_->cut(cut).step &&
+        event.piece && progress.pieces.count(*event.piece) > 0)
+      --out;
+  return std::max<std::int64_t>(out, 0);
+}
+
+// One more of the part that stays, with the next number nobody has.
+void SawStage::spare() {
+  const auto at = step();
+  if (!saw_ || !at || sparesLeft(*at) == 0) return;
+  const bool low = saw_->cut(*at).fence == FenceSide::Low;
+  Event event;
+  event.kind = EventKind::Spare;
+  event.cutting = cutting_;
+  event.plan = saw_->isBar(*at) ? 0 : plan_;
+  event.step = saw_->cut(*at).step;
+  const std::string code = (low ? saw_->low(*at) : saw_->high(*at)).name;
+  event.piece = PieceId{code, floor::nextNumber(session().floor().holdings(), code)};
+  noted([&] { return session().happened({event}); });
+}
+
+void SawStage::wentWrong() {
+  if (!saw_) return;
+  auto* dialog = new MishapDialog(session(), cutting_, window());
+  connect(dialog, &QDialog::finished, this, [this] {
+    looked_.reset();
+    done_->setFocus();
+    refresh();
+  });
+  dialog->open();
+}
+
+void SawStage::labels() {
+  if (!saw_) return;
+  auto* dialog = new LabelsDialog(session(), window());
+  connect(dialog, &QDialog::finished, this, [this] {
+    done_->setFocus();
+    refresh();
+  });
+  dialog->open();
+}
+
+void SawStage::clock() {
+  const floor::Progress& progress = session().floor().progress();
+  Event event;
+  event.name = kClock;
+  event.kind =
+      progress.running.count(event.name) > 0 ? EventKind::ClockStopped : EventKind::ClockStarted;
+  noted([&] { return session().note(event); });
+}
+
+// What is left to do at the pace so far, and what the clock has run.
+void SawStage::sayLeft() {
+  const FloorDesk& floor = session().floor();
+  const auto running = floor.progress().running.find(kClock);
+  const bool runs = running != floor.progress().running.end();
+  clock_->setChecked(runs);
+  clock_->setEnabled(saw_ != nullptr);
+  if (runs && isVisible())
+    tick_.start();
+  else
+    tick_.stop();
+  QString words;
+  const auto ran = floor.progress().milliseconds.find(kClock);
+  std::int64_t milliseconds = ran == floor.progress().milliseconds.end() ? 0 : ran->second;
+  if (runs)
+    milliseconds +=
+        std::max<std::int64_t>(0, QDateTime::currentMSecsSinceEpoch() - running->second);
+  constexpr std::int64_t kSecond = 1'000;
+  if (milliseconds > 0 || runs) words = tr("clock %1   ").arg(clockWords(milliseconds / kSecond));
+  if (saw_) {
+    const auto cuts = saw_->cutsDone();
+    const floor::Pace pace = floor::paceOf(floor.record(), saw_->cutting().request.shop);
+    const std::int64_t left = floor::secondsFor(pace, cuts.of - cuts.done, saw_->settingsLeft());
+    if (cuts.of > cuts.done)
+      words +=
+          (pace.learned ? tr("about %1 left, as it went so far") : tr("about %1 left, a guess"))
+              .arg(clockWords(left));
+  }
+  left_->setText(words);
+}
+
+// The first piece of a setting: how far the fence must move, and what the piece is good for.
+void SawStage::measured() {
+  const auto at = step();
+  if (!saw_ || !at) return;
+  const LengthStyle style = session().style();
+  const auto read = parseExpression(first_->text().trimmed().toStdString(), session().job().unit);
+  if (!read || read.value() <= Length{}) {
+    verdict_->setText(tr("A length above 0 is wanted."));
+    return;
+  }
+  const SawCut& one = saw_->cut(*at);
+  const Length off = read.value() - one.distance;
+  const Length tolerance = saw_->cutting().request.shop.tolerance;
+  if (std::max(off, -off) <= tolerance) {
+    verdict_->setText(tr("%1: good.").arg(figureWithUnit(read.value(), style)));
+  } else if (off > Length{}) {
+    verdict_->setText(tr("%1 too much: move the fence in by that, and cut the piece again.")
+                          .arg(figureWithUnit(off, style)));
+  } else {
+    verdict_->setText(tr("%1 too little: move the fence out by that. W says what the piece is good "
+                         "for.")
+                          .arg(figureWithUnit(-off, style)));
+  }
+  first_->clear();
   done_->setFocus();
-  showCut();
+}
+
+std::optional<std::size_t> SawStage::find(const std::string& words) const {
+  return saw_ ? saw_->find(words) : std::nullopt;
+}
+
+std::string SawStage::whatIsFound() const {
+  return "the number of a cut, a sheet, or a code";
 }
 
 }  // namespace pp

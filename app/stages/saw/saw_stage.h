@@ -2,16 +2,15 @@
 #pragma once
 
 #include <QComboBox>
-#include <QLineEdit>
-#include <QPushButton>
+#include <QTimer>
 
-#include "app/fields/field.h"
+#include "app/stages/saw/label_strip.h"
 #include "app/stages/saw/saw_view.h"
-#include "app/stages/stage.h"
+#include "app/stages/step_stage.h"
 
 namespace pp {
 
-class SawStage : public Stage {
+class SawStage : public StepStage {
   Q_OBJECT
  public:
   explicit SawStage(Session& session, QWidget* parent = nullptr);
@@ -19,29 +18,36 @@ class SawStage : public Stage {
   // Cuts to be made.
   int openCount() const override;
   std::vector<KeyHelp> keys() const override;
-  QWidget* firstFocus() override { return done_; }
 
  protected:
   void refresh() override;
-  bool eventFilter(QObject* object, QEvent* event) override;
+  void done() override;
+  void back() override;
+  void showStep() override;
+  std::size_t steps() const override { return saw_ ? saw_->cuts() : 0; }
+  std::optional<std::size_t> nextStep() const override;
+  std::optional<std::size_t> find(const std::string& words) const override;
+  std::string whatIsFound() const override;
 
  private:
   QLayout* makeHead();
   QLayout* makeFigures();
   QLayout* makeKeys();
   void followCuttings();
-  void showCut();
-  void done();
-  void back();
-  void look(int by);
-  void goTo();
-  // What is shown: the cut that is looked at, else the next.
-  std::optional<std::size_t> cut() const;
-  // Has it noted, and shows what follows.
+  void wentWrong();
+  void spare();
+  void clock();
+  void measured();
+  void sayLeft();
+  void labels();
+  bool canTakePlanBack() const;
+  std::int64_t leftovers() const;
+  std::int64_t sparesLeft(std::size_t cut) const;
+  // Has something noted, and shows what follows.
+  void noted(const std::function<std::optional<Problem>()>& note);
   void note(std::optional<Problem> (Session::*what)(int, int, int), std::size_t cut);
 
   QComboBox* cuttings_;
-  QLineEdit* find_;
   Label* progress_;
   Label* machine_;
   Label* distance_;
@@ -51,16 +57,21 @@ class SawStage : public Stage {
   Label* far_;
   Label* caution_;
   Label* next_;
+  Label* spares_;
+  QLineEdit* first_;
+  Label* verdict_;
+  Label* left_;
+  QPushButton* wrong_;
+  QPushButton* spare_;
+  QPushButton* clock_;
+  QTimer tick_;
   SawView* view_;
-  QPushButton* done_;
-  QPushButton* back_;
+  LabelStrip* strip_;
   QPushButton* bench_;
-  ProblemLine* problem_;
   std::shared_ptr<floor::AtSaw> saw_;
   int cutting_ = 0;  // its number; 0: none is under way
   int plan_ = 0;
-  std::optional<std::size_t> looked_;  // at another cut than the next
-  bool noting_ = false;                // an event: the cuttings stay the very objects they are
+  bool noting_ = false;  // an event: the cuttings stay the very objects they are
 };
 
 }  // namespace pp

@@ -11,6 +11,11 @@
 #include "pictures/paint/set_text.h"
 
 namespace pp {
+namespace {
+
+constexpr double kStacks = 200;  // pixels at the right of the bench
+
+}  // namespace
 
 SawView::SawView(QWidget* parent) : QWidget(parent) {
   setAccessibleName(tr("The piece on the saw"));
@@ -28,7 +33,7 @@ void SawView::show(std::shared_ptr<const floor::AtSaw> saw, std::optional<std::s
   if (saw_ && cut_)
     what = tr("%1 and %2 of %3")
                .arg(becomesWords(saw_->low(*cut_)), becomesWords(saw_->high(*cut_)),
-                    qs(saw_->plan().cuts[*cut_].piece));
+                    qs(saw_->cut(*cut_).piece));
   setAccessibleDescription(what);
   update();
 }
@@ -36,6 +41,11 @@ void SawView::show(std::shared_ptr<const floor::AtSaw> saw, std::optional<std::s
 void SawView::setBench(bool all) {
   bench_ = all;
   update();
+}
+
+void SawView::setStacks(const QStringList& stacks) {
+  stacks_ = stacks;
+  if (bench_) update();
 }
 
 QStringList SawView::lying() const {
@@ -57,10 +67,11 @@ std::vector<SawView::Lying> SawView::bench() const {
       area += piece.dx.inMm() * piece.dy.inMm();
     }
   if (ready.empty()) return out;
+  const double across = width() - kStacks;
   constexpr double kGap = 12;
   constexpr double kName = 18;
   // As large as lets all rows in.
-  for (double scale = std::sqrt(width() * height() / std::max(area, 1.0)); scale > 1e-4;
+  for (double scale = std::sqrt(across * height() / std::max(area, 1.0)); scale > 1e-4;
        scale *= 0.9) {
     out.clear();
     double x = kGap;
@@ -70,17 +81,17 @@ std::vector<SawView::Lying> SawView::bench() const {
       const saw::PlayedPiece& piece = saw_->geometry(i).piece;
       const double w = std::max(28.0, piece.dx.inMm() * scale);
       const double h = std::max(14.0, piece.dy.inMm() * scale);
-      if (x + w > width() - kGap && x > kGap) {
+      if (x + w > across - kGap && x > kGap) {
         x = kGap;
         y += high + kName + kGap;
         high = 0;
       }
-      out.push_back({qs(saw_->plan().cuts[i].piece), QRectF(x, y + kName, w, h), i});
+      out.push_back({qs(saw_->cut(i).piece), QRectF(x, y + kName, w, h), i});
       x += w + kGap;
       high = std::max(high, h);
     }
-    const bool wide = std::any_of(out.begin(), out.end(), [this](const Lying& one) {
-      return one.room.right() > width() - 2;
+    const bool wide = std::any_of(out.begin(), out.end(), [across](const Lying& one) {
+      return one.room.right() > across - 2;
     });
     if (!wide && y + kName + high <= height() - kGap) break;
   }
@@ -88,11 +99,16 @@ std::vector<SawView::Lying> SawView::bench() const {
 }
 
 void SawView::paintBench(QPainter& painter) const {
+  painter.setFont(look::text(look::kBody));
+  painter.setPen(look::kGraphite);
+  constexpr double kLine = 21;
+  for (qsizetype i = 0; i < stacks_.size(); ++i)
+    drawText(painter,
+             QRectF(width() - kStacks + 8, 8 + kLine * static_cast<double>(i), kStacks - 8, kLine),
+             Qt::AlignLeft | Qt::AlignVCenter, stacks_[i]);
   for (const Lying& one : bench()) {
-    const saw::PlayedPiece& piece = saw_->geometry(one.cut).piece;
-    const StockSupply& stock =
-        saw_->cutting().request.stock[saw_->plan().sheets[piece.sheet].stock];
-    paintWood(painter, one.room, tone_, stock.grain != SheetGrain::Width, 1);
+    const StockSupply* stock = saw_->stock(one.cut);
+    paintWood(painter, one.room, tone_, stock == nullptr || stock->grain != SheetGrain::Width, 1);
     const bool next = cut_ == one.cut;
     painter.setBrush(Qt::NoBrush);
     painter.setPen(QPen(next ? look::kRed : look::kGraphite, next ? 3 : 1));

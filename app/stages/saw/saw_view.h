@@ -1,6 +1,7 @@
 // The cut at hand, large, or the whole bench.
 #pragma once
 
+#include <QStringList>
 #include <QWidget>
 #include <memory>
 
@@ -18,6 +19,8 @@ class SawView : public QWidget {
   void show(std::shared_ptr<const floor::AtSaw> saw, std::optional<std::size_t> cut, Tone tone,
             const LengthStyle& style, const QString& words);
   void setBench(bool all);
+  // The parts that are cut, a line a stack: shown beside the whole bench.
+  void setStacks(const QStringList& stacks);
   bool isBench() const { return bench_; }
   // What lies on the bench, by name, as it is drawn.
   QStringList lying() const;
@@ -44,6 +47,7 @@ class SawView : public QWidget {
   LengthStyle style_;
   QString words_;
   bool bench_ = false;
+  QStringList stacks_;
 };
 
 }  // namespace pp

@@ -64,7 +64,7 @@ class BoardMaker {
     if (!face) return face.problems();
     Part part = std::move(face).value();
     part.hand = board_.hand == BoardHand::None ? Hand::None : left ? Hand::Left : Hand::Right;
-    part.show = left ? board_.show : other(board_.show);
+    part.show = left ? board_.show : opposite(board_.show);
     for (const Feature& feature : board_.features) {
       const bool here = board_.layers.empty() || isThrough(feature) || isOfAnEdge(feature) ||
                         feature.face == Face::Outside;
@@ -79,8 +79,6 @@ class BoardMaker {
       if (Problems problems = layer(first, i, left, under); !problems.empty()) return problems;
     return {};
   }
-
-  static Face other(Face face) { return face == Face::Inside ? Face::Outside : Face::Inside; }
 
   Problems cut(Part& part, const Feature& feature, bool left) const {
     return cutFeature(part, left ? feature : flipped(feature, Flip::Faces), maker_.job());

@@ -57,7 +57,7 @@ class PanelMaker {
       const auto edge = part.edgeAt(choice.side);
       const std::string where = sideName(choice.side) + " of the " + part.name;
       if (!edge) return {cannot(where, "a choice for it", "an edge that the part has")};
-      const bool end = *edge == Edge::W1 || *edge == Edge::W2;
+      const bool end = isEnd(*edge);
       if (choice.joint && !(end && isJoined(panel)))
         return {cannot(where, "a joint", "an end that stands between two panels")};
       if (choice.beyond == Length{}) continue;
@@ -93,7 +93,7 @@ class PanelMaker {
   }
   bool isHeld(const PanelRect& panel, Edge edge) const {
     if (mitred() && isOutside(panel.kind)) return true;
-    if (edge == Edge::L1 || edge == Edge::L2) return false;
+    if (!isEnd(edge)) return false;
     const bool capping = carcass_.top == TopSchool::Capping;
     if (panel.kind == PanelKind::LeftSide || panel.kind == PanelKind::RightSide)
       return edge == Edge::W2 && capping;

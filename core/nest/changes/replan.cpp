@@ -4,9 +4,10 @@
 
 #include <algorithm>
 #include <map>
+#include <set>
 #include <tuple>
 
-#include "core/saw/playback.h"
+#include "core/saw/edges.h"
 
 namespace pp::nest {
 namespace {
@@ -38,12 +39,10 @@ NestRequest requestFor(const NestRequest& old, const Plan& plan, const Bench& be
     row.id = piece.id;
     row.length = piece.dx;
     row.width = piece.dy;
-    // A whole sheet has its factory edges still; what is cut from one is clean.
-    const bool whole = piece.dx == row.length && piece.dy == row.width &&
-                       piece.dx == old.stock[piece.stock].length &&
-                       piece.dy == old.stock[piece.stock].width;
-    if (!whole) row.trim = Length{};
+    row.edges = piece.trims;
     row.defects = defectsOn(piece, row.defects);
+    row.defects.insert(row.defects.end(), piece.damaged.begin(), piece.damaged.end());
+    row.piece = piece.id;
     row.quantity = 1;
     row.price = Money{};
     row.kind = StockKind::Offcut;
@@ -105,36 +104,59 @@ void count(Replanned& out, const Plan& old, std::size_t firstPiece) {
     }
     for (const Placement& p : sheet.placements) --before[{sheet.stock, p.part}];
   }
-  for (const auto& [key, left] : before) out.moved += std::max<std::int64_t>(0, left);
+  std::set<std::size_t> parts;
+  for (const auto& [key, left] : before) {
+    if (left <= 0) continue;
+    out.moved += left;
+    parts.insert(key.second);
+  }
+  out.movedParts.assign(parts.begin(), parts.end());
 }
 
 }  // namespace
 
-Result<Bench> benchAfter(const NestRequest& request, const Plan& plan, std::size_t cuts) {
-  if (cuts > plan.cuts.size())
-    return Problem{"", 0, "cuts", std::to_string(cuts),
-                   fmt::format("at most {}", plan.cuts.size())};
+Result<Bench> benchAfter(const NestRequest& request, const Plan& plan, const std::set<int>& made) {
+  const auto steps = static_cast<int>(plan.cuts.size());
+  if (!made.empty() && (*made.begin() < 1 || *made.rbegin() > steps))
+    return Problem{"", 0, "cuts", fmt::format("{} to {}", *made.begin(), *made.rbegin()),
+                   fmt::format("1 to {}", steps)};
   Plan part = plan;
-  part.cuts.resize(cuts);
+  std::erase_if(part.cuts, [&made](const SawCut& cut) { return made.count(cut.step) == 0; });
+  int step = 0;
+  for (SawCut& cut : part.cuts) cut.step = ++step;
   const auto lying = saw::playback(request, part);
   if (!lying) return lying.problems();
+  std::map<std::string, const PieceEnd*> ends;
+  for (const PieceEnd& end : plan.ends) ends.emplace(end.piece, &end);
   Bench out;
   out.done.resize(request.parts.size());
-  for (const auto& [name, piece] : lying.value()) {
+  for (const auto& [name, sure] : saw::sureAfter(request, plan, made)) {
+    const saw::PlayedPiece& piece = lying->at(name);
     const PlannedSheet& sheet = plan.sheets[piece.sheet];
-    PieceAtHand at{name, sheet.stock, piece.x, piece.y, piece.dx, piece.dy, {}};
-    bool finished = false;
+    if (const auto end = ends.find(name);
+        end != ends.end() && end->second->kind == PieceEnd::Kind::Part) {
+      ++out.done[sheet.placements[end->second->index].part];
+      continue;
+    }
+    if (sure.at.dx <= Length{} || sure.at.dy <= Length{}) continue;  // dust
+    PieceAtHand at{name, sheet.stock, piece.x, piece.y, sure.at.dx, sure.at.dy, {}, sure.trims, {}};
+    // What is parted roughly has its allowance for that.
+    if (request.shop.partsRoughly()) {
+      at.dx = piece.dx;
+      at.dy = piece.dy;
+      const bool whole = sure.at.dx == request.stock[sheet.stock].length &&
+                         sure.at.dy == request.stock[sheet.stock].width;
+      if (!whole) at.trims = {};
+    }
     for (Placement p : sheet.placements) {
       if (p.x < piece.x || p.y < piece.y || p.x + p.dx > piece.x + piece.dx ||
           p.y + p.dy > piece.y + piece.dy)
         continue;
-      finished = finished || (p.dx == piece.dx && p.dy == piece.dy);
-      if (finished) ++out.done[p.part];
       p.x -= piece.x;
       p.y -= piece.y;
       at.planned.push_back(p);
     }
-    if (!finished) out.pieces.push_back(std::move(at));
+    out.pieces.push_back(std::move(at));
   }
   return out;
 }

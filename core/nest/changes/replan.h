@@ -2,6 +2,8 @@
 // there becomes the stock.
 #pragma once
 
+#include <set>
+
 #include "core/nest/nest.h"
 
 namespace pp::nest {
@@ -13,7 +15,9 @@ struct PieceAtHand {
   Length x, y;            // where it lay on its sheet
   Length dx, dy;
   std::vector<Placement>
-      planned;  // what the old plan still cuts from it, places from its low corner
+      planned;                  // what the old plan still cuts from it, places from its low corner
+  EdgeTrims trims;              // come off before anything is measured
+  std::vector<Defect> damaged;  // what must stay free of it besides, from its low corner
 };
 
 // How the work stands.
@@ -22,9 +26,10 @@ struct Bench {
   std::vector<std::int64_t> done;   // per part: good copies that lie ready
 };
 
-// The bench after the first `cuts` cuts of a plan. Parts that have come off count as done.
-// Problem: the plan has fewer cuts, or does not play back.
-Result<Bench> benchAfter(const NestRequest& request, const Plan& plan, std::size_t cuts);
+// The bench once the cuts of these steps are made, in whatever order. Parts that have come off
+// count as done; a piece with a rough edge is as large as it is for sure. Problem: the plan has no
+// such cut, or it cannot have been made yet.
+Result<Bench> benchAfter(const NestRequest& request, const Plan& plan, const std::set<int>& made);
 
 // How much of what is still planned may be planned anew.
 enum class Disturb {
@@ -37,8 +42,9 @@ struct Replanned {
   NestRequest request;     // the parts still to be cut, the pieces at hand and the rest of the rack
   Plan plan;               // of that request
   std::int64_t moved = 0;  // parts that lie on another piece than before
-  std::int64_t newSheets = 0;  // pieces taken from the rack that the old plan did not take
-  Money newCost;               // of those
+  std::vector<std::size_t> movedParts;  // which these are, each once
+  std::int64_t newSheets = 0;           // pieces taken from the rack that the old plan did not take
+  Money newCost;                        // of those
 };
 
 // The parts that are neither done nor spoiled beyond the bench are planned anew: cheapest first, so

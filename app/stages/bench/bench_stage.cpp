@@ -1,0 +1,371 @@
+#include "app/stages/bench/bench_stage.h"
+
+#include <QHBoxLayout>
+#include <QSignalBlocker>
+#include <QVBoxLayout>
+#include <utility>
+
+#include "app/fields/large.h"
+#include "app/stages/bench/trial_dialog.h"
+#include "core/bench/tried.h"
+#include "pictures/paint/figures.h"
+#include "pictures/paint/look.h"
+
+namespace pp {
+namespace {
+
+constexpr int kListWide = 300;
+
+}  // namespace
+
+BenchStage::BenchStage(Session& session, QWidget* parent)
+    : StepStage(session, parent), kinds_(leafKinds()), from_(kinds_.size(), 0) {
+  auto* column = new QVBoxLayout(this);
+  column->setContentsMargins(0, 10, 12, 8);
+  column->setSpacing(6);
+  column->addLayout(makeHead());
+  auto* middle = new QHBoxLayout;
+  auto* left = new QVBoxLayout;
+  groups_ = new QListWidget;
+  groups_->setAccessibleName(tr("Steps in order"));
+  groups_->setFont(look::text(look::kBody));
+  groups_->setFixedWidth(kListWide);
+  groups_->setFocusPolicy(Qt::NoFocus);
+  groups_->setSpacing(2);
+  groups_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  left->addWidget(groups_, 1);
+  remark_ = figureLabel(tr("Of all of it"), 13, false);
+  remark_->setWordWrap(true);
+  remark_->setFixedWidth(kListWide);
+  left->addWidget(remark_);
+  middle->addLayout(left);
+  connect(groups_, &QListWidget::itemClicked, this, [this] {
+    const int row = groups_->currentRow();
+    catchUp();
+    if (row >= 0 && row < std::ssize(list().groups())) goTo(static_cast<std::size_t>(row));
+  });
+  auto* right = new QVBoxLayout;
+  right->addLayout(makeStep());
+  view_ = new BenchView;
+  right->addWidget(view_, 1);
+  middle->addLayout(right, 1);
+  column->addLayout(middle, 1);
+  column->addWidget(problem_);
+  all_ = largeButton(tr("All here   A"), tr("All that are there are done"));
+  connect(all_, &QPushButton::clicked, this, &BenchStage::allHere);
+  test_ = largeButton(tr("Test cut   T"), tr("How the test cut came out"));
+  connect(test_, &QPushButton::clicked, this, &BenchStage::test);
+  column->addLayout(makeButtons({tr("Take the last back"), tr("Look at the step before"),
+                                 tr("Look at the step after"), tr("The piece is done")},
+                                {all_, test_}));
+  key(Qt::Key_A, [this] { allHere(); });
+  key(Qt::Key_T, [this] { test(); });
+  for (std::size_t i = 0; i < kinds_.size(); ++i)
+    key(static_cast<Qt::Key>(Qt::Key_1 + static_cast<int>(i)), [this, i] { showLeaf(i); });
+  connect(&session.floor(), &FloorDesk::changed, this, &BenchStage::stale);
+  const auto follow = [this] {
+    jobChanged_ = true;
+    stale();
+  };
+  connect(&session, &Session::changed, this, follow);
+  connect(&session.store(), &StoreDesk::changed, this, follow);
+}
+
+QLayout* BenchStage::makeHead() {
+  auto* head = new QHBoxLayout;
+  head->setSpacing(4);
+  for (std::size_t i = 0; i < kinds_.size(); ++i) {
+    auto* choice = new QPushButton(tr("%1  %2").arg(i + 1).arg(kinds_[i].choice));
+    choice->setAccessibleName(tr("Show %1").arg(kinds_[i].choice.toLower()));
+    choice->setCheckable(true);
+    choice->setFocusPolicy(Qt::NoFocus);
+    connect(choice, &QPushButton::clicked, this, [this, i] { showLeaf(i); });
+    head->addWidget(choice);
+    choices_.push_back(choice);
+  }
+  progress_ = figureLabel(tr("How far it is"), 15, false);
+  progress_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
+  head->addSpacing(12);
+  head->addWidget(progress_, 1);
+  find_->setAccessibleName(tr("What is next for a piece"));
+  find_->setPlaceholderText(tr("code or label  G"));
+  head->addWidget(find_);
+  return head;
+}
+
+QLayout* BenchStage::makeStep() {
+  auto* column = new QVBoxLayout;
+  column->setSpacing(2);
+  with_ = figureLabel(tr("With what"), 24, true);
+  figure_ = figureLabel(tr("Figure"), kTwoMetres, true);
+  other_ = figureLabel(tr("Figure in the other unit"), 17, false);
+  what_ = figureLabel(tr("What is done"), 24, true);
+  piece_ = figureLabel(tr("Piece"), 24, true);
+  how_ = figureLabel(tr("How it lies"), 17, false);
+  first_ = figureLabel(tr("Tried first"), 17, true);
+  caution_ = figureLabel(tr("Caution"), 15, false);
+  auto* head = new QHBoxLayout;
+  head->addWidget(with_, 1);
+  head->addWidget(piece_, 1);
+  column->addLayout(head);
+  auto* row = new QHBoxLayout;
+  auto* left = new QVBoxLayout;
+  left->setSpacing(0);
+  left->addWidget(figure_);
+  left->addWidget(other_);
+  auto* right = new QVBoxLayout;
+  for (Label* one : {what_, how_, first_}) right->addWidget(one);
+  right->addStretch(1);
+  for (Label* one : {piece_, what_, how_, first_})
+    one->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
+  for (Label* one : {how_, first_}) one->setWordWrap(true);
+  // The figure is seen whole; what is said of it has the rest.
+  row->addLayout(left);
+  row->addLayout(right, 1);
+  column->addLayout(row);
+  column->addWidget(caution_);
+  caution_->setWordWrap(true);
+  // In a small window a long name is cut off rather than the window growing.
+  for (Label* one : {with_, what_, piece_, how_, first_})
+    one->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
+  return column;
+}
+
+std::vector<KeyHelp> BenchStage::keys() const {
+  return {{tr("1 2 3"), tr("machining, banding, finishing")},
+          {tr("Space, Enter"), tr("it is done to the piece")},
+          {tr("A"), tr("it is done to all pieces that are there")},
+          {tr("T"), tr("how the test cut came out: kept for the shop's next job")},
+          {tr("Z"), tr("take the last one back")},
+          {tr("← →"), tr("look at other steps; Space does one whose piece is cut")},
+          {tr("Esc"), tr("back to the next step")},
+          {tr("G"), tr("type or scan a code: what is next for that piece")}};
+}
+
+void BenchStage::follow() const {
+  std::vector<std::int64_t> of;
+  for (const auto& [number, cutting] : progress().cuttings) {
+    of.push_back(number);
+    of.push_back(cutting.givenUp ? 0 : cutting.plan);
+  }
+  std::int64_t spoiled = 0, spares = 0;  // how many; the sum of their numbers
+  for (const auto& [piece, state] : progress().pieces) {
+    spoiled += state.spoiled ? 1 : 0;
+    spares += state.spare ? piece.number : 0;
+  }
+  of.insert(of.end(), {spoiled, spares});
+  if (!std::exchange(jobChanged_, false) && !leaves_.empty() && of == of_) return;
+  of_ = std::move(of);
+  leaves_.clear();
+  const std::vector<bench::Pieces> pieces = bench::piecesAtBench(
+      session().floor().record().cuttings, progress(), session().breakdown().parts);
+  for (const LeafKind& kind : kinds_) leaves_.push_back(kind.make(session(), pieces));
+}
+
+int BenchStage::openCount() const {
+  if (progress().pieces.empty()) return 0;
+  follow();
+  std::int64_t out = 0;
+  for (const auto& one : leaves_) out += one->list().ready(progress());
+  return static_cast<int>(out);
+}
+
+void BenchStage::showEvent(QShowEvent* event) {
+  StepStage::showEvent(event);
+  // What it has of rolls and cans; a shop that has no store yet gets none by looking.
+  session().store().lookIfThere();
+}
+
+void BenchStage::refresh() {
+  follow();
+  if (looked_ && *looked_ >= steps()) looked_.reset();
+  for (std::size_t i = 0; i < from_.size(); ++i)
+    if (from_[i] >= leaves_[i]->list().steps().size()) from_[i] = 0;
+  for (std::size_t i = 0; i < choices_.size(); ++i) choices_[i]->setChecked(i == shown_);
+  showList();
+  showStep();
+}
+
+void BenchStage::showLeaf(std::size_t leaf) {
+  shown_ = leaf;
+  looked_.reset();
+  done_->setFocus();
+  refresh();
+}
+
+std::size_t BenchStage::steps() const {
+  return list().steps().size();
+}
+
+std::optional<std::size_t> BenchStage::nextStep() const {
+  if (const auto next = list().next(progress(), from_[shown_])) return next;
+  // Nothing is cut yet, or all is done: what would be next is shown where there is anything.
+  for (std::size_t i = 0; i < steps(); ++i)
+    if (list().state(list().steps()[i], progress()) == bench::Worklist::State::NotCut) return i;
+  return std::nullopt;
+}
+
+void BenchStage::showList() {
+  const QSignalBlocker quiet(groups_);
+  groups_->clear();
+  for (std::size_t i = 0; i < list().groups().size(); ++i) {
+    const floor::Count count = list().done(progress(), i);
+    groups_->addItem(tr("%1%2\n%3 of %4   %5")
+                         .arg(count.done == count.of ? QStringLiteral("✓ ") : QString())
+                         .arg(leaf().groupHead(i))
+                         .arg(count.done)
+                         .arg(count.of)
+                         .arg(leaf().groupFoot(i)));
+  }
+  groups_->setVisible(groups_->count() > 0);
+  remark_->setText(leaf().remark());
+  remark_->setVisible(!remark_->text().isEmpty());
+}
+
+void BenchStage::showStep() {
+  using State = bench::Worklist::State;
+  const auto at = step();
+  for (Label* one : {with_, figure_, other_, what_, piece_, how_, first_, caution_})
+    one->setVisible(at.has_value());
+  back_->setEnabled(last() != nullptr);
+  const floor::Count all = list().done(progress());
+  progress_->setText(
+      all.of == 0 ? QString()
+                  : kinds_[shown_].progress.arg(all.done).arg(all.of).arg(leaf().countWords()));
+  if (!at) {
+    view_->show({}, all.of == 0 ? leaf().nothing() : leaf().allDone());
+    done_->setText(tr("Nothing to do"));
+    all_->setEnabled(false);
+    test_->setEnabled(false);
+    return;
+  }
+  const bench::Worklist::Step& one = list().steps()[*at];
+  groups_->setCurrentRow(static_cast<int>(one.group));
+  showWords(one);
+  const State state = list().state(one, progress());
+  done_->setText(state == State::Done    ? tr("It is done")
+                 : state == State::Ready ? tr("Done   Space")
+                                         : tr("Not cut yet"));
+  all_->setEnabled(!list().readyAt(one.group, progress()).empty());
+  test_->setEnabled(leaf().trial(one).has_value());
+}
+
+void BenchStage::showWords(const bench::Worklist::Step& step) {
+  const StepWords words = leaf().words(step);
+  const Part& part = list().part(step);
+  with_->setText(words.with);
+  figure_->setText(words.figure);
+  other_->setText(words.figureInOtherUnit);
+  const QString hand = part.hand == Hand::Left    ? tr(", left hand")
+                       : part.hand == Hand::Right ? tr(", right hand")
+                                                  : QString();
+  piece_->setText(tr("%1 no. %2, %3%4")
+                      .arg(qs(step.piece.code))
+                      .arg(step.piece.number)
+                      .arg(qs(part.name), hand));
+  what_->setText(words.what);
+  how_->setText(words.how);
+  first_->setText(words.first);
+  caution_->setText(words.caution);
+  // Asked anew at every painting: the leaf may be another by then.
+  view_->show(
+      [this, at = *this->step()](QPainter& painter, const QRectF& room) {
+        if (at < steps()) leaf().paint(painter, room, list().steps()[at]);
+      },
+      words.how);
+}
+
+void BenchStage::noted(std::vector<Event> events) {
+  std::optional<Problem> problem;
+  for (Event& event : events) {
+    problem = session().note(std::move(event));
+    if (problem) break;
+  }
+  problem_->show(problem ? Problems{*problem} : Problems{});
+  refresh();
+}
+
+void BenchStage::done() {
+  catchUp();
+  const auto at = step();
+  if (!at || list().state(list().steps()[*at], progress()) != bench::Worklist::State::Ready) return;
+  looked_.reset();
+  from_[shown_] = *at;
+  noted({list().done(list().steps()[*at])});
+}
+
+void BenchStage::allHere() {
+  catchUp();
+  const auto at = step();
+  if (!at) return;
+  looked_.reset();
+  from_[shown_] = *at;
+  std::vector<Event> events;
+  for (const std::size_t i : list().readyAt(list().steps()[*at].group, progress()))
+    events.push_back(list().done(list().steps()[i]));
+  noted(std::move(events));
+}
+
+// Kept by the shop, whatever job it was for; undo in the Rack takes it back.
+void BenchStage::test() {
+  catchUp();
+  const auto at = step();
+  if (!at) return;
+  const auto slot = leaf().trial(list().steps()[*at]);
+  if (!slot) return;
+  auto* dialog = new TrialDialog(session().style(),
+                                 tr("A slot %1 wide, cut in scrap: how does what goes in fit?")
+                                     .arg(figureWithUnit(slot->width, session().style())),
+                                 window());
+  dialog->setAttribute(Qt::WA_DeleteOnClose);
+  connect(dialog, &QDialog::accepted, this, [this, dialog, slot = *slot] {
+    const auto state = session().store().state();
+    const std::string before = state ? state->testCuts : std::string();
+    const std::string after = bench::writeTried(
+        bench::withTried(bench::readTried(before), {slot.tool, slot.width, dialog->off()}));
+    const auto set = [](std::string text) {
+      return [text = std::move(text)](Store& store) -> Problems {
+        const auto problem = store.set(kTestCuts, text);
+        return problem ? Problems{*problem} : Problems{};
+      };
+    };
+    session().store().change(tr("keep a test cut"), set(after), set(before));
+  });
+  connect(dialog, &QDialog::finished, this, [this] { done_->setFocus(); });
+  dialog->open();
+}
+
+const Event* BenchStage::last() const {
+  return bench::lastDone(list().kind(), session().floor().record().events, progress());
+}
+
+void BenchStage::back() {
+  catchUp();
+  const Event* event = last();
+  if (event == nullptr) return;
+  looked_.reset();
+  Event undone;
+  undone.kind = EventKind::DoneTakenBack;
+  undone.piece = event->piece;
+  undone.name = event->name;
+  for (std::size_t i = 0; i < steps(); ++i)
+    if (list().steps()[i].piece == *event->piece &&
+        list().work(list().steps()[i]).name == event->name)
+      from_[shown_] = i;
+  noted({undone});
+}
+
+void BenchStage::goTo(std::size_t group) {
+  const auto ready = list().readyAt(group, progress());
+  lookAt(ready.empty() ? list().firstOf(group) : std::optional(ready.front()));
+}
+
+std::optional<std::size_t> BenchStage::find(const std::string& words) const {
+  return list().find(words, session().job().id, progress());
+}
+
+std::string BenchStage::whatIsFound() const {
+  return "the code of a part that is worked on here, or what its label says";
+}
+
+}  // namespace pp

@@ -1,0 +1,77 @@
+// Bench: what is done to the pieces that are cut, a leaf for each kind of work; one step large, to
+// be read from two metres and worked by keys or with gloves.
+#pragma once
+
+#include <QListWidget>
+
+#include "app/stages/bench/bench_view.h"
+#include "app/stages/bench/leaf.h"
+#include "app/stages/step_stage.h"
+
+namespace pp {
+
+class BenchStage : public StepStage {
+  Q_OBJECT
+ public:
+  explicit BenchStage(Session& session, QWidget* parent = nullptr);
+  QString title() const override { return tr("Bench"); }
+  // Steps of all leaves whose pieces are cut.
+  int openCount() const override;
+  std::vector<KeyHelp> keys() const override;
+
+ protected:
+  void showEvent(QShowEvent* event) override;
+  void refresh() override;
+  void done() override;
+  void back() override;
+  void showStep() override;
+  std::size_t steps() const override;
+  std::optional<std::size_t> nextStep() const override;
+  std::optional<std::size_t> find(const std::string& words) const override;
+  std::string whatIsFound() const override;
+
+ private:
+  QLayout* makeHead();
+  QLayout* makeStep();
+  // Makes the leaves anew when other pieces come to the bench: another plan, a piece spoiled, a
+  // spare, another job. A cut alone changes none of them.
+  void follow() const;
+  const Leaf& leaf() const {
+    if (leaves_.empty()) follow();
+    return *leaves_[shown_];
+  }
+  const bench::Worklist& list() const { return leaf().list(); }
+  void showLeaf(std::size_t leaf);
+  void showList();
+  void showWords(const bench::Worklist::Step& step);
+  void allHere();
+  void test();
+  void goTo(std::size_t group);
+  const floor::Progress& progress() const { return session().floor().progress(); }
+  const Event* last() const;
+  void noted(std::vector<Event> events);
+
+  std::vector<LeafKind> kinds_;
+  std::vector<QPushButton*> choices_;
+  std::size_t shown_ = 0;
+  Label* progress_;
+  QListWidget* groups_;
+  Label* remark_;
+  Label* with_;
+  Label* figure_;
+  Label* other_;
+  Label* what_;
+  Label* piece_;
+  Label* how_;
+  Label* first_;
+  Label* caution_;
+  BenchView* view_;
+  QPushButton* all_;
+  QPushButton* test_;
+  mutable std::vector<std::unique_ptr<Leaf>> leaves_;
+  mutable std::vector<std::int64_t> of_;  // what they were made of
+  mutable bool jobChanged_ = true;
+  std::vector<std::size_t> from_;  // by leaf, where the next is looked for: after the last done
+};
+
+}  // namespace pp

@@ -1,0 +1,119 @@
+#include <utility>
+
+#include "app/stages/bench/leaf.h"
+#include "core/bench/leaves.h"
+#include "core/breakdown/fittings.h"
+#include "pictures/paint/figures.h"
+#include "pictures/paint/finish_picture.h"
+
+namespace pp {
+namespace {
+
+class FinishingLeaf : public Leaf {
+ public:
+  FinishingLeaf(const Session& session, std::vector<bench::Pieces> pieces)
+      : session_(session),
+        of_(std::move(pieces), session.store().state() ? session.store().state()->finishes
+                                                       : std::vector<ShopFinish>{}) {}
+
+  const bench::Worklist& list() const override { return of_.list; }
+
+  QString countWords() const override {
+    return counted(std::ssize(of_.coats), QObject::tr("coat"), QObject::tr("coats"));
+  }
+
+  QString groupHead(std::size_t group) const override { return coatWords(of_.coats[group]); }
+  QString groupFoot(std::size_t group) const override {
+    return isKnown(of_.coats[group]) ? timeWords(of_.coats[group].begin)
+                                     : QObject::tr("not in the shop's finishes");
+  }
+
+  StepWords words(const bench::Worklist::Step& step) const override {
+    const bench::Coat& coat = of_.coat(step);
+    const bench::Finished& group = of_.group(coat);
+    const bench::Finished::Row& row = of_.row(step);
+    StepWords out;
+    out.with = coatWords(coat);
+    if (isKnown(coat)) {
+      out.with += QObject::tr(", %1").arg(methodWords(coat.product.method));
+      std::tie(out.figure, out.figureInOtherUnit) = inBothUnits(
+          session_.style(),
+          [&](const LengthStyle& style) { return volumeFigure(coat.millilitres, style.unit); });
+      if (coat.thinner > 0)
+        out.figureInOtherUnit += QObject::tr("   and %1 thinner, %2 %")
+                                     .arg(volumeFigure(coat.thinner, session_.job().unit))
+                                     .arg(coat.product.thinning);
+    } else {
+      out.figure = area(group.cm2);
+    }
+    out.what = finishedWords(row);
+    out.how = row.area.bare > Area{} ? QObject::tr("hatched stays bare for the glue")
+                                     : QObject::tr("nothing to keep bare");
+    if (coat.product.grit > 0)
+      out.first = QObject::tr("sand with %1 first, dust off").arg(coat.product.grit);
+    out.caution = QObject::tr(
+        "Mask and suction for the dust, fresh air for the fumes, no flame near. Rags with oil are "
+        "laid out flat or drowned: balled up they catch fire by themselves.");
+    if (coat.coat == 1)
+      out.caution += QObject::tr(" A sample first, on a sanded offcut of every lot that shows.");
+    return out;
+  }
+
+  void paint(QPainter& painter, const QRectF& room,
+             const bench::Worklist::Step& step) const override {
+    const Part& part = of_.list.part(step);
+    paintFinished(painter, room, of_.row(step), part, toneOf(session_.job(), part));
+  }
+
+  QString nothing() const override { return QObject::tr("No part gets a finish."); }
+  QString allDone() const override { return QObject::tr("Everything has its finish."); }
+
+  QString remark() const override {
+    QStringList out;
+    for (const bench::Finished& group : of_.groups)
+      out << QObject::tr("%1: %2").arg(QObject::tr(finishName(group.finish)), area(group.cm2)) +
+                 (group.bare > 0 ? QObject::tr(", bare for the glue %1").arg(area(group.bare))
+                                 : QString());
+    for (const bench::Can& can : of_.cans)
+      out << QObject::tr("%1: %2, the shop has %3%4")
+                 .arg(qs(can.product), volumeFigure(can.millilitres, session_.job().unit),
+                      volumeFigure(can.have, session_.job().unit),
+                      can.cans == 0
+                          ? QString()
+                          : QObject::tr("; buy %1")
+                                .arg(counted(can.cans, QObject::tr("can"), QObject::tr("cans"))));
+    std::int64_t dry = 0;
+    for (const bench::Coat& coat : of_.coats) dry = std::max(dry, coat.dry);
+    if (dry > 0 && isKnown(of_.coats.front()))
+      out << QObject::tr("the last is dry on %1").arg(timeWords(dry));
+    return out.join(QLatin1Char('\n'));
+  }
+
+ private:
+  static constexpr double kCm2PerM2 = 10'000;
+  QString area(std::int64_t cm2) const {
+    return areaFigure(static_cast<double>(cm2) / kCm2PerM2, session_.job().unit);
+  }
+  static bool isKnown(const bench::Coat& coat) { return !coat.product.name.empty(); }
+
+  // "clear, hard varnish 2 of 3"
+  QString coatWords(const bench::Coat& coat) const {
+    const QString finish = QObject::tr(finishName(of_.group(coat).finish));
+    return isKnown(coat) ? QObject::tr("%1, %2 %3 of %4")
+                               .arg(finish, qs(coat.product.name))
+                               .arg(coat.coat)
+                               .arg(coat.of)
+                         : finish;
+  }
+
+  const Session& session_;
+  bench::Finishings of_;
+};
+
+}  // namespace
+
+std::unique_ptr<Leaf> finishingLeaf(const Session& session, std::vector<bench::Pieces> pieces) {
+  return std::make_unique<FinishingLeaf>(session, std::move(pieces));
+}
+
+}  // namespace pp

@@ -1,0 +1,17 @@
+#include "app/stages/bench/leaf.h"
+
+namespace pp {
+
+std::vector<LeafKind> leafKinds() {
+  return {{QObject::tr("Machining"), QObject::tr("Machining: %1 of %2 done, %3"), machiningLeaf},
+          {QObject::tr("Banding"), QObject::tr("Banding: %1 of %2 edges done, %3"), bandingLeaf},
+          {QObject::tr("Finishing"), QObject::tr("Finishing: %1 of %2 pieces coated, %3"),
+           finishingLeaf}};
+}
+
+Tone toneOf(const Job& job, const Part& part) {
+  const Material* material = findMaterial(job, part.material);
+  return material == nullptr ? Tone::Birch : material->tone;
+}
+
+}  // namespace pp

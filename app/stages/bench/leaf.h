@@ -1,0 +1,74 @@
+// A leaf of the Bench: what is worked off there, group by group, and how its steps are said and
+// drawn.
+#pragma once
+
+#include <QPainter>
+#include <QString>
+#include <memory>
+#include <vector>
+
+#include "app/session/session.h"
+#include "core/bench/tried.h"
+#include "core/bench/worklist.h"
+
+namespace pp {
+
+// What is read from two metres.
+struct StepWords {
+  QString with;    // the tool, the roll
+  QString figure;  // what is set or cut off
+  QString figureInOtherUnit;
+  QString what;   // is done
+  QString how;    // the piece lies
+  QString first;  // what is tried before; empty: nothing
+  QString caution;
+};
+
+class Leaf {
+ public:
+  virtual ~Leaf() = default;
+  virtual const bench::Worklist& list() const = 0;
+  // "9 settings"
+  virtual QString countWords() const = 0;
+  // A group, in two lines beside how far it is.
+  virtual QString groupHead(std::size_t group) const = 0;
+  virtual QString groupFoot(std::size_t group) const = 0;
+  virtual StepWords words(const bench::Worklist::Step& step) const = 0;
+  virtual void paint(QPainter& painter, const QRectF& room,
+                     const bench::Worklist::Step& step) const = 0;
+  // Where there is nothing to do at all.
+  virtual QString nothing() const = 0;
+  virtual QString allDone() const = 0;
+  // The slot that is tried before the step; none: nothing is.
+  virtual std::optional<bench::Tried> trial(const bench::Worklist::Step&) const {
+    return std::nullopt;
+  }
+  // Of all of it, under the list; empty: nothing.
+  virtual QString remark() const { return {}; }
+};
+
+// How a leaf is called, and how it is made for the pieces there are.
+struct LeafKind {
+  QString choice;  // on its button
+  QString progress;
+  std::unique_ptr<Leaf> (*make)(const Session& session, std::vector<bench::Pieces> pieces);
+};
+// In the order of the work.
+std::vector<LeafKind> leafKinds();
+
+// The figure in the unit of the job and the other one, left empty where it says the same.
+template <class Say>
+std::pair<QString, QString> inBothUnits(const LengthStyle& style, Say say) {
+  LengthStyle other = style;
+  other.unit = style.unit == Unit::Inch ? Unit::Millimetre : Unit::Inch;
+  const QString here = say(style), there = say(other);
+  return {here, here == there ? QString() : there};
+}
+
+Tone toneOf(const Job& job, const Part& part);
+
+std::unique_ptr<Leaf> machiningLeaf(const Session& session, std::vector<bench::Pieces> pieces);
+std::unique_ptr<Leaf> bandingLeaf(const Session& session, std::vector<bench::Pieces> pieces);
+std::unique_ptr<Leaf> finishingLeaf(const Session& session, std::vector<bench::Pieces> pieces);
+
+}  // namespace pp

@@ -1,0 +1,51 @@
+// The leaves of the bench, each with what it is worked off by.
+#pragma once
+
+#include "core/bench/banding.h"
+#include "core/bench/finishing.h"
+#include "core/bench/settings.h"
+#include "core/bench/worklist.h"
+
+namespace pp::bench {
+
+// A group a setting. Slots follow the thickness that the drawing has now of what goes in.
+struct Machinings {
+  std::vector<NewWidth> newWidths;
+  std::vector<Setting> settings;
+  std::vector<Warning> warnings;
+  Worklist list;
+  Machinings(std::vector<Pieces> pieces, const std::vector<Part>& drawn, const Job& job);
+  const Setting& setting(const Worklist::Step& step) const { return settings[step.group]; }
+  const Work& work(const Worklist::Step& step) const {
+    return settings[step.group].works[step.work];
+  }
+};
+
+// A group a roll.
+struct Bandings {
+  std::vector<Roll> rolls;
+  std::vector<RollCount> counts;
+  std::vector<BareEdge> bare;
+  Worklist list;
+  Bandings(std::vector<Pieces> pieces, const Job& job);
+  const Roll& roll(const Worklist::Step& step) const { return rolls[step.group]; }
+  const Strip& strip(const Worklist::Step& step) const {
+    return rolls[step.group].strips[step.work];
+  }
+};
+
+// A group a coat, in the order in which they go on; the first day begins with the shop's hours.
+struct Finishings {
+  std::vector<Finished> groups;
+  std::vector<Coat> coats;
+  std::vector<Can> cans;
+  Worklist list;
+  Finishings(std::vector<Pieces> pieces, const std::vector<ShopFinish>& finishes, Hours hours = {});
+  const Coat& coat(const Worklist::Step& step) const { return coats[step.group]; }
+  const Finished& group(const Coat& coat) const { return groups[coat.group]; }
+  const Finished::Row& row(const Worklist::Step& step) const {
+    return groups[coats[step.group].group].rows[step.work];
+  }
+};
+
+}  // namespace pp::bench

@@ -1,0 +1,24 @@
+// An edge that is banded: the board, the strip along its edge, what is banded before.
+#pragma once
+
+#include <QPainter>
+
+#include "core/bench/banding.h"
+#include "pictures/paint/lie.h"
+#include "pictures/paint/wood.h"
+
+namespace pp {
+
+// "on the part", "on the case, over its joints" ...
+QString gluedWords(bench::Glued glued);
+// "front edge, 762 mm"
+QString stripWords(const bench::Strip& strip, const Part& part, const LengthStyle& style);
+
+// Seen from above, the edge at the right with the strip beside it; other banded edges are lined.
+void paintStrip(QPainter& painter, const QRectF& room, const bench::Strip& strip, const Part& part,
+                Tone tone);
+// The same in black, small, in millimetres, without the names of the edges.
+void paintStripOnPaper(QPainter& painter, const QRectF& room, const bench::Strip& strip,
+                       const Part& part);
+
+}  // namespace pp

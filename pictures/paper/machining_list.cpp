@@ -1,0 +1,91 @@
+#include <memory>
+
+#include "core/bench/settings.h"
+#include "pictures/paint/bench_picture.h"
+#include "pictures/paint/figures.h"
+#include "pictures/paper/bench_rows.h"
+#include "pictures/paper/sheaf.h"
+
+namespace pp {
+namespace {
+
+constexpr double kHead = 19;  // height of a setting
+constexpr double kRow = 21;   // and of a part at it
+
+// What the tool is set to, as large as it can be read from beside it.
+void setting(Page& page, const bench::Setting& one, int which, std::size_t of,
+             const LengthStyle& style) {
+  const double y = page.y();
+  const double w = page.right() - page.left();
+  page.rule(y - 0.6, 0.3);
+  page.text(page.left(), y + 0.5, w - 34, 6, toolWords(one.tool), 11, true);
+  page.text(page.right() - 34, y + 0.5, 34, 6,
+            QStringLiteral("setting %1 of %2").arg(which).arg(of), 8, false,
+            Qt::AlignRight | Qt::AlignVCenter);
+  page.text(page.left(), y + 6.6, 62, 10, settingWords(one, style), 22, true);
+  const double at = page.left() + 64;
+  page.text(at, y + 7, page.right() - at, 5,
+            qs(cutName(one.cut)) + QStringLiteral("  ") + cutWords(one, style), 10);
+  const QString test = testWords(one);
+  if (!test.isEmpty()) page.text(at, y + 12, page.right() - at, 5, test, 9, true);
+  page.down(kHead);
+}
+
+void row(Page& page, const bench::Setting& one, const bench::Work& work,
+         const bench::Pieces& pieces, const LengthStyle& style) {
+  const double y = page.y();
+  const Part& part = pieces.part;
+  constexpr double kPicture = 40, kLine = 4.4;
+  paintWorkOnPaper(page.painter(), QRectF(page.left(), y, kPicture, kRow - 2), one, work, part);
+  const double at = page.left() + kPicture + 3;
+  const double w = page.right() - at;
+  page.text(at, y, w, 5.4, pieceHead(part), 11, true);
+  page.text(at, y + 5.4, w, kLine, liesWords(one, work, part), 9);
+  page.text(at, y + 9.8, w, kLine, qs(describe(part.machining[work.machining], part, style)), 7);
+  tickBoxes(page, at, y + 14.4, w, pieces.numbers);
+  page.down(kRow);
+}
+
+}  // namespace
+
+Result<Sheaf> machiningPages(const PrintInput& input) {
+  auto pieces =
+      std::make_shared<const std::vector<bench::Pieces>>(bench::piecesAtBench({}, {}, input.parts));
+  auto settings =
+      std::make_shared<const std::vector<bench::Setting>>(bench::settings(*pieces, input.job));
+  if (settings->empty())
+    return Problem{{}, 0, "machining", "no part with anything machined on it", "one that has"};
+  return Sheaf{QStringLiteral("%1: machining").arg(qs(input.job.name)),
+               [&job = input.job, pieces, settings](Page& page, const PrintWatch& watch) {
+                 const LengthStyle style = styleOf(job);
+                 page.begin();
+                 const double w = page.right() - page.left();
+                 page.text(
+                     page.left(), page.y(), w, 5,
+                     QStringLiteral("Pull the plug before a blade or bit is changed. Push "
+                                    "blocks, featherboard, guard wherever the cut allows it."),
+                     9);
+                 page.text(page.left(), page.y() + 5, w, 5,
+                           QStringLiteral("Seen from above, the fence (hatched) at the right, fed "
+                                          "upwards; what is cut from below is dashed."),
+                           9);
+                 page.down(12);
+                 for (std::size_t i = 0; i < settings->size(); ++i) {
+                   if (watch.isStopped()) return;
+                   watch.tell(i, settings->size());
+                   const bench::Setting& one = (*settings)[i];
+                   page.need(kHead + kRow);
+                   if (page.isFull()) return;
+                   setting(page, one, static_cast<int>(i) + 1, settings->size(), style);
+                   for (const bench::Work& work : one.works) {
+                     if (page.need(kRow)) {
+                       if (page.isFull()) return;
+                       setting(page, one, static_cast<int>(i) + 1, settings->size(), style);
+                     }
+                     row(page, one, work, (*pieces)[work.row], style);
+                   }
+                 }
+               }};
+}
+
+}  // namespace pp
