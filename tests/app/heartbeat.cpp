@@ -8,6 +8,8 @@
 #include <QMetaEnum>
 #include <QPointer>
 #include <QThread>
+#include <algorithm>
+#include <chrono>
 #include <cstdio>
 #include <utility>
 
@@ -34,7 +36,31 @@ double workedMs() {
   return static_cast<double>(now.tv_sec) * 1e3 + static_cast<double>(now.tv_nsec) / 1e6;
 }
 
+std::int64_t nowNs() {
+  return std::chrono::duration_cast<std::chrono::nanoseconds>(
+             std::chrono::steady_clock::now().time_since_epoch())
+      .count();
+}
+
+constexpr std::int64_t kLook = 5'000'000;     // ns between two looks at the clock
+constexpr std::int64_t kMissed = 20'000'000;  // no less than this is a standstill
+
 }  // namespace
+
+Standstill::Standstill()
+    : seen_(nowNs()), thread_([this](const std::stop_token& stop) {
+        while (!stop.stop_requested()) {
+          std::this_thread::sleep_for(std::chrono::nanoseconds(kLook));
+          const std::int64_t now = nowNs(), gap = now - seen_;
+          if (gap > kMissed) missed_ += gap - kLook;
+          seen_ = now;
+        }
+      }) {}
+
+double Standstill::missed() const {
+  const std::int64_t gap = nowNs() - seen_;
+  return static_cast<double>(missed_ + (gap > kMissed ? gap - kLook : 0)) / 1e6;
+}
 
 void TimedApplication::forget() {
   longest_ = 0;
@@ -47,7 +73,8 @@ void TimedApplication::took(const Turn& turn, QObject* receiver, int type) {
   const double ms =
       type == QEvent::UpdateRequest
           ? workedMs() - turn.worked
-          : static_cast<double>(turn.timer.nsecsElapsed()) / 1e6 - (waitedMs() - turn.waited);
+          : static_cast<double>(turn.timer.nsecsElapsed()) / 1e6 -
+                std::max(waitedMs() - turn.waited, standstill_.missed() - turn.missed);
   if (ms <= longest_) return;
   longest_ = ms;
   const char* event = QMetaEnum::fromType<QEvent::Type>().valueToKey(type);
@@ -66,7 +93,7 @@ bool TimedApplication::notify(QObject* receiver, QEvent* event) {
     if (!driven) took(turns_.back(), nullptr, QEvent::None);
     turns_.back().over = true;
   }
-  turns_.push_back({level, {}, waitedMs(), workedMs(), false});
+  turns_.push_back({level, {}, waitedMs(), workedMs(), standstill_.missed(), false});
   turns_.back().timer.start();
   const int type = event->type();
   const QPointer<QObject> to = receiver;

@@ -1,14 +1,30 @@
 // Measures how long the interface thread was kept from its event loop by one event. The time in
 // which the machine ran something else while the thread was ready is taken off, where the kernel
-// tells it: tests run beside each other.
+// tells it: tests run beside each other. So is the time in which the machine itself stood still.
 #pragma once
 
 #include <QApplication>
 #include <QElapsedTimer>
 #include <QString>
+#include <atomic>
+#include <cstdint>
+#include <thread>
 #include <vector>
 
 namespace pp::test {
+
+// A thread with nothing to do but to look at the clock: what it misses, all have missed.
+class Standstill {
+ public:
+  Standstill();
+  // Milliseconds missed since it was made, those just now among them.
+  double missed() const;
+
+ private:
+  std::atomic<std::int64_t> missed_ = 0;  // nanoseconds
+  std::atomic<std::int64_t> seen_ = 0;    // the clock when it looked last
+  std::jthread thread_;
+};
 
 class TimedApplication : public QApplication {
  public:
@@ -40,10 +56,12 @@ class TimedApplication : public QApplication {
     QElapsedTimer timer;
     double waited = 0;  // ms the thread had waited for a processor before
     double worked = 0;  // ms it had worked
+    double missed = 0;  // ms the machine had stood still
     bool over = false;  // it runs a loop of its own, a question: from there on others are measured
   };
   void took(const Turn& turn, QObject* receiver, int type);
 
+  Standstill standstill_;
   std::vector<Turn> turns_;
   bool driving_ = false;
   double longest_ = 0;
