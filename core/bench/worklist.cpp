@@ -10,9 +10,11 @@ Worklist::Worklist(EventKind kind, std::vector<Pieces> pieces,
     : kind_(kind), pieces_(std::move(pieces)), groups_(std::move(groups)) {
   for (std::size_t i = 0; i < groups_.size(); ++i)
     for (std::size_t k = 0; k < groups_[i].size(); ++k) {
-      const Pieces& of = pieces_[groups_[i][k].row];
-      for (const std::int64_t number : of.numbers) steps_.push_back({i, k, {of.part.code, number}});
-      names_[of.part.code].insert(groups_[i][k].name);
+      const Work& work = groups_[i][k];
+      const Pieces& of = pieces_[work.row];
+      for (const std::int64_t number : work.numbers ? *work.numbers : of.numbers)
+        steps_.push_back({i, k, {of.part.code, number}});
+      worksOf_[of.part.code].emplace_back(i, k);
     }
 }
 
@@ -45,11 +47,14 @@ std::int64_t Worklist::ready(const floor::Progress& progress) const {
   std::int64_t out = 0;
   for (const auto& [piece, state] : progress.pieces) {
     if (state.spoiled) continue;
-    const auto at = names_.find(piece.code);
-    if (at == names_.end()) continue;
-    out += std::ssize(at->second);
-    for (const std::string& one : state.done)
-      if (at->second.count(one) > 0) --out;
+    const auto at = worksOf_.find(piece.code);
+    if (at == worksOf_.end()) continue;
+    for (const auto& [group, k] : at->second) {
+      const Work& work = groups_[group][k];
+      const bool isOf = !work.numbers || std::find(work.numbers->begin(), work.numbers->end(),
+                                                   piece.number) != work.numbers->end();
+      if (isOf && state.done.count(work.name) == 0) ++out;
+    }
   }
   return out;
 }

@@ -2,8 +2,8 @@
 // strips of a roll.
 #pragma once
 
-#include <set>
 #include <unordered_map>
+#include <utility>
 
 #include "core/bench/pieces.h"
 #include "core/floor/at_saw.h"
@@ -12,10 +12,11 @@ namespace pp::bench {
 
 class Worklist {
  public:
-  // What is done to all pieces of a row.
+  // What is done to pieces of a row.
   struct Work {
     std::size_t row = 0;  // of the pieces
     std::string name;     // as the record has it: of this part and no other work of it
+    std::optional<std::vector<std::int64_t>> numbers = {};  // of which of them; none: all
   };
   // One of them at one piece.
   struct Step {
@@ -59,7 +60,8 @@ class Worklist {
   std::vector<Pieces> pieces_;
   std::vector<std::vector<Work>> groups_;
   std::vector<Step> steps_;
-  std::unordered_map<std::string, std::set<std::string>> names_;  // of works, by code
+  // By code: the group and work of each.
+  std::unordered_map<std::string, std::vector<std::pair<std::size_t, std::size_t>>> worksOf_;
 };
 
 // The last of that kind that still holds; null: there is none.

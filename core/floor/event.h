@@ -21,7 +21,7 @@ enum class EventKind {
   Machined,        // `piece`, `name` says what
   Banded,          // `piece`, `name` says which edge
   CoatGiven,       // `piece`, `name` says of what
-  StepAssembled,   // `name` an assembly, `step` of its order
+  StepAssembled,   // `piece` was put in its place; `name` says alone or with what it is part of
   WentWrong,       // `note`, and what it is about
   PieceReturned,   // `name`, a leftover that went to the rack
   ClockStarted,    // `name` says on what
@@ -30,7 +30,7 @@ enum class EventKind {
   LabelPrinted,  // of `piece`, or of the leftover `name` of the cutting; `step`: which of its
                  // labels
   LabelWanted,   // one more of the same
-  DoneTakenBack  // at the bench: what was done to `piece` by its `name`, or `step` of the assembly
+  DoneTakenBack  // at the bench: what was done to `piece`, by its `name`
 };
 
 struct Event {

@@ -60,11 +60,8 @@ class Folder {
       case EventKind::Machined:
       case EventKind::Banded:
       case EventKind::CoatGiven:
-        return withPiece(event);
       case EventKind::StepAssembled:
-        return out_.assembled[event.name].insert(event.step).second
-                   ? std::string()
-                   : std::string("that step is done already");
+        return withPiece(event);
       case EventKind::ClockStarted:
         return out_.running.emplace(event.name, event.time).second
                    ? std::string()
@@ -286,12 +283,7 @@ class Folder {
   }
 
   std::string doneTakenBack(const Event& event) {
-    if (!event.piece) {
-      const auto at = out_.assembled.find(event.name);
-      return at != out_.assembled.end() && at->second.erase(event.step) > 0
-                 ? std::string()
-                 : std::string("that step is not done");
-    }
+    if (!event.piece) return "it names no piece";
     const auto at = out_.pieces.find(*event.piece);
     return at != out_.pieces.end() && at->second.done.erase(event.name) > 0
                ? std::string()

@@ -16,7 +16,7 @@ struct PieceProgress {
   bool spoiled = false;
   bool spare = false;
   Length length = {}, width = {};   // as measured; zero: not
-  std::set<std::string> done = {};  // machining, banding, coats
+  std::set<std::string> done = {};  // machining, banding, coats, put in
   bool operator==(const PieceProgress&) const = default;
 };
 
@@ -40,7 +40,6 @@ struct Ignored {
 struct Progress {
   std::map<int, CuttingProgress> cuttings;
   std::map<PieceId, PieceProgress> pieces;           // that are cut
-  std::map<std::string, std::set<int>> assembled;    // steps of assemblies
   std::map<std::string, std::int64_t> running;       // clocks that run, since when
   std::map<std::string, std::int64_t> milliseconds;  // clocks, what they have run
   std::map<Labelled, LabelCount> labels;
