@@ -43,6 +43,8 @@ class BoxMaker {
     return part;
   }
 
+  std::string nameOf(PartRole role) const { return roleName(role, boxName(kind_)); }
+
   Point at(Length x, Length y, Length z) const {
     return {place_.x + x, place_.y + y, place_.z + z};
   }
@@ -67,10 +69,10 @@ class BoxMaker {
                                           box_.depth - rules_.backSetIn - box_.back - y, box_.back,
                                           rules_.backDado));
     if (!grooved() || is(DrawerSchool::Over)) part.hand = Hand::None;
-    if (rabbeted) part.joins.push_back({Edge::W1, JoinKind::Rabbet, "box front"});
+    if (rabbeted) part.joins.push_back({Edge::W1, JoinKind::Rabbet, nameOf(PartRole::BoxFront)});
     if (is(DrawerSchool::Over)) {
-      part.joins.push_back({Edge::W1, JoinKind::Butt, "box front"});
-      part.joins.push_back({Edge::W2, JoinKind::Butt, "box back"});
+      part.joins.push_back({Edge::W1, JoinKind::Butt, nameOf(PartRole::BoxFront)});
+      part.joins.push_back({Edge::W2, JoinKind::Butt, nameOf(PartRole::BoxBack)});
     }
     parts_.push_back(part);
   }
@@ -103,8 +105,8 @@ class BoxMaker {
     const JoinKind kind = is(DrawerSchool::RabbetedFront) ? JoinKind::Dado
                           : is(DrawerSchool::Brads)       ? JoinKind::Brads
                                                           : JoinKind::Butt;
-    part.joins.push_back({Edge::W1, kind, "left box side"});
-    part.joins.push_back({Edge::W2, kind, "right box side"});
+    part.joins.push_back({Edge::W1, kind, nameOf(PartRole::BoxLeftSide)});
+    part.joins.push_back({Edge::W2, kind, nameOf(PartRole::BoxRightSide)});
   }
 
   void stopGroove(Part& part) const {

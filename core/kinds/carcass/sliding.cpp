@@ -5,6 +5,8 @@
 namespace pp {
 namespace {
 
+constexpr const char* kPanel = "sliding panel";
+
 constexpr Length kIn = Length::mm(6);       // of the first groove, behind the front edges
 constexpr Length kEase = Length::mm(1);     // a groove is so much wider than its panel
 constexpr Length kBetween = Length::mm(4);  // two grooves
@@ -35,6 +37,10 @@ std::optional<std::size_t> lyingAt(const CarcassLayout& layout, const FrontRect&
 }
 
 }  // namespace
+
+bool isSliding(const Part& part) {
+  return part.name == kPanel;
+}
 
 Length slidingThickness(const Job& job, const PartChoices& choices, const Carcass& carcass,
                         Id first) {
@@ -69,7 +75,7 @@ Result<std::vector<Part>> slidingParts(const Maker& maker, const Carcass& carcas
                                 .plus("lower groove", rules.slideGroove, 2)
                                 .minus("air", kAir),
                             Reason("clear width", door.rect.width).plus("lap", kLap).shared(2));
-    part.name = "sliding panel";
+    part.name = kPanel;
     part.show = Face::Outside;
     part.opening = door.path;
     part.keys.front().opening = door.id;

@@ -11,6 +11,9 @@ namespace pp {
 Length slidingThickness(const Job& job, const PartChoices& choices, const Carcass& carcass,
                         Id first);
 
+// Whether it is one: lifted into the upper groove and let down into the lower.
+bool isSliding(const Part& part);
+
 // How far behind the front edges two such panels reach.
 Length slidingDepth(Length thickness);
 
