@@ -1,5 +1,6 @@
 #include "core/bench/leaves.h"
 
+#include <map>
 #include <utility>
 
 namespace pp::bench {
@@ -30,6 +31,47 @@ std::vector<std::vector<Worklist::Work>> worksOf(const std::vector<Coat>& coats,
   return out;
 }
 
+// Every copy of an assembly has pieces of its own in each place.
+std::vector<std::int64_t> numbersOf(const Pieces& of, const std::vector<std::size_t>& poses) {
+  std::vector<std::int64_t> out;
+  const std::size_t places = of.part.poses.size();
+  for (std::size_t copy = 0; copy * places < of.numbers.size(); ++copy)
+    for (const std::size_t pose : poses)
+      if (const std::size_t at = copy * places + pose; at < of.numbers.size())
+        out.push_back(of.numbers[at]);
+  return out;
+}
+
+Worklist listOf(const std::vector<Carried>& carried, std::vector<Pieces> pieces) {
+  std::vector<std::vector<Worklist::Work>> works(carried.empty() ? 0 : 2);
+  for (const Carried& one : carried) {
+    const std::vector<std::int64_t> numbers = numbersOf(pieces[one.row], one.poses);
+    works[0].push_back({one.row, "loaded", numbers});
+    works[1].push_back({one.row, "in place", numbers});
+  }
+  return {EventKind::StepAssembled, std::move(pieces), std::move(works)};
+}
+
+// A piece is put in alone, then with what it is part of, and that with what that is part of.
+std::vector<std::vector<Worklist::Work>> worksOf(const std::vector<UnitOrder>& units,
+                                                 const std::vector<Pieces>& pieces) {
+  std::vector<std::vector<Worklist::Work>> out(units.size());
+  std::map<PieceAt, int> times;
+  for (std::size_t i = 0; i < units.size(); ++i)
+    for (const PutIn& step : units[i].steps) {
+      int time = 0;
+      for (const std::size_t pose : step.poses) time = ++times[{step.row, pose}];
+      out[i].push_back({step.row, time == 1 ? "assembled" : "put in " + std::to_string(time - 1),
+                        numbersOf(pieces[step.row], step.poses)});
+    }
+  return out;
+}
+
+Worklist listOf(const std::vector<UnitOrder>& units, std::vector<Pieces> pieces) {
+  auto works = worksOf(units, pieces);
+  return {EventKind::StepAssembled, std::move(pieces), std::move(works)};
+}
+
 }  // namespace
 
 Machinings::Machinings(std::vector<Pieces> pieces, const std::vector<Part>& drawn, const Job& job)
@@ -50,5 +92,13 @@ Finishings::Finishings(std::vector<Pieces> pieces, const std::vector<ShopFinish>
       coats(bench::coats(groups, finishes, hours.from, hours)),
       cans(cansFor(coats)),
       list(EventKind::CoatGiven, std::move(pieces), worksOf(coats, groups)) {}
+
+Assemblies::Assemblies(std::vector<Pieces> pieces, const Job& job)
+    : units(assemblyOrder(pieces, job)), list(listOf(units, std::move(pieces))) {}
+
+Installings::Installings(std::vector<Pieces> pieces, const Job& job)
+    : units(assemblyOrder(pieces, job)),
+      carried(carriedOf(units, pieces, job)),
+      list(listOf(carried, std::move(pieces))) {}
 
 }  // namespace pp::bench

@@ -1,8 +1,10 @@
 // The leaves of the bench, each with what it is worked off by.
 #pragma once
 
+#include "core/bench/assembly.h"
 #include "core/bench/banding.h"
 #include "core/bench/finishing.h"
+#include "core/bench/installing.h"
 #include "core/bench/settings.h"
 #include "core/bench/worklist.h"
 
@@ -46,6 +48,27 @@ struct Finishings {
   const Finished::Row& row(const Worklist::Step& step) const {
     return groups[coats[step.group].group].rows[step.work];
   }
+};
+
+// A group what is put together by itself, the assemblies after what they are put together from.
+struct Assemblies {
+  std::vector<UnitOrder> units;
+  Worklist list;
+  Assemblies(std::vector<Pieces> pieces, const Job& job);
+  const UnitOrder& unit(const Worklist::Step& step) const { return units[step.group]; }
+  const PutIn& putIn(const Worklist::Step& step) const {
+    return units[step.group].steps[step.work];
+  }
+};
+
+// What is carried to the place, and the same again as it is set there.
+struct Installings {
+  std::vector<UnitOrder> units;
+  std::vector<Carried> carried;
+  Worklist list;
+  Installings(std::vector<Pieces> pieces, const Job& job);
+  bool isLoading(const Worklist::Step& step) const { return step.group == 0; }
+  const Carried& of(const Worklist::Step& step) const { return carried[step.work]; }
 };
 
 }  // namespace pp::bench

@@ -96,14 +96,23 @@ Event Worklist::done(const Step& step) const {
   return out;
 }
 
-const Event* lastDone(EventKind kind, const std::vector<Event>& events,
+bool Worklist::isOf(const Event& event) const {
+  if (event.kind != kind_ || !event.piece) return false;
+  const auto at = worksOf_.find(event.piece->code);
+  return at != worksOf_.end() &&
+         std::any_of(at->second.begin(), at->second.end(), [&](const auto& work) {
+           return groups_[work.first][work.second].name == event.name;
+         });
+}
+
+const Event* lastDone(const Worklist& list, const std::vector<Event>& events,
                       const floor::Progress& progress) {
   std::multiset<std::pair<PieceId, std::string>> takenBack;
   for (auto event = events.rbegin(); event != events.rend(); ++event) {
     if (!event->piece) continue;
     const std::pair key(*event->piece, event->name);
     if (event->kind == EventKind::DoneTakenBack) takenBack.insert(key);
-    if (event->kind != kind) continue;
+    if (!list.isOf(*event)) continue;
     if (const auto at = takenBack.find(key); at != takenBack.end()) {
       takenBack.erase(at);
       continue;

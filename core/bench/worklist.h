@@ -52,8 +52,9 @@ class Worklist {
   // last; none: nothing is done to what is called so. `job`: its id.
   std::optional<std::size_t> find(const std::string& words, const std::string& job,
                                   const floor::Progress& progress) const;
-  // The event that it is done.
+  // The event that it is done, and whether one says so of something of the list.
   Event done(const Step& step) const;
+  bool isOf(const Event& event) const;
 
  private:
   EventKind kind_;
@@ -64,8 +65,8 @@ class Worklist {
   std::unordered_map<std::string, std::vector<std::pair<std::size_t, std::size_t>>> worksOf_;
 };
 
-// The last of that kind that still holds; null: there is none.
-const Event* lastDone(EventKind kind, const std::vector<Event>& events,
+// The last that was done of a list and still holds; null: there is none.
+const Event* lastDone(const Worklist& list, const std::vector<Event>& events,
                       const floor::Progress& progress);
 
 }  // namespace pp::bench

@@ -193,10 +193,10 @@ TEST(BandingByRoll, isWorkedOffBesideTheMachining) {
   }
   EXPECT_FALSE(banding.list.next(taken.now()));
   EXPECT_EQ(machining.list.ready(taken.now()), machinings);
-  const Event* last = bench::lastDone(EventKind::Banded, taken.record.events, taken.now());
+  const Event* last = bench::lastDone(banding.list, taken.record.events, taken.now());
   ASSERT_NE(last, nullptr);
   EXPECT_EQ(last, &taken.record.events.back());
-  EXPECT_EQ(bench::lastDone(EventKind::Machined, taken.record.events, taken.now()), nullptr);
+  EXPECT_EQ(bench::lastDone(machining.list, taken.record.events, taken.now()), nullptr);
 }
 
 // Every banded edge once, no strip shorter than what it covers, what is longer before what is

@@ -336,7 +336,7 @@ void BenchStage::test() {
 }
 
 const Event* BenchStage::last() const {
-  return bench::lastDone(list().kind(), session().floor().record().events, progress());
+  return bench::lastDone(list(), session().floor().record().events, progress());
 }
 
 void BenchStage::back() {

@@ -1,0 +1,858 @@
+#include "core/bench/assembly.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <map>
+#include <numeric>
+#include <set>
+#include <tuple>
+
+#include "core/bench/sorts.h"
+#include "core/bench/takeapart.h"
+#include "core/job/ids.h"
+#include "core/kinds/carcass/sliding.h"
+#include "core/kinds/group/lines.h"
+
+namespace pp::bench {
+namespace {
+
+constexpr double kTouch = 0.6;   // millimetres between two that meet
+constexpr double kPacked = 15;   // that a pad may be packed off its panel
+constexpr double kFlush = 0.05;  // no further apart is flush
+constexpr double kGap = 15;      // between a front and what is beside it, at most
+constexpr Length kClampsApart = Length::mm(300);
+
+double at(const Vec& vec, int axis) {
+  return axis == 0 ? vec.x : axis == 1 ? vec.y : vec.z;
+}
+
+Length rounded(double mm) {
+  return Length::um(std::llround(mm * 1000));
+}
+
+bool touch(const Body& a, const Body& b) {
+  for (int axis = 0; axis < 3; ++axis)
+    if (at(a.low, axis) > at(b.high, axis) + kTouch || at(b.low, axis) > at(a.high, axis) + kTouch)
+      return false;
+  return true;
+}
+
+// Bodies that go in as one.
+struct Node {
+  UnitKind kind = UnitKind::Panel;
+  std::vector<std::size_t> bodies;
+  std::vector<Node> of;  // of a section: what it is put together from
+};
+
+class Assembling {
+ public:
+  // `member`: by body, which of a group's it is of; none: the assembly's own.
+  Assembling(std::vector<Body> bodies, std::vector<std::size_t> member, const Job& job,
+             std::string code)
+      : bodies_(std::move(bodies)),
+        member_(std::move(member)),
+        code_(std::move(code)),
+        joints_(jointsOf(bodies_, job.unit)) {
+    findWays();
+    Vec low = bodies_.front().low, high = bodies_.front().high;
+    for (const Body& body : bodies_) {
+      low = {std::min(low.x, body.low.x), std::min(low.y, body.low.y), std::min(low.z, body.low.z)};
+      high = {std::max(high.x, body.high.x), std::max(high.y, body.high.y),
+              std::max(high.z, body.high.z)};
+    }
+    middle_ = 0.5 * (low + high);
+    masks_.assign(bodies_.size() * bodies_.size(), std::nullopt);
+  }
+
+  std::vector<UnitOrder> run() {
+    if (std::all_of(bodies_.begin(), bodies_.end(),
+                    [](const Body& body) { return body.key().role == PartRole::RingPiece; }))
+      return {ring()};
+    std::vector<Node> nodes = inSections(nodesOf());
+    if (nodes.size() == 1) nodes = apart(nodes.front());
+    order(nodes, UnitKind::Assembly, code_);
+    return std::move(out_);
+  }
+
+ private:
+  static constexpr std::size_t kNone = static_cast<std::size_t>(-1);
+
+  // Laid out in a row and rolled up: in one go.
+  UnitOrder ring() const {
+    UnitOrder out;
+    out.kind = UnitKind::Ring;
+    out.assembly = code_;
+    out.name = code_;
+    PutIn& step = out.steps.emplace_back();
+    for (const Body& body : bodies_) {
+      step.pieces.push_back(body.at);
+      step.stand.push_back(body.pose);
+      step.poses.push_back(body.at.pose);
+    }
+    step.row = bodies_.front().at.row;
+    step.isDry = true;
+    return out;
+  }
+
+  const Part& part(std::size_t body) const { return *bodies_[body].part; }
+  // Its own: equal parts are one, whatever they are.
+  PartRole role(std::size_t body) const { return bodies_[body].key().role; }
+
+  void findWays() {
+    ways_ = {{1, 0, 0}, {-1, 0, 0}, {0, 1, 0}, {0, -1, 0}, {0, 0, 1}, {0, 0, -1}};
+    constexpr std::size_t kMost = 64;
+    for (const Body& body : bodies_) {
+      if (!body.pose.turn) continue;
+      for (const Vec own : {Vec{1, 0, 0}, Vec{0, 1, 0}, Vec{0, 0, 1}}) {
+        const Vec way = placed(body.pose, own) - placed(body.pose, {});
+        for (const double sign : {1.0, -1.0}) {
+          const Vec one = sign * way;
+          const bool known = std::any_of(ways_.begin(), ways_.end(),
+                                         [&](const Vec& w) { return dot(w, one) > 1 - 1e-6; });
+          if (!known && ways_.size() < kMost) ways_.push_back(one);
+        }
+      }
+    }
+  }
+
+  // --- what goes in as one ---
+
+  std::vector<Node> nodesOf() const {
+    std::vector<std::size_t> root(bodies_.size());
+    std::iota(root.begin(), root.end(), std::size_t{0});
+    const auto find = [&](std::size_t i) {
+      while (root[i] != i) i = root[i] = root[root[i]];
+      return i;
+    };
+    std::map<std::tuple<UnitKind, Id, int>, std::vector<std::size_t>> alike;
+    std::map<std::size_t, std::size_t> ofMember;
+    for (std::size_t i = 0; i < bodies_.size(); ++i) {
+      const PartRole role = this->role(i);
+      if (member_[i] != kNone && !isFront(role)) {
+        const auto [first, isNew] = ofMember.emplace(member_[i], i);
+        if (!isNew) root[find(i)] = find(first->second);
+      } else if (const auto kind = unitKindOf(role)) {
+        const bool one = *kind == UnitKind::Box || *kind == UnitKind::Front;
+        alike[{*kind, one ? bodies_[i].key().opening : 0, frontOf(role)}].push_back(i);
+      } else if (isFixedFlat(role)) {
+        if (const auto host = hostOf(i)) root[find(i)] = find(*host);
+      }
+    }
+    // Of those of one kind, what hangs together.
+    for (const auto& [what, bodies] : alike)
+      for (std::size_t a = 0; a < bodies.size(); ++a)
+        for (std::size_t b = a + 1; b < bodies.size(); ++b)
+          if (member_[bodies[a]] == member_[bodies[b]] && hang(bodies[a], bodies[b]))
+            root[find(bodies[a])] = find(bodies[b]);
+    std::map<std::size_t, Node> found;
+    for (std::size_t i = 0; i < bodies_.size(); ++i) found[find(i)].bodies.push_back(i);
+    std::vector<Node> out;
+    for (auto& [first, node] : found) {
+      const auto kind = unitKindOf(role(node.bodies.front()));
+      const bool isMember =
+          member_[node.bodies.front()] != kNone && !isFront(role(node.bodies.front()));
+      node.kind = isMember ? UnitKind::Assembly : kind.value_or(UnitKind::Panel);
+      out.push_back(std::move(node));
+    }
+    return out;
+  }
+
+  bool meet(std::size_t a, std::size_t b) const { return touch(bodies_[a], bodies_[b]); }
+  // Sections of a base meet end to end; in one the rails hold the cross pieces.
+  bool hang(std::size_t a, std::size_t b) const {
+    if (unitKindOf(role(a)) != UnitKind::Base) return meet(a, b);
+    return role(a) != role(b) && sharedFace(a, b) > 1;
+  }
+
+  // The shelf that a lip is under.
+  std::optional<std::size_t> shelfOf(std::size_t lip) const {
+    std::optional<std::size_t> best;
+    double most = 0;
+    for (std::size_t k = 0; k < bodies_.size(); ++k) {
+      const PartRole one = role(k);
+      if (one != PartRole::FixedShelf && one != PartRole::AdjustableShelf &&
+          one != PartRole::LooseShelf)
+        continue;
+      const double area = sharedFace(lip, k);
+      if (area > most) most = area, best = k;
+    }
+    return best;
+  }
+  // The panel that a part lies flat on, or off by what it is packed: the nearest, unless that is
+  // fixed so itself.
+  std::optional<std::size_t> hostOf(std::size_t i) const {
+    if (role(i) == PartRole::ShelfLip) return shelfOf(i);
+    const int axis = static_cast<int>(bodies_[i].pose.w.axis);
+    std::optional<std::size_t> best;
+    double nearest = kPacked;
+    double most = 0;
+    for (std::size_t k = 0; k < bodies_.size(); ++k) {
+      const PartRole role = this->role(k);
+      const bool isLining = role == PartRole::LeftLining || role == PartRole::RightLining;
+      const bool isSame = role == this->role(i) && role != PartRole::BoardLayer;
+      if (k == i || isSame || (isFixedFlat(role) && !isLining)) continue;
+      const Body &p = bodies_[i], &q = bodies_[k];
+      const double off =
+          std::max(at(q.low, axis) - at(p.high, axis), at(p.low, axis) - at(q.high, axis));
+      double area = 1;
+      for (int other = 0; other < 3; ++other)
+        if (other != axis)
+          area *= std::max(0.0, std::min(at(p.high, other), at(q.high, other)) -
+                                    std::max(at(p.low, other), at(q.low, other)));
+      if (area <= 0 || off < -kTouch || off > nearest + kFlush) continue;
+      if (off > nearest - kFlush && area <= most) continue;
+      nearest = off, most = area, best = k;
+    }
+    return best;
+  }
+  double sharedFace(std::size_t a, std::size_t b) const {
+    const Body &p = bodies_[a], &q = bodies_[b];
+    std::array<double, 3> common{};
+    for (int axis = 0; axis < 3; ++axis)
+      common[static_cast<std::size_t>(axis)] =
+          std::min(at(p.high, axis), at(q.high, axis)) - std::max(at(p.low, axis), at(q.low, axis));
+    // Along the way across which they meet they share nothing.
+    std::sort(common.begin(), common.end());
+    return common[0] > kTouch ? 0 : std::max(0.0, common[1]) * std::max(0.0, common[2]);
+  }
+
+  // What is joined to nothing of the rest stands by itself: a section, with what lies in it. Only
+  // where there are several.
+  std::vector<Node> inSections(std::vector<Node> nodes) const {
+    std::vector<std::size_t> nodeOf(bodies_.size());
+    for (std::size_t i = 0; i < nodes.size(); ++i)
+      for (const std::size_t body : nodes[i].bodies) nodeOf[body] = i;
+    std::vector<std::size_t> root(nodes.size());
+    std::iota(root.begin(), root.end(), std::size_t{0});
+    const auto find = [&](std::size_t i) {
+      while (root[i] != i) i = root[i] = root[root[i]];
+      return i;
+    };
+    for (const JointAt& joint : joints_)
+      if (member_[joint.piece] == kNone && member_[joint.mate] == kNone)
+        root[find(nodeOf[joint.piece])] = find(nodeOf[joint.mate]);
+    std::map<std::size_t, std::vector<std::size_t>> sets;
+    for (std::size_t i = 0; i < nodes.size(); ++i) sets[find(i)].push_back(i);
+    std::erase_if(sets, [](const auto& set) { return set.second.size() < 3; });
+    if (sets.size() < 2) return nodes;
+    std::vector<Node> out;
+    std::vector<bool> isIn(nodes.size(), false);
+    for (const auto& [first, set] : sets) {
+      Node& section = out.emplace_back();
+      section.kind = UnitKind::Section;
+      for (const std::size_t i : set) put(nodes[i], section), isIn[i] = true;
+    }
+    std::vector<Room> rooms;
+    for (const Node& section : out) rooms.push_back(roomOf(section));
+    for (std::size_t i = 0; i < nodes.size(); ++i) {
+      if (isIn[i]) continue;
+      Node* best = nullptr;
+      double most = 0;
+      for (std::size_t k = 0; k < sets.size() && sortOf(nodes[i]) == Sort::Structure; ++k) {
+        double area = 0;
+        for (const std::size_t a : nodes[i].bodies)
+          for (const std::size_t b : out[k].bodies) area += sharedFace(a, b);
+        if (isInside(nodes[i], rooms[k]) && area > most) most = area, best = &out[k];
+      }
+      if (best != nullptr)
+        put(nodes[i], *best);
+      else
+        out.push_back(std::move(nodes[i]));
+    }
+    return out;
+  }
+  struct Room {
+    Vec low{1e9, 1e9, 1e9}, high{-1e9, -1e9, -1e9};
+  };
+  Room roomOf(const Node& node) const {
+    Room out;
+    for (const std::size_t i : node.bodies) {
+      const Body& body = bodies_[i];
+      out.low = {std::min(out.low.x, body.low.x), std::min(out.low.y, body.low.y),
+                 std::min(out.low.z, body.low.z)};
+      out.high = {std::max(out.high.x, body.high.x), std::max(out.high.y, body.high.y),
+                  std::max(out.high.z, body.high.z)};
+    }
+    return out;
+  }
+  bool isInside(const Node& node, const Room& room) const {
+    const Room own = roomOf(node);
+    const Vec middle = 0.5 * (own.low + own.high);
+    for (int axis = 0; axis < 3; ++axis)
+      if (at(middle, axis) < at(room.low, axis) || at(middle, axis) > at(room.high, axis))
+        return false;
+    return true;
+  }
+  static void put(Node& node, Node& section) {
+    section.bodies.insert(section.bodies.end(), node.bodies.begin(), node.bodies.end());
+    section.of.push_back(std::move(node));
+  }
+
+  std::vector<Node> apart(const Node& node) const {
+    if (!node.of.empty()) return node.of;
+    std::vector<Node> out;
+    for (const std::size_t one : node.bodies) out.push_back({UnitKind::Panel, {one}, {}});
+    return out;
+  }
+
+  // --- what is in the way of what ---
+
+  Puzzle::Ways mask(std::size_t moving, std::size_t still) {
+    auto& known = masks_[moving * bodies_.size() + still];
+    if (known) return *known;
+    Puzzle::Ways out = 0;
+    // A sliding panel is lifted past all there is.
+    if (isSliding(part(moving)) || isSliding(part(still))) return *(known = out);
+    for (std::size_t way = 0; way < ways_.size(); ++way) {
+      const bool blocked = std::any_of(
+          bodies_[moving].hulls.begin(), bodies_[moving].hulls.end(), [&](const Hull& a) {
+            return std::any_of(bodies_[still].hulls.begin(), bodies_[still].hulls.end(),
+                               [&](const Hull& b) {
+                                 return comesThrough(a, ways_[way], b, far(moving, ways_[way]));
+                               });
+          });
+      if (blocked) out |= Puzzle::Ways{1} << way;
+    }
+    known = out;
+    return out;
+  }
+  // A front is off when there is room for hands behind it: then it is turned and carried away. All
+  // else goes straight out.
+  double far(std::size_t body, Vec way) const {
+    constexpr double kHands = 300, kOut = 1e9;
+    if (bench::sortOf(role(body)) != Sort::Front) return kOut;
+    const Vec size = bodies_[body].high - bodies_[body].low;
+    return kHands + std::abs(way.x) * size.x + std::abs(way.y) * size.y + std::abs(way.z) * size.z;
+  }
+  // All ways but that one.
+  Puzzle::Ways allBut(Vec free) const {
+    Puzzle::Ways out = 0;
+    for (std::size_t way = 0; way < ways_.size(); ++way)
+      if (dot(ways_[way], free) < 1 - 1e-6) out |= Puzzle::Ways{1} << way;
+    return out;
+  }
+
+  // With the joint that each of its driven ones is.
+  struct Laid {
+    Puzzle puzzle;
+    std::vector<std::size_t> joints;
+  };
+  Laid puzzleOf(const std::vector<Node>& nodes) {
+    Laid laid;
+    Puzzle& out = laid.puzzle;
+    const std::size_t n = nodes.size();
+    out.count = n;
+    out.ways = static_cast<int>(ways_.size());
+    out.blocked.assign(n * n, 0);
+    out.awkward.assign(n * n, 0);
+    std::vector<std::size_t> nodeOf(bodies_.size(), kNone);
+    for (std::size_t i = 0; i < n; ++i)
+      for (const std::size_t body : nodes[i].bodies) nodeOf[body] = i;
+    for (std::size_t i = 0; i < n; ++i)
+      for (std::size_t k = 0; k < n; ++k) {
+        if (i == k) continue;
+        for (const std::size_t a : nodes[i].bodies)
+          for (const std::size_t b : nodes[k].bodies) out.blocked[i * n + k] |= mask(a, b);
+      }
+    for (std::size_t j = 0; j < joints_.size(); ++j) {
+      const JointAt& joint = joints_[j];
+      const std::size_t a = nodeOf[joint.piece], b = nodeOf[joint.mate];
+      if (a == kNone || b == kNone || a == b) continue;
+      if (joint.isPlugged() || joint.kind == JoinKind::Dado) {
+        auto& kept = joint.isPlugged() ? out.blocked : out.awkward;
+        kept[a * n + b] |= allBut(-1 * joint.out);
+        kept[b * n + a] |= allBut(joint.out);
+      }
+      if (joint.lines.empty()) continue;
+      Puzzle::Driven driven{a, b, {}};
+      for (std::size_t other = 0; other < bodies_.size(); ++other) {
+        const std::size_t node = nodeOf[other];
+        if (node == kNone || node == a || node == b || !isInTheWay(joint, bodies_[other])) continue;
+        if (driven.inTheWay.empty() || driven.inTheWay.back() != node)
+          driven.inTheWay.push_back(node);
+      }
+      out.driven.push_back(std::move(driven));
+      laid.joints.push_back(j);
+    }
+    for (const Node& node : nodes) {
+      out.late.push_back(late(node));
+      out.sort.push_back(static_cast<int>(sortOf(node)));
+      out.preferred.push_back(preferred(node));
+    }
+    for (int sort = 0; sort <= static_cast<int>(Sort::Front); ++sort)
+      out.before.push_back(sortsAfter(static_cast<Sort>(sort)));
+    return laid;
+  }
+  static bool isInTheWay(const JointAt& joint, const Body& body) {
+    return std::any_of(joint.lines.begin(), joint.lines.end(), [&](const auto& line) {
+      return std::any_of(body.hulls.begin(), body.hulls.end(), [&](const Hull& hull) {
+        return lineComesThrough(line.first, line.second, hull);
+      });
+    });
+  }
+
+  Sort sortOf(const Node& node) const {
+    switch (node.kind) {
+      case UnitKind::Box:
+        return node.bodies.size() > 1 && !isAlone_ ? Sort::Loose : Sort::Structure;
+      case UnitKind::Front:
+        return Sort::Front;
+      case UnitKind::FaceFrame:
+        return Sort::Frame;
+      case UnitKind::Top:
+        return Sort::Top;
+      case UnitKind::Base:
+      case UnitKind::Section:
+      case UnitKind::Assembly:
+        return Sort::Structure;
+      default:
+        break;
+    }
+    return bench::sortOf(role(first(node)));
+  }
+  // The one that says what a node is: of a panel and what is fixed on it the panel.
+  std::size_t first(const Node& node) const {
+    const auto size = [this](std::size_t body) {
+      return part(body).length.total().inMm() * part(body).width.total().inMm();
+    };
+    return *std::max_element(node.bodies.begin(), node.bodies.end(),
+                             [&](std::size_t a, std::size_t b) { return size(a) < size(b); });
+  }
+  // Of alike ones the upper, the hindmost, then the right one is later.
+  double late(const Node& node) const {
+    const Body& body = bodies_[first(node)];
+    constexpr double kUp = 1e-5, kBack = 1e-7, kRight = 1e-8, kLaid = 10;
+    const double tie = kUp * body.low.z + kBack * body.low.y + kRight * body.low.x;
+    double rank = 1e9;
+    if (node.kind == UnitKind::Assembly) {
+      rank = kLaid;
+    } else if (node.kind == UnitKind::Section) {
+      for (const Node& one : node.of) rank = std::min(rank, late(one));
+    } else if (isAlone_) {
+      rank = lateOf(role(first(node)));
+      // Two that face one another: what lies between goes in first.
+      constexpr double kFacing = 28;
+      if (role(first(node)) == PartRole::Board && first(node) != 0 &&
+          body.pose.w.axis == bodies_[0].pose.w.axis)
+        rank = kFacing;
+      if (role(first(node)) == PartRole::BaseRail) rank = isInFront(node) ? kLaid : kFacing;
+    } else {
+      rank = lateOf(node.kind, lateOf(role(first(node))));
+      if (node.kind == UnitKind::Front && isDrawerFront(role(first(node)))) rank -= 2;
+      // What stands in a row stands on it.
+      if (node.kind == UnitKind::Base && isGroup()) rank = kLaid - 5;
+    }
+    return rank + tie;
+  }
+  // Of the rails of a base the foremost.
+  bool isInFront(const Node& node) const {
+    return std::none_of(bodies_.begin(), bodies_.end(), [&](const Body& other) {
+      return other.key().role == PartRole::BaseRail &&
+             other.low.y < bodies_[first(node)].low.y - kTouch;
+    });
+  }
+  bool isGroup() const {
+    return std::any_of(member_.begin(), member_.end(),
+                       [](std::size_t one) { return one != kNone; });
+  }
+
+  std::vector<int> preferred(const Node& node) const {
+    std::vector<int> out;
+    const auto add = [&](Vec way) {
+      for (std::size_t i = 0; i < ways_.size(); ++i)
+        if (dot(ways_[i], way) > 1 - 1e-6 &&
+            std::find(out.begin(), out.end(), static_cast<int>(i)) == out.end())
+          out.push_back(static_cast<int>(i));
+    };
+    const Vec forwards{0, -1, 0}, backwards{0, 1, 0}, up{0, 0, 1};
+    switch (sortOf(node)) {
+      case Sort::Back:
+        add(backwards);
+        break;
+      case Sort::Top:
+        add(up);
+        break;
+      case Sort::Frame:
+      case Sort::Loose:
+      case Sort::Front:
+        add(forwards);
+        break;
+      default:
+        if (node.kind == UnitKind::Assembly) add(up);
+        if (role(first(node)) == PartRole::BaseCrossPiece) add(up);
+        break;
+    }
+    for (const JointAt& joint : joints_) {
+      const bool piece = isIn(node.bodies, joint.piece), mate = isIn(node.bodies, joint.mate);
+      if (piece && !mate) add(-1 * joint.out);
+      if (mate && !piece) add(joint.out);
+    }
+    // What is joined to nothing goes off its own face, away from the rest.
+    if (node.kind == UnitKind::Section || node.kind == UnitKind::Assembly) {
+      add(forwards);
+      add(up);
+    }
+    const Body& body = bodies_[first(node)];
+    const Vec face = placed(body.pose, {0, 0, 1}) - placed(body.pose, {});
+    const Vec off = 0.5 * (body.low + body.high) - middle_;
+    add(dot(face, off) >= 0 ? face : -1 * face);
+    add(dot(face, off) >= 0 ? -1 * face : face);
+    for (const Vec way : {forwards, up, Vec{1, 0, 0}, Vec{-1, 0, 0}, backwards, Vec{0, 0, -1}})
+      add(way);
+    for (const Vec& way : ways_) add(way);
+    return out;
+  }
+
+  // --- the order ---
+
+  // Puts the order of the nodes at the end of what is found, after those of what goes in whole.
+  void order(const std::vector<Node>& nodes, UnitKind kind, const std::string& name) {
+    const Laid laid = puzzleOf(nodes);
+    steps(nodes, laid, takenApart(laid.puzzle), kind, name);
+  }
+
+  void steps(const std::vector<Node>& nodes, const Laid& laid, std::vector<TakenOut> taken,
+             UnitKind kind, const std::string& name) {
+    std::reverse(taken.begin(), taken.end());
+    UnitOrder unit;
+    unit.kind = kind;
+    unit.assembly = code_;
+    unit.name = name;
+    std::vector<std::size_t> there;
+    for (const TakenOut& one : taken) {
+      Node node = nodes[one.things.front()];
+      if (one.things.size() > 1) {
+        node.kind = UnitKind::Several;
+        node.bodies.clear();
+        for (const std::size_t thing : one.things)
+          node.bodies.insert(node.bodies.end(), nodes[thing].bodies.begin(),
+                             nodes[thing].bodies.end());
+        steps(nodes, laid, takenApart(laid.puzzle, one.things), UnitKind::Several,
+              part(first(node)).name);
+      } else if (node.bodies.size() > 1 && node.kind != UnitKind::Assembly) {
+        const bool alone = std::exchange(isAlone_, true);
+        order(apart(node), node.kind, part(first(node)).name);
+        isAlone_ = alone;
+      }
+      PutIn step = putIn(node, one, nodes, laid, there);
+      there.insert(there.end(), node.bodies.begin(), node.bodies.end());
+      if (!unit.steps.empty() && isMore(step, unit.steps.back()))
+        more(step, unit.steps.back());
+      else
+        unit.steps.push_back(std::move(step));
+    }
+    finish(unit);
+    out_.push_back(std::move(unit));
+  }
+
+  // The same once more, beside it.
+  static bool isMore(const PutIn& step, const PutIn& last) {
+    const auto same = [](const Closed& a, const Closed& b) {
+      return a.kind == b.kind && a.edge == b.edge && a.piece.row == b.piece.row &&
+             a.mate.row == b.mate.row && a.fasteners == b.fasteners;
+    };
+    const auto sameRow = [](const PieceAt& a, const PieceAt& b) { return a.row == b.row; };
+    const Vec off = step.along - last.along;
+    return step.row == last.row && step.isWhole == last.isWhole && step.each == last.each &&
+           std::equal(step.pieces.begin(), step.pieces.end(), last.pieces.begin(), sameRow) &&
+           last.lie == step.lie && dot(off, off) < kTouch && step.spacers == last.spacers &&
+           !step.unreached && !last.unreached && step.isForced == last.isForced &&
+           std::equal(step.joints.begin(), step.joints.end(), last.joints.begin(),
+                      last.joints.end(), same);
+  }
+  static void more(const PutIn& step, PutIn& last) {
+    last.pieces.insert(last.pieces.end(), step.pieces.begin(), step.pieces.end());
+    last.stand.insert(last.stand.end(), step.stand.begin(), step.stand.end());
+    last.poses.insert(last.poses.end(), step.poses.begin(), step.poses.end());
+  }
+
+  PutIn putIn(const Node& node, const TakenOut& taken, const std::vector<Node>& nodes,
+              const Laid& laid, const std::vector<std::size_t>& there) const {
+    PutIn out;
+    for (const std::size_t body : node.bodies) {
+      out.pieces.push_back(bodies_[body].at);
+      out.stand.push_back(bodies_[body].pose);
+      out.waits = out.waits || part(body).waiting;
+    }
+    out.each = node.bodies.size();
+    out.isWhole = out.each > 1;
+    out.kind = node.kind;
+    out.isForced = taken.forced;
+    const Body& main = bodies_[first(node)];
+    out.row = main.at.row;
+    out.poses = {main.at.pose};
+    if (taken.unreached) out.unreached = unreached(*taken.unreached, nodes, laid, there);
+    if (taken.way < 0) return out;
+    out.along = -1 * ways_[static_cast<std::size_t>(taken.way)];
+    const Sort sort = sortOf(node);
+    const bool stands =
+        sort == Sort::Loose || sort == Sort::Front || isGroup() || node.kind == UnitKind::Section;
+    out.lie = !isAlone_ && stands         ? Lie::Upright
+              : isAlone_ && isFrame(node) ? Lie::FaceDown
+                                          : lieFor(out.along);
+    out.isLifted = isSliding(part(first(node)));
+    close(out, node, there);
+    if (sort == Sort::Front)
+      gaps(out, node, there);
+    else if (!out.isWhole)
+      setBy(out, node.bodies.front(), there);
+    return out;
+  }
+
+  Closed closed(const JointAt& joint) const {
+    return {bodies_[joint.piece].at, bodies_[joint.mate].at, joint.edge, joint.kind,
+            joint.fasteners};
+  }
+  std::optional<Unreached> unreached(std::size_t driven, const std::vector<Node>& nodes,
+                                     const Laid& laid,
+                                     const std::vector<std::size_t>& there) const {
+    for (const std::size_t other : laid.puzzle.driven[driven].inTheWay) {
+      const std::size_t by = first(nodes[other]);
+      if (isIn(there, by)) return Unreached{closed(joints_[laid.joints[driven]]), bodies_[by].at};
+    }
+    return std::nullopt;
+  }
+
+  // Screwed or glued flat on the bench.
+  bool isFrame(const Node& node) const {
+    const PartRole one = role(first(node));
+    return isOfFaceFrame(one) || isFront(one);
+  }
+
+  static Lie lieFor(Vec along) {
+    const double x = std::abs(along.x), y = std::abs(along.y), z = std::abs(along.z);
+    if (x > y && x > z) return along.x < 0 ? Lie::OnLeftSide : Lie::OnRightSide;
+    if (y > z) return along.y > 0 ? Lie::OnBack : Lie::FaceDown;
+    return along.z < 0 ? Lie::Upright : Lie::UpsideDown;
+  }
+
+  void close(PutIn& step, const Node& node, const std::vector<std::size_t>& there) const {
+    for (const JointAt& joint : joints_)
+      if ((isIn(node.bodies, joint.piece) && isIn(there, joint.mate)) ||
+          (isIn(node.bodies, joint.mate) && isIn(there, joint.piece)))
+        step.joints.push_back(closed(joint));
+  }
+
+  // The nearest that lies beside a body along an axis and how far off; below it or above.
+  struct Beside {
+    double off = 1e9;
+    std::size_t body = kNone;
+  };
+  Beside beside(std::size_t body, int axis, bool above, const std::vector<std::size_t>& there,
+                double slack) const {
+    const Body& one = bodies_[body];
+    Beside out;
+    for (const std::size_t k : there) {
+      const Body& other = bodies_[k];
+      bool over = true;
+      for (int i = 0; i < 3; ++i) {
+        if (i == axis) continue;
+        const double margin = i == 1 ? slack : -5;
+        over = over && at(other.high, i) + margin > at(one.low, i) &&
+               at(one.high, i) + margin > at(other.low, i);
+      }
+      if (!over) continue;
+      const double off = above ? at(other.low, axis) - at(one.high, axis)
+                               : at(one.low, axis) - at(other.high, axis);
+      if (off > -kFlush && off < out.off) out = {off, k};
+    }
+    return out;
+  }
+
+  // What nothing but screws hold in its place is set by what is there.
+  void setBy(PutIn& step, std::size_t body, const std::vector<std::size_t>& there) const {
+    const Body& one = bodies_[body];
+    const bool flat = isFixedFlat(part(body).role);
+    if (one.pose.turn || (step.joints.empty() && !flat)) return;
+    for (const Closed& joint : step.joints)
+      if (joint.kind != JoinKind::Butt && joint.kind != JoinKind::Pocket &&
+          joint.kind != JoinKind::Brads)
+        return;
+    const bool owns = flat || std::any_of(step.joints.begin(), step.joints.end(),
+                                          [&](const Closed& c) { return c.piece == one.at; });
+    if (!owns) return;
+    const int axis = flat ? 2 : static_cast<int>(one.pose.w.axis);
+    std::vector<std::pair<double, Spacer>> found;
+    const auto add = [&](double off, std::size_t to, bool above) {
+      static constexpr std::array<Side, 3> kLow = {Side::Left, Side::Front, Side::Bottom};
+      static constexpr std::array<Side, 3> kHigh = {Side::Right, Side::Back, Side::Top};
+      const auto side = static_cast<std::size_t>(axis);
+      found.emplace_back(off,
+                         Spacer{rounded(off), bodies_[to].at, above ? kHigh[side] : kLow[side]});
+    };
+    for (const bool above : {false, true})
+      if (const Beside by = beside(body, axis, above, there, -5); by.body != kNone)
+        add(by.off, by.body, above);
+    const bool hasNeighbours = !found.empty();
+    // From an end of what it is fixed to, where it is flush with it or has no neighbour.
+    const std::size_t mate = flat ? there.front() : bodyOf(mateOf(step.joints.front(), one.at));
+    for (const bool above : {false, true}) {
+      const double off = above ? at(bodies_[mate].high, axis) - at(one.high, axis)
+                               : at(one.low, axis) - at(bodies_[mate].low, axis);
+      if (std::abs(off) < kFlush || (!hasNeighbours && off > 0)) add(off, mate, above);
+    }
+    const auto least = std::min_element(
+        found.begin(), found.end(), [](const auto& a, const auto& b) { return a.first < b.first; });
+    if (least != found.end() && least->first > kFlush) step.spacers.push_back(least->second);
+  }
+  static const PieceAt& mateOf(const Closed& joint, const PieceAt& of) {
+    return joint.piece == of ? joint.mate : joint.piece;
+  }
+
+  void gaps(PutIn& step, const Node& node, const std::vector<std::size_t>& there) const {
+    constexpr double kBehind = 25;
+    for (const auto& [axis, above, side] :
+         {std::tuple{0, false, Side::Left}, std::tuple{0, true, Side::Right},
+          std::tuple{2, false, Side::Bottom}, std::tuple{2, true, Side::Top}}) {
+      Beside least;
+      for (const std::size_t body : node.bodies) {
+        const Beside one = beside(body, axis, above, there, axis == 0 || axis == 2 ? -1 : kBehind);
+        if (one.off < least.off) least = one;
+      }
+      if (least.off < kGap && least.off > kFlush)
+        step.spacers.push_back({rounded(least.off), bodies_[least.body].at, side});
+    }
+  }
+
+  // What can be said of a unit when all its steps are there.
+  void finish(UnitOrder& unit) const {
+    std::set<int> axes;
+    std::set<PieceAt> joined;
+    std::optional<std::size_t> closes;
+    std::size_t glued = 0;
+    Length run;
+    for (std::size_t i = 0; i < unit.steps.size(); ++i) {
+      std::set<PieceAt> mates;
+      for (const Closed& joint : unit.steps[i].joints) {
+        joined.insert({joint.piece, joint.mate});
+        mates.insert(isIn(unit.steps[i].pieces, joint.piece) ? joint.mate : joint.piece);
+        axes.insert(axisOf(joint));
+        if (joint.kind != JoinKind::Pocket && joint.kind != JoinKind::Butt &&
+            joint.kind != JoinKind::Brads) {
+          ++glued;
+          run += bodies_[bodyOf(joint.piece)].part->edgeLength(joint.edge);
+        }
+      }
+      if (mates.size() > 1 || (mates.size() == 1 && unit.steps[i].joints.size() > 1)) closes = i;
+    }
+    if (glued > 2) {
+      unit.steps[std::min<std::size_t>(1, unit.steps.size() - 1)].isDry = true;
+      const auto clamps = (run.inNm() / 2 + kClampsApart.inNm() - 1) / kClampsApart.inNm();
+      unit.steps[closes.value_or(unit.steps.size() - 1)].clamps =
+          static_cast<int>(std::max<std::int64_t>(2, clamps));
+    }
+    axes.erase(-1);
+    if (!closes || axes.empty() || axes.size() > 2) return;
+    const int a = *axes.begin();
+    const bool lies = unit.kind == UnitKind::Box || unit.kind == UnitKind::Base;
+    const int b = axes.size() > 1 ? *axes.rbegin() : a != 0 ? 0 : lies ? 1 : 2;
+    Vec low{1e9, 1e9, 1e9}, high{-1e9, -1e9, -1e9};
+    for (const PieceAt& piece : joined) {
+      const Body& body = bodies_[bodyOf(piece)];
+      low = {std::min(low.x, body.low.x), std::min(low.y, body.low.y), std::min(low.z, body.low.z)};
+      high = {std::max(high.x, body.high.x), std::max(high.y, body.high.y),
+              std::max(high.z, body.high.z)};
+    }
+    const double p = at(high, a) - at(low, a), q = at(high, b) - at(low, b);
+    unit.steps[*closes].diagonals =
+        Diagonals{rounded(p), rounded(q), rounded(std::sqrt(p * p + q * q))};
+  }
+  template <class One>
+  static bool isIn(const std::vector<One>& of, const One& one) {
+    return std::find(of.begin(), of.end(), one) != of.end();
+  }
+  std::size_t bodyOf(const PieceAt& piece) const {
+    const auto found = std::find_if(bodies_.begin(), bodies_.end(),
+                                    [&](const Body& body) { return body.at == piece; });
+    return static_cast<std::size_t>(found - bodies_.begin());
+  }
+  // Along which a joint comes apart; -1: along none of the three.
+  int axisOf(const Closed& joint) const {
+    for (const JointAt& one : joints_)
+      if (bodies_[one.piece].at == joint.piece && bodies_[one.mate].at == joint.mate &&
+          one.edge == joint.edge)
+        for (int axis = 0; axis < 3; ++axis)
+          if (std::abs(at(one.out, axis)) > 1 - 1e-6) return axis;
+    return -1;
+  }
+
+  std::vector<Body> bodies_;
+  std::vector<std::size_t> member_;  // by body, of the group; none: the assembly's own
+  std::string code_;
+  std::vector<JointAt> joints_;
+  std::vector<Vec> ways_;
+  Vec middle_;
+  std::vector<std::optional<Puzzle::Ways>> masks_;  // by two bodies
+  bool isAlone_ = false;                            // what is ordered is one node of another
+  std::vector<UnitOrder> out_;
+};
+
+// Made of the same parts in the same way, elsewhere.
+bool isAlike(const UnitOrder& a, const UnitOrder& b) {
+  const auto same = [](const PutIn& p, const PutIn& q) {
+    constexpr double kSame = 1e-6;
+    const Vec off = p.along - q.along;
+    return p.row == q.row && p.isWhole == q.isWhole && dot(off, off) < kSame &&
+           p.pieces.size() == q.pieces.size() && p.joints.size() == q.joints.size() &&
+           p.spacers.size() == q.spacers.size() && p.unreached == q.unreached &&
+           p.isForced == q.isForced;
+  };
+  return a.kind == b.kind && a.assembly == b.assembly && a.name == b.name &&
+         std::equal(a.steps.begin(), a.steps.end(), b.steps.begin(), b.steps.end(), same);
+}
+
+// Boards that are drawn in a row, each by itself, are in no place.
+bool hangTogether(const std::vector<Body>& bodies) {
+  for (std::size_t a = 0; a < bodies.size(); ++a)
+    for (std::size_t b = a + 1; b < bodies.size(); ++b)
+      if (touch(bodies[a], bodies[b])) return true;
+  return false;
+}
+
+}  // namespace
+
+std::vector<UnitOrder> assemblyOrder(const std::vector<Pieces>& pieces, const Job& job) {
+  std::set<Id> members;
+  for (const Assembly& assembly : job.assemblies)
+    if (const auto* group = std::get_if<CarcassGroup>(&assembly.body))
+      for (const Id member : group->everyMember()) members.insert(member);
+  std::vector<UnitOrder> out;
+  for (const Assembly& assembly : job.assemblies) {
+    const auto* group = std::get_if<CarcassGroup>(&assembly.body);
+    // What does not add up stands nowhere.
+    if (group != nullptr && !groupLines(job, *group)) continue;
+    std::vector<Body> bodies = bodiesOf(pieces, assembly.code);
+    // Fronts of what stands in a row are hung when it stands there.
+    if (members.count(assembly.id) > 0)
+      std::erase_if(bodies, [](const Body& body) { return isFront(body.part->role); });
+    std::vector<std::size_t> member(bodies.size(), static_cast<std::size_t>(-1));
+    if (group != nullptr) {
+      const std::vector<Id> ids = group->everyMember();
+      const std::vector<Standing> standings = memberStandings(job, *group);
+      for (std::size_t i = 0; i < ids.size(); ++i)
+        for (Body& body : bodiesOf(pieces, findAssembly(job, ids[i])->code, standings[i])) {
+          bodies.push_back(std::move(body));
+          member.push_back(i);
+        }
+    }
+    if (!hangTogether(bodies)) continue;
+    const std::size_t before = out.size();
+    for (UnitOrder& unit :
+         Assembling(std::move(bodies), std::move(member), job, assembly.code).run()) {
+      const auto same = std::find_if(out.begin() + static_cast<std::ptrdiff_t>(before), out.end(),
+                                     [&](const UnitOrder& other) { return isAlike(unit, other); });
+      if (same == out.end()) {
+        out.push_back(std::move(unit));
+        continue;
+      }
+      ++same->alike;
+      for (std::size_t i = 0; i < unit.steps.size(); ++i)
+        same->steps[i].poses.insert(same->steps[i].poses.end(), unit.steps[i].poses.begin(),
+                                    unit.steps[i].poses.end());
+    }
+  }
+  return out;
+}
+
+}  // namespace pp::bench

@@ -1,0 +1,217 @@
+#include "core/bench/installing.h"
+
+#include <algorithm>
+#include <cmath>
+#include <map>
+#include <set>
+
+#include "core/bench/sorts.h"
+#include "core/breakdown/breakdown.h"
+#include "core/job/ids.h"
+
+namespace pp::bench {
+namespace {
+
+constexpr double kOneCarries = 25'000;               // grams
+constexpr Length kOneHandles = Length::mm(2'000);    // the longest side
+constexpr Length kAnchoredFrom = Length::mm(1'200);  // high
+
+bool isBox(PartRole role) {
+  return role >= PartRole::BoxLeftSide && role <= PartRole::BoxBottom;
+}
+
+class Carrying {
+ public:
+  Carrying(const std::vector<UnitOrder>& order, const std::vector<Pieces>& pieces, const Job& job)
+      : order_(order), pieces_(pieces), job_(job) {}
+
+  std::vector<Carried> run() {
+    std::set<Id> members;
+    for (const Assembly& assembly : job_.assemblies)
+      if (const auto* group = std::get_if<CarcassGroup>(&assembly.body))
+        for (const Id id : group->everyMember()) members.insert(id);
+    for (const UnitOrder& unit : order_) {
+      const Assembly* assembly = findAssembly(job_, unit.assembly);
+      const bool isRoot = unit.kind == UnitKind::Assembly || unit.kind == UnitKind::Ring;
+      if (isRoot && assembly != nullptr && members.count(assembly->id) == 0) stand(unit, *assembly);
+    }
+    return std::move(out_);
+  }
+
+ private:
+  PartRole roleOf(const PieceAt& at) const {
+    const Part& part = pieces_[at.row].part;
+    return part.keys[std::min(at.pose, part.keys.size() - 1)].role;
+  }
+  static std::optional<Carry> byItself(PartRole role) {
+    if (isBox(role)) return Carry::Drawer;
+    switch (sortOf(role)) {
+      case Sort::Loose:
+        return Carry::Shelf;
+      case Sort::Front:
+        return Carry::Front;
+      default:
+        return std::nullopt;
+    }
+  }
+
+  // Something by where its pieces stand.
+  struct Taken {
+    std::vector<std::pair<PieceAt, Pose>> pieces;
+  };
+
+  void stand(const UnitOrder& unit, const Assembly& assembly) {
+    const bool isBoxes = std::holds_alternative<BoxSet>(assembly.body);
+    const bool inParts = std::any_of(unit.steps.begin(), unit.steps.end(), [](const PutIn& step) {
+      return step.kind == UnitKind::Assembly || step.kind == UnitKind::Section;
+    });
+    Taken whole;
+    std::vector<std::pair<PieceAt, Pose>> single;
+    for (const PutIn& step : unit.steps) {
+      Taken taken;
+      for (std::size_t i = 0; i < step.pieces.size(); ++i) {
+        const PartRole role = roleOf(step.pieces[i]);
+        if (!isBoxes && byItself(role))
+          single.emplace_back(step.pieces[i], step.stand[i]);
+        else
+          taken.pieces.emplace_back(step.pieces[i], step.stand[i]);
+      }
+      if (taken.pieces.empty()) continue;
+      if (inParts && step.isWhole) {
+        add(taken, carryOf(step.kind), assembly);
+      } else {
+        whole.pieces.insert(whole.pieces.end(), taken.pieces.begin(), taken.pieces.end());
+      }
+    }
+    if (!whole.pieces.empty()) add(whole, inParts ? Carry::Base : Carry::Whole, assembly);
+    for (const Carry kind : {Carry::Drawer, Carry::Shelf, Carry::Front})
+      singles(single, kind, assembly);
+  }
+  static Carry carryOf(UnitKind kind) {
+    switch (kind) {
+      case UnitKind::Base:
+        return Carry::Base;
+      case UnitKind::FaceFrame:
+        return Carry::Frame;
+      case UnitKind::Top:
+        return Carry::Top;
+      default:
+        return Carry::Case;
+    }
+  }
+
+  void add(const Taken& taken, Carry kind, const Assembly& of) {
+    Carried one;
+    one.kind = kind;
+    const auto area = [this](const std::pair<PieceAt, Pose>& piece) {
+      const Part& part = pieces_[piece.first.row].part;
+      return part.length.total().inMm() * part.width.total().inMm();
+    };
+    const auto largest =
+        std::max_element(taken.pieces.begin(), taken.pieces.end(),
+                         [&](const auto& a, const auto& b) { return area(a) < area(b); });
+    one.row = largest->first.row;
+    one.poses = {largest->first.pose};
+    one.assembly = pieces_[one.row].part.assembly;
+    one.of = of.code;
+    measure(one, taken);
+    if (kind == Carry::Case || kind == Carry::Whole) hang(one, of);
+    out_.push_back(std::move(one));
+  }
+
+  void measure(Carried& one, const Taken& taken) const {
+    Vec low{1e9, 1e9, 1e9}, high{-1e9, -1e9, -1e9};
+    for (const auto& [at, pose] : taken.pieces) {
+      const Part& part = pieces_[at.row].part;
+      one.pieces.push_back(at);
+      one.grams += gramsOf(job_, part);
+      for (int corner = 0; corner < 8; ++corner) {
+        const Vec p = placed(pose, {(corner & 1) != 0 ? part.length.total().inMm() : 0,
+                                    (corner & 2) != 0 ? part.width.total().inMm() : 0,
+                                    (corner & 4) != 0 ? part.thickness.inMm() : 0});
+        low = {std::min(low.x, p.x), std::min(low.y, p.y), std::min(low.z, p.z)};
+        high = {std::max(high.x, p.x), std::max(high.y, p.y), std::max(high.z, p.z)};
+      }
+    }
+    const auto length = [](double mm) { return Length::um(std::llround(mm * 1000)); };
+    one.width = length(high.x - low.x);
+    one.depth = length(high.y - low.y);
+    one.height = length(high.z - low.z);
+  }
+
+  void hang(Carried& one, const Assembly& of) const {
+    const Assembly* assembly = findAssembly(job_, one.assembly);
+    if (assembly == nullptr) assembly = &of;
+    one.isHung = std::holds_alternative<HungShelf>(assembly->body) ||
+                 std::holds_alternative<WallPanel>(assembly->body);
+    if (!assembly->isCarcass()) return;
+    const Carcass& carcass = assembly->carcass();
+    one.isHung = carcass.cleat.has_value();
+    if (carcass.wallLeft > Length{}) one.gapLeft = carcass.wallLeft;
+    if (carcass.wallRight > Length{}) one.gapRight = carcass.wallRight;
+  }
+
+  // Equal ones together: drawers by their fronts, each with the rest of its box.
+  void singles(const std::vector<std::pair<PieceAt, Pose>>& from, Carry kind, const Assembly& of) {
+    std::map<std::size_t, Carried> rows;
+    for (const auto& [at, pose] : from) {
+      const PartRole role = roleOf(at);
+      if (byItself(role) != kind || (kind == Carry::Drawer && role != PartRole::BoxFront)) continue;
+      const auto [found, isNew] = rows.try_emplace(at.row);
+      Carried& one = found->second;
+      one.poses.push_back(at.pose);
+      if (!isNew) {
+        one.pieces.push_back(at);
+        continue;
+      }
+      one.kind = kind;
+      one.row = at.row;
+      one.assembly = pieces_[at.row].part.assembly;
+      one.of = of.code;
+      measure(one, kind == Carry::Drawer ? boxOf(at, from) : Taken{{{at, pose}}});
+    }
+    for (auto& [row, one] : rows) out_.push_back(std::move(one));
+  }
+  // The pieces of the box that a piece is of, where they stand.
+  Taken boxOf(const PieceAt& at, const std::vector<std::pair<PieceAt, Pose>>& from) const {
+    for (const UnitOrder& unit : order_) {
+      if (unit.kind != UnitKind::Box) continue;
+      std::vector<PieceAt> box;
+      for (const PutIn& step : unit.steps)
+        box.insert(box.end(), step.pieces.begin(), step.pieces.end());
+      const bool isIts = std::any_of(box.begin(), box.end(),
+                                     [&](const PieceAt& one) { return one.row == at.row; });
+      if (!isIts) continue;
+      Taken out;
+      for (const auto& one : from)
+        if (std::find(box.begin(), box.end(), one.first) != box.end()) out.pieces.push_back(one);
+      return out;
+    }
+    Taken out;
+    for (const auto& one : from)
+      if (one.first == at) out.pieces.push_back(one);
+    return out;
+  }
+
+  const std::vector<UnitOrder>& order_;
+  const std::vector<Pieces>& pieces_;
+  const Job& job_;
+  std::vector<Carried> out_;
+};
+
+}  // namespace
+
+bool Carried::isForTwo() const {
+  return grams > kOneCarries || std::max({width, depth, height}) > kOneHandles;
+}
+
+bool Carried::isAnchored() const {
+  return isHung || ((kind == Carry::Case || kind == Carry::Whole) && height >= kAnchoredFrom);
+}
+
+std::vector<Carried> carriedOf(const std::vector<UnitOrder>& order,
+                               const std::vector<Pieces>& pieces, const Job& job) {
+  return Carrying(order, pieces, job).run();
+}
+
+}  // namespace pp::bench
