@@ -89,6 +89,7 @@ class Assembling {
       step.pieces.push_back(body.at);
       step.stand.push_back(body.pose);
       step.poses.push_back(body.at.pose);
+      step.with.push_back({body.at});
     }
     step.row = bodies_.front().at.row;
     step.isDry = true;
@@ -565,6 +566,7 @@ class Assembling {
     last.pieces.insert(last.pieces.end(), step.pieces.begin(), step.pieces.end());
     last.stand.insert(last.stand.end(), step.stand.begin(), step.stand.end());
     last.poses.insert(last.poses.end(), step.poses.begin(), step.poses.end());
+    last.with.insert(last.with.end(), step.with.begin(), step.with.end());
   }
 
   PutIn putIn(const Node& node, const TakenOut& taken, const std::vector<Node>& nodes,
@@ -582,6 +584,7 @@ class Assembling {
     const Body& main = bodies_[first(node)];
     out.row = main.at.row;
     out.poses = {main.at.pose};
+    out.with = {out.pieces};
     if (taken.unreached) out.unreached = unreached(*taken.unreached, nodes, laid, there);
     if (taken.way < 0) return out;
     out.along = -1 * ways_[static_cast<std::size_t>(taken.way)];
@@ -847,9 +850,11 @@ std::vector<UnitOrder> assemblyOrder(const std::vector<Pieces>& pieces, const Jo
         continue;
       }
       ++same->alike;
-      for (std::size_t i = 0; i < unit.steps.size(); ++i)
-        same->steps[i].poses.insert(same->steps[i].poses.end(), unit.steps[i].poses.begin(),
-                                    unit.steps[i].poses.end());
+      for (std::size_t i = 0; i < unit.steps.size(); ++i) {
+        PutIn& step = same->steps[i];
+        step.poses.insert(step.poses.end(), unit.steps[i].poses.begin(), unit.steps[i].poses.end());
+        step.with.insert(step.with.end(), unit.steps[i].with.begin(), unit.steps[i].with.end());
+      }
     }
   }
   return out;

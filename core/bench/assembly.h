@@ -63,6 +63,7 @@ struct PutIn {
   // What is ticked: a part, and which of its poses; one for each alike.
   std::size_t row = 0;
   std::vector<std::size_t> poses;
+  std::vector<std::vector<PieceAt>> with;  // by those, all that goes in with it
 };
 
 // What is put together by itself and then goes in whole; the last of an assembly is that itself.

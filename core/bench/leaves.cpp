@@ -32,23 +32,52 @@ std::vector<std::vector<Worklist::Work>> worksOf(const std::vector<Coat>& coats,
 }
 
 // Every copy of an assembly has pieces of its own in each place.
-std::vector<std::int64_t> numbersOf(const Pieces& of, const std::vector<std::size_t>& poses) {
-  std::vector<std::int64_t> out;
-  const std::size_t places = of.part.poses.size();
-  for (std::size_t copy = 0; copy * places < of.numbers.size(); ++copy)
-    for (const std::size_t pose : poses)
-      if (const std::size_t at = copy * places + pose; at < of.numbers.size())
-        out.push_back(of.numbers[at]);
+std::optional<std::int64_t> numberAt(const Pieces& of, std::size_t pose, std::size_t copy) {
+  const std::size_t at = copy * of.part.poses.size() + pose;
+  return at < of.numbers.size() ? std::optional(of.numbers[at]) : std::nullopt;
+}
+
+// Of the pieces of a row in those places, each with what goes with it.
+Worklist::Work workOf(std::string name, std::size_t row, const std::vector<std::size_t>& poses,
+                      const std::vector<std::vector<PieceAt>>& with,
+                      const std::vector<Pieces>& pieces) {
+  Worklist::Work out{row, std::move(name), std::vector<std::int64_t>(), {}};
+  const Pieces& of = pieces[row];
+  for (std::size_t copy = 0; copy * of.part.poses.size() < of.numbers.size(); ++copy)
+    for (std::size_t i = 0; i < poses.size(); ++i) {
+      const auto number = numberAt(of, poses[i], copy);
+      if (!number) continue;
+      out.numbers->push_back(*number);
+      if (i >= with.size() || with[i].size() < 2) continue;
+      for (const PieceAt& one : with[i])
+        if (const auto its = numberAt(pieces[one.row], one.pose, copy))
+          out.with[*number].push_back({pieces[one.row].part.code, *its});
+    }
+  return out;
+}
+
+// By what stands there: into the van, then in place.
+std::vector<std::vector<std::size_t>> groupsOf(const std::vector<Carried>& carried) {
+  std::vector<std::vector<std::size_t>> out;
+  for (std::size_t i = 0; i < carried.size(); ++i) {
+    if (i == 0 || carried[i].of != carried[i - 1].of) out.emplace_back();
+    out.back().push_back(i);
+  }
   return out;
 }
 
 Worklist listOf(const std::vector<Carried>& carried, std::vector<Pieces> pieces) {
-  std::vector<std::vector<Worklist::Work>> works(carried.empty() ? 0 : 2);
-  for (const Carried& one : carried) {
-    const std::vector<std::int64_t> numbers = numbersOf(pieces[one.row], one.poses);
-    works[0].push_back({one.row, "loaded", numbers});
-    works[1].push_back({one.row, "in place", numbers});
-  }
+  std::vector<std::vector<Worklist::Work>> works;
+  for (const char* name : {"loaded", "in place"})
+    for (const std::vector<std::size_t>& group : groupsOf(carried)) {
+      works.emplace_back();
+      for (const std::size_t i : group) {
+        const Carried& one = carried[i];
+        std::vector<std::vector<PieceAt>> with;
+        if (one.poses.size() == 1) with = {one.pieces};
+        works.back().push_back(workOf(name, one.row, one.poses, with, pieces));
+      }
+    }
   return {EventKind::StepAssembled, std::move(pieces), std::move(works)};
 }
 
@@ -61,8 +90,8 @@ std::vector<std::vector<Worklist::Work>> worksOf(const std::vector<UnitOrder>& u
     for (const PutIn& step : units[i].steps) {
       int time = 0;
       for (const std::size_t pose : step.poses) time = ++times[{step.row, pose}];
-      out[i].push_back({step.row, time == 1 ? "assembled" : "put in " + std::to_string(time - 1),
-                        numbersOf(pieces[step.row], step.poses)});
+      out[i].push_back(workOf(time == 1 ? "assembled" : "put in " + std::to_string(time - 1),
+                              step.row, step.poses, step.with, pieces));
     }
   return out;
 }
@@ -99,6 +128,7 @@ Assemblies::Assemblies(std::vector<Pieces> pieces, const Job& job)
 Installings::Installings(std::vector<Pieces> pieces, const Job& job)
     : units(assemblyOrder(pieces, job)),
       carried(carriedOf(units, pieces, job)),
+      groups(groupsOf(carried)),
       list(listOf(carried, std::move(pieces))) {}
 
 }  // namespace pp::bench

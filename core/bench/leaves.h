@@ -61,14 +61,18 @@ struct Assemblies {
   }
 };
 
-// What is carried to the place, and the same again as it is set there.
+// What is carried to the place, by what stands there, and the same again as it is set there.
 struct Installings {
   std::vector<UnitOrder> units;
   std::vector<Carried> carried;
+  std::vector<std::vector<std::size_t>> groups;  // of those carried; of the list half of its own
   Worklist list;
   Installings(std::vector<Pieces> pieces, const Job& job);
-  bool isLoading(const Worklist::Step& step) const { return step.group == 0; }
-  const Carried& of(const Worklist::Step& step) const { return carried[step.work]; }
+  bool isLoading(std::size_t group) const { return group < groups.size(); }
+  const Carried& of(std::size_t group, std::size_t work) const {
+    return carried[groups[group % groups.size()][work]];
+  }
+  const Carried& of(const Worklist::Step& step) const { return of(step.group, step.work); }
 };
 
 }  // namespace pp::bench

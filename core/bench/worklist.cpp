@@ -18,10 +18,20 @@ Worklist::Worklist(EventKind kind, std::vector<Pieces> pieces,
     }
 }
 
+bool Worklist::isThere(const Work& work, std::int64_t number, const floor::Progress& progress) {
+  const auto with = work.with.find(number);
+  return with == work.with.end() ||
+         std::all_of(with->second.begin(), with->second.end(), [&](const PieceId& piece) {
+           const auto at = progress.pieces.find(piece);
+           return at != progress.pieces.end() && !at->second.spoiled;
+         });
+}
+
 Worklist::State Worklist::state(const Step& step, const floor::Progress& progress) const {
   const auto at = progress.pieces.find(step.piece);
   if (at == progress.pieces.end()) return State::NotCut;
-  return at->second.done.count(work(step).name) > 0 ? State::Done : State::Ready;
+  if (at->second.done.count(work(step).name) > 0) return State::Done;
+  return isThere(work(step), step.piece.number, progress) ? State::Ready : State::NotCut;
 }
 
 std::optional<std::size_t> Worklist::next(const floor::Progress& progress, std::size_t from) const {
@@ -53,7 +63,7 @@ std::int64_t Worklist::ready(const floor::Progress& progress) const {
       const Work& work = groups_[group][k];
       const bool isOf = !work.numbers || std::find(work.numbers->begin(), work.numbers->end(),
                                                    piece.number) != work.numbers->end();
-      if (isOf && state.done.count(work.name) == 0) ++out;
+      if (isOf && state.done.count(work.name) == 0 && isThere(work, piece.number, progress)) ++out;
     }
   }
   return out;

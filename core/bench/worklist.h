@@ -2,6 +2,7 @@
 // strips of a roll.
 #pragma once
 
+#include <map>
 #include <unordered_map>
 #include <utility>
 
@@ -17,6 +18,8 @@ class Worklist {
     std::size_t row = 0;  // of the pieces
     std::string name;     // as the record has it: of this part and no other work of it
     std::optional<std::vector<std::int64_t>> numbers = {};  // of which of them; none: all
+    // By number: what else has to be cut first, where the piece stands for more than itself.
+    std::map<std::int64_t, std::vector<PieceId>> with = {};
   };
   // One of them at one piece.
   struct Step {
@@ -35,6 +38,7 @@ class Worklist {
   const Part& part(const Step& step) const { return pieces_[work(step).row].part; }
   EventKind kind() const { return kind_; }
 
+  // Not cut: the piece, or something that goes with it.
   State state(const Step& step, const floor::Progress& progress) const;
   // The first that is ready, in the order of the list; from that one on where one is given, so that
   // a group is finished before the next is begun.
@@ -57,6 +61,7 @@ class Worklist {
   bool isOf(const Event& event) const;
 
  private:
+  static bool isThere(const Work& work, std::int64_t number, const floor::Progress& progress);
   EventKind kind_;
   std::vector<Pieces> pieces_;
   std::vector<std::vector<Work>> groups_;

@@ -428,6 +428,35 @@ TEST_F(AtTheBench, whatWasDoneIsTakenBackOnce) {
   EXPECT_EQ(taken_.ignored(), "it names no piece");
 }
 
+// A drawer stands in its case by its bottom: that alone is no drawer yet.
+TEST_F(AtTheBench, whatGoesInWholeWaitsForAllOfIt) {
+  const bench::Assemblies of(bench::piecesAtBench({}, {}, taken_.drawn), taken_.job);
+  const std::vector<Worklist::Step>& steps = of.list.steps();
+  const auto whole = std::find_if(steps.begin(), steps.end(), [&](const Worklist::Step& step) {
+    return of.putIn(step).isWhole && step.piece == PieceId{"T1-12", 2};
+  });
+  ASSERT_NE(whole, steps.end());
+  floor::Progress progress;
+  const std::string drawer[] = {"T1-08", "T1-09", "T1-10", "T1-11", "T1-12"};
+  for (const std::string& code : drawer) {
+    EXPECT_EQ(of.list.state(*whole, progress), Worklist::State::NotCut) << code;
+    progress.pieces[{code, 2}] = {};
+  }
+  EXPECT_EQ(of.list.state(*whole, progress), Worklist::State::Ready);
+  // Each of the five can be put in by itself, and the drawer.
+  EXPECT_EQ(of.list.ready(progress), 6);
+  progress.pieces[{"T1-08", 2}].spoiled = true;
+  EXPECT_EQ(of.list.state(*whole, progress), Worklist::State::NotCut);
+  EXPECT_EQ(of.list.ready(progress), 4);
+  // The other of the two is another.
+  progress.pieces[{"T1-08", 2}].spoiled = false;
+  const auto other = std::find_if(steps.begin(), steps.end(), [&](const Worklist::Step& step) {
+    return of.putIn(step).isWhole && step.piece == PieceId{"T1-12", 1};
+  });
+  ASSERT_NE(other, steps.end());
+  EXPECT_EQ(of.list.state(*other, progress), Worklist::State::NotCut);
+}
+
 TEST_F(AtTheBench, aPieceIsFoundByItsCodeOrItsLabel) {
   taken_.cutAll();
   const Worklist list = this->list();
