@@ -3,6 +3,8 @@
 #include <algorithm>
 #include <map>
 
+#include "core/floor/bar_cuts.h"
+
 namespace pp::floor {
 namespace {
 
@@ -24,13 +26,30 @@ std::vector<std::int64_t> heldOf(const CutRow& row, bool underWay, const Progres
   return out;
 }
 
+bool isAllCut(const Cutting& cutting, const CuttingProgress& at) {
+  const auto plan = static_cast<std::size_t>(at.plan - 1);
+  return at.made[plan].size() == cutting.plans[plan].plan.cuts.size() &&
+         at.bars.size() == barCuts(cutting.plans.front()).size();
+}
+
+// Good ones of a code.
+std::int64_t sparesOf(const std::string& code, int cutting, const Progress& progress) {
+  return std::count_if(progress.pieces.begin(), progress.pieces.end(), [&](const auto& piece) {
+    return piece.first.code == code && piece.second.cutting == cutting && piece.second.spare &&
+           !piece.second.spoiled;
+  });
+}
+
 void holdPieces(const std::vector<Cutting>& cuttings, const Progress& progress, Holdings& out) {
   for (const Cutting& cutting : cuttings) {
     const auto at = progress.cuttings.find(cutting.number);
     if (at == progress.cuttings.end()) continue;
-    // A changed plan wants what is left; all that is wanted at all is in the first.
-    const bool underWay = !at->second.givenUp;
+    // A changed plan wants what is left; all that is wanted at all is in the first. One that is all
+    // cut gives nothing more: what was spoiled of it since is wanted again, unless a spare stands
+    // in.
+    const bool underWay = !at->second.givenUp && !isAllCut(cutting, at->second);
     eachRow(cutting.plans.front(), [&](const CutRow& row) {
+      if (!underWay) add(out, row.part, sparesOf(row.code, cutting.number, progress));
       const auto held = heldOf(row, underWay, progress);
       add(out, row.part, std::ssize(held));
       if (!held.empty()) out.numbers[row.code].insert(held.begin(), held.end());

@@ -15,8 +15,8 @@ struct OpenPart {
   std::vector<std::int64_t> numbers;
 };
 
-// What cuttings hold, once an event: a cutting under way holds all its pieces, one that was given
-// up those that are cut and good.
+// What cuttings hold, once an event: a cutting under way holds all its pieces, one that is all cut
+// or was given up those that are cut and good.
 struct Holdings {
   std::map<PartKey, std::int64_t> pieces;
   std::map<std::string, std::set<std::int64_t>> numbers;  // that a piece of that code has
