@@ -12,6 +12,7 @@
 #include <utility>
 
 #include "app/session/file_names.h"
+#include "core/bench/assembly.h"
 #include "core/length/parse.h"
 #include "core/parts/cut_line.h"
 #include "pictures/paint/figures.h"
@@ -76,6 +77,9 @@ QWidget* PrintDialog::makeChoices() {
                  part.finishOutside.value_or(Finish::None) != Finish::None;
         }),
         tr("No part gets a finish.")}},
+      {Needs::Order,
+       {!bench::assemblyOrder(bench::piecesAtBench({}, {}, parts), session_.job()).empty(),
+        tr("No two parts meet.")}},
       {Needs::Shape,
        {some([](const Part& part) {
           return std::any_of(part.machining.begin(), part.machining.end(),

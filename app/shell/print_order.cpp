@@ -81,6 +81,12 @@ PrintOrder::Outcome PrintOrder::write(const QDir& folder, const QString& stem,
       case Pages::Finishing:
         pdf(pages, "finishing.pdf");
         break;
+      case Pages::Assembly:
+        pdf(pages, "assembly.pdf");
+        break;
+      case Pages::Installing:
+        pdf(pages, "installing.pdf");
+        break;
       case Pages::Templates: {
         pdf(pages, "templates.pdf");
         const bench::Machinings of(bench::piecesAtBench({}, {}, breakdown->parts), breakdown->parts,

@@ -16,7 +16,7 @@ namespace pp {
 struct PrintKind {
   Pages pages;
   const char* words;
-  enum class Needs { Parts, Plan, Place, Machining, Banding, Finish, Shape } needs;
+  enum class Needs { Parts, Plan, Place, Machining, Banding, Finish, Order, Shape } needs;
 };
 // In the order of Pages.
 constexpr PrintKind kPrintKinds[] = {
@@ -29,6 +29,8 @@ constexpr PrintKind kPrintKinds[] = {
     {Pages::Machining, QT_TR_NOOP("Machining by setting"), PrintKind::Needs::Machining},
     {Pages::Banding, QT_TR_NOOP("Banding by roll"), PrintKind::Needs::Banding},
     {Pages::Finishing, QT_TR_NOOP("Finishing by coat"), PrintKind::Needs::Finish},
+    {Pages::Assembly, QT_TR_NOOP("Assembly, step by step"), PrintKind::Needs::Order},
+    {Pages::Installing, QT_TR_NOOP("Into the van, in place"), PrintKind::Needs::Order},
     {Pages::Templates, QT_TR_NOOP("Templates, full size"), PrintKind::Needs::Shape}};
 
 struct PrintOrder {

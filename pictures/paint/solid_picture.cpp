@@ -83,7 +83,7 @@ class Camera {
 // A picture with the depth of every pixel and the surface that is seen there: a plane of a body.
 class Canvas {
  public:
-  Canvas(int width, int height)
+  Canvas(int width, int height, const QColor& ground)
       : image_(width, height, QImage::Format_RGB32),
         width_(width),
         height_(height),
@@ -92,7 +92,7 @@ class Canvas {
         surface_(depth_.size(), -1),
         left_(static_cast<std::size_t>(height)),
         right_(left_.size()) {
-    image_.fill(look::kPaper);
+    image_.fill(ground);
     pixels_ = reinterpret_cast<QRgb*>(image_.bits());
     stride_ = static_cast<std::size_t>(image_.bytesPerLine()) / sizeof(QRgb);
   }
@@ -259,7 +259,9 @@ struct Drawing {
 
 Drawing drawn(const SolidScene& scene, const QSizeF& size, const SolidView& view) {
   const Camera camera(scene, QRectF({0, 0}, size), view);
-  Drawing out{Canvas(std::max(1, qRound(size.width())), std::max(1, qRound(size.height()))), {}};
+  Drawing out{Canvas(std::max(1, qRound(size.width())), std::max(1, qRound(size.height())),
+                     view.onWhite ? QColor(Qt::white) : look::kPaper),
+              {}};
   std::vector<Vec> seen;
   for (std::size_t i = 0; i < scene.bodies.size(); ++i) {
     const SolidScene::Body& body = scene.bodies[i];
@@ -290,32 +292,8 @@ Drawing drawn(const SolidScene& scene, const QSizeF& size, const SolidView& view
 }
 
 void add(SolidScene& scene, const Job& job, const Breakdown& breakdown) {
-  for (const Part& part : breakdown.parts) {
-    const Material* material = findMaterial(job, part.material);
-    for (const Pose& pose : part.poses) {
-      SolidScene::Body body;
-      body.code = qs(part.code);
-      body.colour = woodColour(material->tone);
-      body.pieces = solidOf(part, pose);
-      Vec low{1e12, 1e12, 1e12};
-      Vec high{-1e12, -1e12, -1e12};
-      for (Convex& piece : body.pieces)
-        for (std::vector<Vec>& face : piece.faces)
-          for (Vec& p : face) {
-            low = {std::min(low.x, p.x), std::min(low.y, p.y), std::min(low.z, p.z)};
-            high = {std::max(high.x, p.x), std::max(high.y, p.y), std::max(high.z, p.z)};
-          }
-      if (body.pieces.empty()) continue;
-      body.low = low;
-      body.high = high;
-      const bool first = scene.bodies.empty();
-      const Vec a = first ? low : scene.low;
-      const Vec b = first ? high : scene.high;
-      scene.low = {std::min(low.x, a.x), std::min(low.y, a.y), std::min(low.z, a.z)};
-      scene.high = {std::max(high.x, b.x), std::max(high.y, b.y), std::max(high.z, b.z)};
-      scene.bodies.push_back(std::move(body));
-    }
-  }
+  for (const Part& part : breakdown.parts)
+    for (const Pose& pose : part.poses) addBody(scene, job, part, pose, qs(part.code), {});
 }
 
 }  // namespace
@@ -329,6 +307,32 @@ SolidScene sceneOfOne(const Job& job, const Assembly& assembly, const Breakdown&
       one.parts.back().poses.resize(1);
     }
   return sceneOf(job, assembly, one);
+}
+
+void addBody(SolidScene& scene, const Job& job, const Part& part, const Pose& pose,
+             const QString& code, Vec shift) {
+  const Material* material = findMaterial(job, part.material);
+  SolidScene::Body body;
+  body.code = code;
+  body.colour = woodColour(material == nullptr ? Tone::Birch : material->tone);
+  body.pieces = solidOf(part, pose);
+  if (body.pieces.empty()) return;
+  body.low = {1e12, 1e12, 1e12};
+  body.high = {-1e12, -1e12, -1e12};
+  const auto widen = [](Vec& low, Vec& high, Vec p) {
+    low = {std::min(low.x, p.x), std::min(low.y, p.y), std::min(low.z, p.z)};
+    high = {std::max(high.x, p.x), std::max(high.y, p.y), std::max(high.z, p.z)};
+  };
+  for (Convex& piece : body.pieces)
+    for (std::vector<Vec>& face : piece.faces)
+      for (Vec& p : face) {
+        p = p + shift;
+        widen(body.low, body.high, p);
+      }
+  if (scene.bodies.empty()) scene.low = body.low, scene.high = body.high;
+  widen(scene.low, scene.high, body.low);
+  widen(scene.low, scene.high, body.high);
+  scene.bodies.push_back(std::move(body));
 }
 
 SolidScene sceneOf(const Job& job, const Assembly& assembly, const Breakdown& breakdown) {

@@ -25,6 +25,10 @@ struct SolidScene {
   bool empty() const { return bodies.empty(); }
 };
 
+// A part where it stands, moved by `shift`, under that code.
+void addBody(SolidScene& scene, const Job& job, const Part& part, const Pose& pose,
+             const QString& code, Vec shift);
+
 // The parts of an assembly; of a group also those of its members, where they stand.
 SolidScene sceneOf(const Job& job, const Assembly& assembly, const Breakdown& breakdown);
 // The same, but of boxes that are all alike only one, so that the sizes drawn are its own.
@@ -34,11 +38,12 @@ SolidScene sceneOfOne(const Job& job, const Assembly& assembly, const Breakdown&
 using Section = std::optional<Plane>;
 
 struct SolidView {
-  double turn = -35;   // degrees round the upright axis
-  double tilt = 25;    // degrees from above the level
-  double apart = 0;    // 0 assembled; 1 drawn apart
-  QString selected;    // code of a part that is shown in slate
-  bool codes = false;  // written on the bodies that are seen
+  double turn = -35;     // degrees round the upright axis
+  double tilt = 25;      // degrees from above the level
+  double apart = 0;      // 0 assembled; 1 drawn apart
+  QString selected;      // code of a part that is shown in slate
+  bool codes = false;    // written on the bodies that are seen
+  bool onWhite = false;  // for print
   Section section;
 };
 

@@ -27,6 +27,10 @@ Result<Sheaf> sheafOf(Pages pages, const PrintInput& input) {
       return machiningPages(input);
     case Pages::Banding:
       return bandingPages(input);
+    case Pages::Installing:
+      return installingPages(input);
+    case Pages::Assembly:
+      return assemblyPages(input);
     case Pages::Finishing:
       return finishingPages(input);
     case Pages::Templates:

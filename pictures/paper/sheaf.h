@@ -19,6 +19,8 @@ Result<Sheaf> labelPages(const PrintInput& input);
 Result<Sheaf> machiningPages(const PrintInput& input);
 Result<Sheaf> bandingPages(const PrintInput& input);
 Result<Sheaf> finishingPages(const PrintInput& input);
+Result<Sheaf> assemblyPages(const PrintInput& input);
+Result<Sheaf> installingPages(const PrintInput& input);
 Result<Sheaf> templatePages(const PrintInput& input);
 Result<Sheaf> measuringPages(const PrintInput& input);
 Result<Sheaf> shoppingPages(const PrintInput& input);

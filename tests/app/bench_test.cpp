@@ -266,6 +266,73 @@ TEST_F(AtTheBench, coatsAreGivenPieceByPiece) {
   EXPECT_FALSE(groups()->item(0)->text().contains(QStringLiteral("✓")));
 }
 
+// What is put together by itself comes first, and goes in whole.
+TEST_F(AtTheBench, theWorkIsPutTogetherStepByStep) {
+  cutAll();
+  click(window_.get(), QStringLiteral("Show assembly"));
+  ASSERT_EQ(groups()->count(), 3);
+  EXPECT_TRUE(groups()->item(0)->text().contains(QStringLiteral("T1 tray")));
+  EXPECT_TRUE(groups()->item(1)->text().contains(QStringLiteral("T1 drawer, 2 alike")));
+  EXPECT_EQ(text("With what"), QStringLiteral("step 1 of 5"));
+  EXPECT_TRUE(text("Piece").endsWith(QStringLiteral("tray left side, left hand")));
+  EXPECT_EQ(text("How it lies"), QStringLiteral("flat on the bench"));
+  press(Qt::Key_Space);
+  EXPECT_EQ(text("What is done"), QStringLiteral("to tray left side: rabbet, glue"));
+  EXPECT_TRUE(text("Tried first").contains(QStringLiteral("without glue first")));
+  // The rest of the tray, both drawers, and the case as far as the right side closes it.
+  press(Qt::Key_A);
+  press(Qt::Key_A);
+  EXPECT_EQ(groups()->currentRow(), 2);
+  for (int i = 0; i < 20 && !text("Piece").contains(QStringLiteral(" right side")); ++i)
+    press(Qt::Key_Space);
+  EXPECT_TRUE(text("How it lies").startsWith(QStringLiteral("the work on its left side")));
+  EXPECT_TRUE(text("Tried first").contains(QStringLiteral("both diagonals")));
+  EXPECT_TRUE(text("Tried first").contains(QStringLiteral("clamps")));
+  // A code says what is next for that piece.
+  press(Qt::Key_G);
+  type(QStringLiteral("t1-07"));
+  press(Qt::Key_Return);
+  EXPECT_TRUE(text("Piece").endsWith(QStringLiteral("drawer front")));
+  EXPECT_TRUE(text("Tried first").contains(QStringLiteral("gap of ")));
+  press(Qt::Key_Escape);
+  press(Qt::Key_A);
+  EXPECT_EQ(named<QWidget>(window_.get(), QStringLiteral("The piece at the tool"))
+                ->accessibleDescription(),
+            QStringLiteral("Everything is put together."));
+  press(Qt::Key_Z);
+  EXPECT_TRUE(text("Piece").endsWith(QStringLiteral("drawer front")));
+}
+
+// What is carried is ticked as it goes into the van and again in its place; taken back here, what
+// was put together stays so.
+TEST_F(AtTheBench, whatIsCarriedIsTickedTwice) {
+  cutAll();
+  press(Qt::Key_4);
+  press(Qt::Key_A);
+  const std::size_t assembled = machined();
+  EXPECT_GT(assembled, 4U);
+  press(Qt::Key_5);
+  ASSERT_EQ(groups()->count(), 2);
+  EXPECT_TRUE(groups()->item(0)->text().startsWith(QStringLiteral("T1, into the van")));
+  EXPECT_EQ(text("Piece"), QStringLiteral("T1, whole"));
+  const bench::Installings of(bench::piecesAtBench({}, {}, session().breakdown().parts), job());
+  EXPECT_EQ(text("Figure"), weightFigure(of.carried[0].grams, job().unit));
+  EXPECT_TRUE(text("Caution").contains(QStringLiteral("Two carry it")));
+  EXPECT_TRUE(text("Of all of it").contains(QStringLiteral("level, shims")));
+  press(Qt::Key_A);
+  EXPECT_EQ(groups()->currentRow(), 1);
+  EXPECT_EQ(text("With what"), QStringLiteral("in place"));
+  EXPECT_TRUE(text("How it lies").startsWith(QStringLiteral("level and plumb")));
+  EXPECT_TRUE(text("Caution").contains(QStringLiteral("licensed people")));
+  const std::size_t loaded = machined();
+  press(Qt::Key_Z);
+  EXPECT_EQ(machined(), loaded - 1);
+  press(Qt::Key_4);
+  press(Qt::Key_Z);
+  EXPECT_EQ(machined(), loaded - 2);
+  EXPECT_EQ(groups()->currentRow(), 0) << "the last of the tray";
+}
+
 // How a test cut came out is the shop's: another job is offered it.
 TEST_F(AtTheBench, aTestCutIsKeptForTheNextJob) {
   const std::string shop = path("tried.sqlite").toStdString();

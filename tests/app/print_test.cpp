@@ -10,6 +10,7 @@
 #include <algorithm>
 #include <set>
 
+#include "core/bench/assembly.h"
 #include "core/breakdown/breakdown.h"
 #include "core/breakdown/fittings.h"
 #include "core/floor/bar_cuts.h"
@@ -211,17 +212,23 @@ bool anyShaped(const std::vector<Part>& parts) {
   });
 }
 
+std::vector<bench::UnitOrder> orderOf(const Printed& printed) {
+  return bench::assemblyOrder(bench::piecesAtBench({}, {}, printed.parts), printed.job);
+}
+
 TEST(Print, everyLineOfEveryPageCanBeReadAndCoversNoOther) {
   for (const char* name : test::kDemos) {
     const Printed printed(name);
     const std::vector<Part> cut = sheetParts(printed.parts);
     for (const Paper paper : {Paper::A4, Paper::Letter})
-      for (const Pages pages :
-           {Pages::PartsList, Pages::Sheets, Pages::CuttingList, Pages::Labels, Pages::Machining,
-            Pages::Banding, Pages::Finishing, Pages::Templates, Pages::MeasuringSheet}) {
+      for (const Pages pages : {Pages::PartsList, Pages::Sheets, Pages::CuttingList, Pages::Labels,
+                                Pages::Machining, Pages::Banding, Pages::Finishing, Pages::Assembly,
+                                Pages::Installing, Pages::Templates, Pages::MeasuringSheet}) {
         if (pages == Pages::Machining && !anyMachined(printed.parts)) continue;
         if (pages == Pages::Banding && !anyBanded(printed.parts)) continue;
         if (pages == Pages::Finishing && finishAreas(printed.parts).empty()) continue;
+        if ((pages == Pages::Assembly || pages == Pages::Installing) && orderOf(printed).empty())
+          continue;
         if (pages == Pages::Templates && !anyShaped(printed.parts)) continue;
         if (pages == Pages::MeasuringSheet && wallsOf(printed.job.site.kind).empty()) continue;
         const bool sheets = pages == Pages::Sheets || pages == Pages::CuttingList;
@@ -387,6 +394,24 @@ TEST(Print, theBandingListHasEveryEdgeOfEveryPart) {
     lines << one.text;
   EXPECT_EQ(lines.filter(QRegularExpression(QStringLiteral(" edge, .* long$"))).size(), edges);
   EXPECT_FALSE(lines.filter(QStringLiteral(" roll")).isEmpty());
+}
+
+// Each step in its order, by number; what goes in whole is said to be put together.
+TEST(Print, theAssemblyListHasEveryStep) {
+  const Printed printed("ringing-trolley");
+  std::size_t steps = 0;
+  for (const bench::UnitOrder& unit : orderOf(printed)) steps += unit.steps.size();
+  ASSERT_GT(steps, 15U);
+  QStringList lines;
+  for (const TextLaid& one :
+       laidOut(Pages::Assembly, printed.input(), Paper::A4, printed.path(QStringLiteral("a.pdf"))))
+    lines << one.text;
+  EXPECT_EQ(lines.filter(QRegularExpression(QStringLiteral("^\\d+\\.  T1-"))).size(),
+            static_cast<qsizetype>(steps));
+  EXPECT_TRUE(lines.contains(QStringLiteral("T1 drawer, 2 alike")));
+  EXPECT_FALSE(lines.filter(QStringLiteral("drawer, put together")).isEmpty());
+  // The case is 30 by 28 inches: its diagonal is 41.04.
+  EXPECT_FALSE(lines.filter(QRegularExpression(QStringLiteral("both diagonals .?41"))).isEmpty());
 }
 
 // A hollow 700 long lies on pages side by side; each says which it is, the first has a square.

@@ -7,6 +7,7 @@
 
 #include "app/fields/large.h"
 #include "app/stages/bench/trial_dialog.h"
+#include "app/stages/bench/wrong_dialog.h"
 #include "core/bench/tried.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
@@ -55,11 +56,14 @@ BenchStage::BenchStage(Session& session, QWidget* parent)
   connect(all_, &QPushButton::clicked, this, &BenchStage::allHere);
   test_ = largeButton(tr("Test cut   T"), tr("How the test cut came out"));
   connect(test_, &QPushButton::clicked, this, &BenchStage::test);
+  wrong_ = largeButton(tr("Wrong   W"), tr("Something went wrong with the piece"));
+  connect(wrong_, &QPushButton::clicked, this, &BenchStage::wentWrong);
   column->addLayout(makeButtons({tr("Take the last back"), tr("Look at the step before"),
                                  tr("Look at the step after"), tr("The piece is done")},
-                                {all_, test_}));
+                                {all_, test_, wrong_}));
   key(Qt::Key_A, [this] { allHere(); });
   key(Qt::Key_T, [this] { test(); });
+  key(Qt::Key_W, [this] { wentWrong(); });
   for (std::size_t i = 0; i < kinds_.size(); ++i)
     key(static_cast<Qt::Key>(Qt::Key_1 + static_cast<int>(i)), [this, i] { showLeaf(i); });
   connect(&session.floor(), &FloorDesk::changed, this, &BenchStage::stale);
@@ -132,10 +136,11 @@ QLayout* BenchStage::makeStep() {
 }
 
 std::vector<KeyHelp> BenchStage::keys() const {
-  return {{tr("1 2 3"), tr("machining, banding, finishing")},
+  return {{tr("1 … 5"), tr("machining, banding, finishing, assembly, installing")},
           {tr("Space, Enter"), tr("it is done to the piece")},
           {tr("A"), tr("it is done to all pieces that are there")},
           {tr("T"), tr("how the test cut came out: kept for the shop's next job")},
+          {tr("W"), tr("something went wrong with the piece: the ways out")},
           {tr("Z"), tr("take the last one back")},
           {tr("← →"), tr("look at other steps; Space does one whose piece is cut")},
           {tr("Esc"), tr("back to the next step")},
@@ -235,8 +240,7 @@ void BenchStage::showStep() {
   if (!at) {
     view_->show({}, all.of == 0 ? leaf().nothing() : leaf().allDone());
     done_->setText(tr("Nothing to do"));
-    all_->setEnabled(false);
-    test_->setEnabled(false);
+    for (QPushButton* button : {all_, test_, wrong_}) button->setEnabled(false);
     return;
   }
   const bench::Worklist::Step& one = list().steps()[*at];
@@ -248,6 +252,7 @@ void BenchStage::showStep() {
                                          : tr("Not cut yet"));
   all_->setEnabled(!list().readyAt(one.group, progress()).empty());
   test_->setEnabled(leaf().trial(one).has_value());
+  wrong_->setEnabled(state != State::NotCut);
 }
 
 void BenchStage::showWords(const bench::Worklist::Step& step) {
@@ -259,10 +264,11 @@ void BenchStage::showWords(const bench::Worklist::Step& step) {
   const QString hand = part.hand == Hand::Left    ? tr(", left hand")
                        : part.hand == Hand::Right ? tr(", right hand")
                                                   : QString();
-  piece_->setText(tr("%1 no. %2, %3%4")
-                      .arg(qs(step.piece.code))
-                      .arg(step.piece.number)
-                      .arg(qs(part.name), hand));
+  piece_->setText(!words.piece.isEmpty() ? words.piece
+                                         : tr("%1 no. %2, %3%4")
+                                               .arg(qs(step.piece.code))
+                                               .arg(step.piece.number)
+                                               .arg(qs(part.name), hand));
   what_->setText(words.what);
   how_->setText(words.how);
   first_->setText(words.first);
@@ -331,6 +337,23 @@ void BenchStage::test() {
     };
     session().store().change(tr("keep a test cut"), set(after), set(before));
   });
+  connect(dialog, &QDialog::finished, this, [this] { done_->setFocus(); });
+  dialog->open();
+}
+
+// With the piece that is shown, whether its step is done or not.
+void BenchStage::wentWrong() {
+  catchUp();
+  const auto at = step();
+  if (!at) return;
+  const bench::Worklist::Step& one = list().steps()[*at];
+  if (list().state(one, progress()) == bench::Worklist::State::NotCut) return;
+  auto* dialog = new WrongDialog(session(), one.piece,
+                                 tr("%1 no. %2, %3")
+                                     .arg(qs(one.piece.code))
+                                     .arg(one.piece.number)
+                                     .arg(qs(list().part(one).name)),
+                                 window());
   connect(dialog, &QDialog::finished, this, [this] { done_->setFocus(); });
   dialog->open();
 }

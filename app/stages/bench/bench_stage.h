@@ -46,6 +46,7 @@ class BenchStage : public StepStage {
   void showWords(const bench::Worklist::Step& step);
   void allHere();
   void test();
+  void wentWrong();
   void goTo(std::size_t group);
   const floor::Progress& progress() const { return session().floor().progress(); }
   const Event* last() const;
@@ -68,6 +69,7 @@ class BenchStage : public StepStage {
   BenchView* view_;
   QPushButton* all_;
   QPushButton* test_;
+  QPushButton* wrong_;
   mutable std::vector<std::unique_ptr<Leaf>> leaves_;
   mutable std::vector<std::int64_t> of_;  // what they were made of
   mutable bool jobChanged_ = true;

@@ -18,9 +18,10 @@ struct StepWords {
   QString with;    // the tool, the roll
   QString figure;  // what is set or cut off
   QString figureInOtherUnit;
-  QString what;   // is done
-  QString how;    // the piece lies
-  QString first;  // what is tried before; empty: nothing
+  QString what;        // is done
+  QString how;         // the piece lies
+  QString first;       // what is tried before; empty: nothing
+  QString piece = {};  // what is put in where that is more than the piece that is ticked
   QString caution;
 };
 
@@ -67,8 +68,10 @@ std::pair<QString, QString> inBothUnits(const LengthStyle& style, Say say) {
 
 Tone toneOf(const Job& job, const Part& part);
 
+std::unique_ptr<Leaf> installingLeaf(const Session& session, std::vector<bench::Pieces> pieces);
 std::unique_ptr<Leaf> machiningLeaf(const Session& session, std::vector<bench::Pieces> pieces);
 std::unique_ptr<Leaf> bandingLeaf(const Session& session, std::vector<bench::Pieces> pieces);
+std::unique_ptr<Leaf> assemblyLeaf(const Session& session, std::vector<bench::Pieces> pieces);
 std::unique_ptr<Leaf> finishingLeaf(const Session& session, std::vector<bench::Pieces> pieces);
 
 }  // namespace pp
