@@ -42,24 +42,40 @@ std::int64_t nowNs() {
       .count();
 }
 
-constexpr std::int64_t kLook = 5'000'000;     // ns between two looks at the clock
+constexpr std::int64_t kLook = 5'000'000;    // ns between two looks at the clock
+constexpr std::int64_t kWrite = 25'000'000;  // and two writes
 constexpr std::int64_t kMissed = 20'000'000;  // no less than this is a standstill
 
 }  // namespace
 
-Standstill::Standstill()
-    : seen_(nowNs()), thread_([this](const std::stop_token& stop) {
-        while (!stop.stop_requested()) {
-          std::this_thread::sleep_for(std::chrono::nanoseconds(kLook));
-          const std::int64_t now = nowNs(), gap = now - seen_;
-          if (gap > kMissed) missed_ += gap - kLook;
-          seen_ = now;
-        }
-      }) {}
+Standstill::Standstill(Of what)
+    : pause_(what == Of::Disk ? kWrite : kLook), seen_(nowNs()) {
+  if (what == Of::Disk) {
+    char name[] = "/tmp/heartbeat-XXXXXX";
+    file_ = ::mkostemp(name, O_CLOEXEC);
+    if (file_ >= 0) ::unlink(name);
+  }
+  thread_ = std::jthread([this](const std::stop_token& stop) {
+    while (!stop.stop_requested()) look();
+  });
+}
+
+Standstill::~Standstill() {
+  thread_ = {};  // stopped and waited for
+  if (file_ >= 0) ::close(file_);
+}
+
+void Standstill::look() {
+  std::this_thread::sleep_for(std::chrono::nanoseconds(pause_));
+  if (file_ >= 0 && ::pwrite(file_, "x", 1, 0) == 1) ::fdatasync(file_);
+  const std::int64_t now = nowNs(), gap = now - seen_ - pause_;
+  if (gap > kMissed) missed_ += gap;
+  seen_ = now;
+}
 
 double Standstill::missed() const {
-  const std::int64_t gap = nowNs() - seen_;
-  return static_cast<double>(missed_ + (gap > kMissed ? gap - kLook : 0)) / 1e6;
+  const std::int64_t gap = nowNs() - seen_ - pause_;
+  return static_cast<double>(missed_ + (gap > kMissed ? gap : 0)) / 1e6;
 }
 
 void TimedApplication::forget() {
@@ -70,11 +86,10 @@ void TimedApplication::forget() {
 void TimedApplication::took(const Turn& turn, QObject* receiver, int type) {
   // What is painted goes to a display that is another process, and here waits for its turn as all
   // do: how long that took to take it is not the window's.
-  const double ms =
-      type == QEvent::UpdateRequest
-          ? workedMs() - turn.worked
-          : static_cast<double>(turn.timer.nsecsElapsed()) / 1e6 -
-                std::max(waitedMs() - turn.waited, standstill_.missed() - turn.missed);
+  const double ms = type == QEvent::UpdateRequest
+                        ? workedMs() - turn.worked
+                        : static_cast<double>(turn.timer.nsecsElapsed()) / 1e6 -
+                              std::max(waitedMs() - turn.waited, missed() - turn.missed);
   if (ms <= longest_) return;
   longest_ = ms;
   const char* event = QMetaEnum::fromType<QEvent::Type>().valueToKey(type);
@@ -93,7 +108,7 @@ bool TimedApplication::notify(QObject* receiver, QEvent* event) {
     if (!driven) took(turns_.back(), nullptr, QEvent::None);
     turns_.back().over = true;
   }
-  turns_.push_back({level, {}, waitedMs(), workedMs(), standstill_.missed(), false});
+  turns_.push_back({level, {}, waitedMs(), workedMs(), missed(), false});
   turns_.back().timer.start();
   const int type = event->type();
   const QPointer<QObject> to = receiver;
