@@ -8,6 +8,7 @@
 #include <set>
 #include <tuple>
 
+#include "core/bench/read_off.h"
 #include "core/bench/sorts.h"
 #include "core/bench/takeapart.h"
 #include "core/job/ids.h"
@@ -17,19 +18,8 @@
 namespace pp::bench {
 namespace {
 
-constexpr double kTouch = 0.6;   // millimetres between two that meet
-constexpr double kPacked = 15;   // that a pad may be packed off its panel
-constexpr double kFlush = 0.05;  // no further apart is flush
-constexpr double kGap = 15;      // between a front and what is beside it, at most
-constexpr Length kClampsApart = Length::mm(300);
-
-double at(const Vec& vec, int axis) {
-  return axis == 0 ? vec.x : axis == 1 ? vec.y : vec.z;
-}
-
-Length rounded(double mm) {
-  return Length::um(std::llround(mm * 1000));
-}
+constexpr double kTouch = 0.6;  // millimetres between two that meet
+constexpr double kPacked = 15;  // that a pad may be packed off its panel
 
 bool touch(const Body& a, const Body& b) {
   for (int axis = 0; axis < 3; ++axis)
@@ -238,16 +228,16 @@ class Assembling {
     std::erase_if(sets, [](const auto& set) { return set.second.size() < 3; });
     if (sets.size() < 2) return nodes;
     std::vector<Node> out;
-    std::vector<bool> isIn(nodes.size(), false);
+    std::vector<bool> taken(nodes.size(), false);
     for (const auto& [first, set] : sets) {
       Node& section = out.emplace_back();
       section.kind = UnitKind::Section;
-      for (const std::size_t i : set) put(nodes[i], section), isIn[i] = true;
+      for (const std::size_t i : set) put(nodes[i], section), taken[i] = true;
     }
     std::vector<Room> rooms;
     for (const Node& section : out) rooms.push_back(roomOf(section));
     for (std::size_t i = 0; i < nodes.size(); ++i) {
-      if (isIn[i]) continue;
+      if (taken[i]) continue;
       Node* best = nullptr;
       double most = 0;
       for (std::size_t k = 0; k < sets.size() && sortOf(nodes[i]) == Sort::Structure; ++k) {
@@ -543,7 +533,7 @@ class Assembling {
       else
         unit.steps.push_back(std::move(step));
     }
-    finish(unit);
+    read_.finish(unit);
     out_.push_back(std::move(unit));
   }
 
@@ -597,9 +587,9 @@ class Assembling {
     out.isLifted = isSliding(part(first(node)));
     close(out, node, there);
     if (sort == Sort::Front)
-      gaps(out, node, there);
+      read_.gaps(out, node.bodies, there);
     else if (!out.isWhole)
-      setBy(out, node.bodies.front(), there);
+      read_.setBy(out, node.bodies.front(), there);
     return out;
   }
 
@@ -637,153 +627,11 @@ class Assembling {
         step.joints.push_back(closed(joint));
   }
 
-  // The nearest that lies beside a body along an axis and how far off; below it or above.
-  struct Beside {
-    double off = 1e9;
-    std::size_t body = kNone;
-  };
-  Beside beside(std::size_t body, int axis, bool above, const std::vector<std::size_t>& there,
-                double slack) const {
-    const Body& one = bodies_[body];
-    Beside out;
-    for (const std::size_t k : there) {
-      const Body& other = bodies_[k];
-      bool over = true;
-      for (int i = 0; i < 3; ++i) {
-        if (i == axis) continue;
-        const double margin = i == 1 ? slack : -5;
-        over = over && at(other.high, i) + margin > at(one.low, i) &&
-               at(one.high, i) + margin > at(other.low, i);
-      }
-      if (!over) continue;
-      const double off = above ? at(other.low, axis) - at(one.high, axis)
-                               : at(one.low, axis) - at(other.high, axis);
-      if (off > -kFlush && off < out.off) out = {off, k};
-    }
-    return out;
-  }
-
-  // What nothing but screws hold in its place is set by what is there.
-  void setBy(PutIn& step, std::size_t body, const std::vector<std::size_t>& there) const {
-    const Body& one = bodies_[body];
-    const bool flat = isFixedFlat(part(body).role);
-    if (one.pose.turn || (step.joints.empty() && !flat)) return;
-    for (const Closed& joint : step.joints)
-      if (joint.kind != JoinKind::Butt && joint.kind != JoinKind::Pocket &&
-          joint.kind != JoinKind::Brads)
-        return;
-    const bool owns = flat || std::any_of(step.joints.begin(), step.joints.end(),
-                                          [&](const Closed& c) { return c.piece == one.at; });
-    if (!owns) return;
-    const int axis = flat ? 2 : static_cast<int>(one.pose.w.axis);
-    std::vector<std::pair<double, Spacer>> found;
-    const auto add = [&](double off, std::size_t to, bool above) {
-      static constexpr std::array<Side, 3> kLow = {Side::Left, Side::Front, Side::Bottom};
-      static constexpr std::array<Side, 3> kHigh = {Side::Right, Side::Back, Side::Top};
-      const auto side = static_cast<std::size_t>(axis);
-      found.emplace_back(off,
-                         Spacer{rounded(off), bodies_[to].at, above ? kHigh[side] : kLow[side]});
-    };
-    for (const bool above : {false, true})
-      if (const Beside by = beside(body, axis, above, there, -5); by.body != kNone)
-        add(by.off, by.body, above);
-    const bool hasNeighbours = !found.empty();
-    // From an end of what it is fixed to, where it is flush with it or has no neighbour.
-    const std::size_t mate = flat ? there.front() : bodyOf(mateOf(step.joints.front(), one.at));
-    for (const bool above : {false, true}) {
-      const double off = above ? at(bodies_[mate].high, axis) - at(one.high, axis)
-                               : at(one.low, axis) - at(bodies_[mate].low, axis);
-      if (std::abs(off) < kFlush || (!hasNeighbours && off > 0)) add(off, mate, above);
-    }
-    const auto least = std::min_element(
-        found.begin(), found.end(), [](const auto& a, const auto& b) { return a.first < b.first; });
-    if (least != found.end() && least->first > kFlush) step.spacers.push_back(least->second);
-  }
-  static const PieceAt& mateOf(const Closed& joint, const PieceAt& of) {
-    return joint.piece == of ? joint.mate : joint.piece;
-  }
-
-  void gaps(PutIn& step, const Node& node, const std::vector<std::size_t>& there) const {
-    constexpr double kBehind = 25;
-    for (const auto& [axis, above, side] :
-         {std::tuple{0, false, Side::Left}, std::tuple{0, true, Side::Right},
-          std::tuple{2, false, Side::Bottom}, std::tuple{2, true, Side::Top}}) {
-      Beside least;
-      for (const std::size_t body : node.bodies) {
-        const Beside one = beside(body, axis, above, there, axis == 0 || axis == 2 ? -1 : kBehind);
-        if (one.off < least.off) least = one;
-      }
-      if (least.off < kGap && least.off > kFlush)
-        step.spacers.push_back({rounded(least.off), bodies_[least.body].at, side});
-    }
-  }
-
-  // What can be said of a unit when all its steps are there.
-  void finish(UnitOrder& unit) const {
-    std::set<int> axes;
-    std::set<PieceAt> joined;
-    std::optional<std::size_t> closes;
-    std::size_t glued = 0;
-    Length run;
-    for (std::size_t i = 0; i < unit.steps.size(); ++i) {
-      std::set<PieceAt> mates;
-      for (const Closed& joint : unit.steps[i].joints) {
-        joined.insert({joint.piece, joint.mate});
-        mates.insert(isIn(unit.steps[i].pieces, joint.piece) ? joint.mate : joint.piece);
-        axes.insert(axisOf(joint));
-        if (joint.kind != JoinKind::Pocket && joint.kind != JoinKind::Butt &&
-            joint.kind != JoinKind::Brads) {
-          ++glued;
-          run += bodies_[bodyOf(joint.piece)].part->edgeLength(joint.edge);
-        }
-      }
-      if (mates.size() > 1 || (mates.size() == 1 && unit.steps[i].joints.size() > 1)) closes = i;
-    }
-    if (glued > 2) {
-      unit.steps[std::min<std::size_t>(1, unit.steps.size() - 1)].isDry = true;
-      const auto clamps = (run.inNm() / 2 + kClampsApart.inNm() - 1) / kClampsApart.inNm();
-      unit.steps[closes.value_or(unit.steps.size() - 1)].clamps =
-          static_cast<int>(std::max<std::int64_t>(2, clamps));
-    }
-    axes.erase(-1);
-    if (!closes || axes.empty() || axes.size() > 2) return;
-    const int a = *axes.begin();
-    const bool lies = unit.kind == UnitKind::Box || unit.kind == UnitKind::Base;
-    const int b = axes.size() > 1 ? *axes.rbegin() : a != 0 ? 0 : lies ? 1 : 2;
-    Vec low{1e9, 1e9, 1e9}, high{-1e9, -1e9, -1e9};
-    for (const PieceAt& piece : joined) {
-      const Body& body = bodies_[bodyOf(piece)];
-      low = {std::min(low.x, body.low.x), std::min(low.y, body.low.y), std::min(low.z, body.low.z)};
-      high = {std::max(high.x, body.high.x), std::max(high.y, body.high.y),
-              std::max(high.z, body.high.z)};
-    }
-    const double p = at(high, a) - at(low, a), q = at(high, b) - at(low, b);
-    unit.steps[*closes].diagonals =
-        Diagonals{rounded(p), rounded(q), rounded(std::sqrt(p * p + q * q))};
-  }
-  template <class One>
-  static bool isIn(const std::vector<One>& of, const One& one) {
-    return std::find(of.begin(), of.end(), one) != of.end();
-  }
-  std::size_t bodyOf(const PieceAt& piece) const {
-    const auto found = std::find_if(bodies_.begin(), bodies_.end(),
-                                    [&](const Body& body) { return body.at == piece; });
-    return static_cast<std::size_t>(found - bodies_.begin());
-  }
-  // Along which a joint comes apart; -1: along none of the three.
-  int axisOf(const Closed& joint) const {
-    for (const JointAt& one : joints_)
-      if (bodies_[one.piece].at == joint.piece && bodies_[one.mate].at == joint.mate &&
-          one.edge == joint.edge)
-        for (int axis = 0; axis < 3; ++axis)
-          if (std::abs(at(one.out, axis)) > 1 - 1e-6) return axis;
-    return -1;
-  }
-
   std::vector<Body> bodies_;
   std::vector<std::size_t> member_;  // by body, of the group; none: the assembly's own
   std::string code_;
   std::vector<JointAt> joints_;
+  ReadOff read_{bodies_, joints_};
   std::vector<Vec> ways_;
   Vec middle_;
   std::vector<std::optional<Puzzle::Ways>> masks_;  // by two bodies
@@ -841,8 +689,14 @@ std::vector<UnitOrder> assemblyOrder(const std::vector<Pieces>& pieces, const Jo
     }
     if (!hangTogether(bodies)) continue;
     const std::size_t before = out.size();
+    // Boxes by themselves stand in nothing.
+    const bool isSet = std::holds_alternative<BoxSet>(assembly.body);
     for (UnitOrder& unit :
          Assembling(std::move(bodies), std::move(member), job, assembly.code).run()) {
+      if (isSet && unit.kind == UnitKind::Assembly &&
+          std::all_of(unit.steps.begin(), unit.steps.end(),
+                      [](const PutIn& step) { return step.isWhole; }))
+        continue;
       const auto same = std::find_if(out.begin() + static_cast<std::ptrdiff_t>(before), out.end(),
                                      [&](const UnitOrder& other) { return isAlike(unit, other); });
       if (same == out.end()) {

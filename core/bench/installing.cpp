@@ -32,6 +32,10 @@ class Carrying {
         for (const Id id : group->everyMember()) members.insert(id);
     for (const UnitOrder& unit : order_) {
       const Assembly* assembly = findAssembly(job_, unit.assembly);
+      if (assembly != nullptr && std::holds_alternative<BoxSet>(assembly->body)) {
+        box(unit, *assembly);
+        continue;
+      }
       const bool isRoot = unit.kind == UnitKind::Assembly || unit.kind == UnitKind::Ring;
       if (isRoot && assembly != nullptr && members.count(assembly->id) == 0) stand(unit, *assembly);
     }
@@ -60,8 +64,24 @@ class Carrying {
     std::vector<std::pair<PieceAt, Pose>> pieces;
   };
 
+  // Of a set of boxes, each by itself.
+  void box(const UnitOrder& unit, const Assembly& assembly) {
+    Carried one;
+    one.kind = Carry::Drawer;
+    one.assembly = one.of = assembly.code;
+    Taken taken;
+    for (const PutIn& step : unit.steps) {
+      for (std::size_t i = 0; i < step.pieces.size(); ++i)
+        taken.pieces.emplace_back(step.pieces[i], step.stand[i]);
+      if (roleOf(step.pieces.front()) != PartRole::BoxFront) continue;
+      one.row = step.row;
+      one.poses = step.poses;
+    }
+    measure(one, taken);
+    if (!one.poses.empty()) out_.push_back(std::move(one));
+  }
+
   void stand(const UnitOrder& unit, const Assembly& assembly) {
-    const bool isBoxes = std::holds_alternative<BoxSet>(assembly.body);
     const bool inParts = std::any_of(unit.steps.begin(), unit.steps.end(), [](const PutIn& step) {
       return step.kind == UnitKind::Assembly || step.kind == UnitKind::Section;
     });
@@ -71,7 +91,7 @@ class Carrying {
       Taken taken;
       for (std::size_t i = 0; i < step.pieces.size(); ++i) {
         const PartRole role = roleOf(step.pieces[i]);
-        if (!isBoxes && byItself(role))
+        if (byItself(role))
           single.emplace_back(step.pieces[i], step.stand[i]);
         else
           taken.pieces.emplace_back(step.pieces[i], step.stand[i]);

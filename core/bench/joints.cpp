@@ -321,6 +321,23 @@ std::vector<JointAt> jointsOf(const std::vector<Body>& bodies, Unit unit) {
   return Joiner(bodies, unit).run();
 }
 
+std::vector<Fastened> fastenedOf(const std::vector<Pieces>& pieces, const Job& job) {
+  std::vector<Fastened> out;
+  for (const Assembly& assembly : job.assemblies) {
+    const std::vector<Body> bodies = bodiesOf(pieces, assembly.code);
+    for (const JointAt& joint : jointsOf(bodies, job.unit)) {
+      if (joint.fasteners.at.empty()) continue;
+      Fastened one{bodies[joint.piece].at.row, bodies[joint.mate].at.row, joint.edge, joint.kind,
+                   joint.fasteners};
+      if (std::find(out.begin(), out.end(), one) == out.end()) out.push_back(std::move(one));
+    }
+  }
+  std::stable_sort(out.begin(), out.end(), [](const Fastened& a, const Fastened& b) {
+    return std::pair(a.row, a.edge) < std::pair(b.row, b.edge);
+  });
+  return out;
+}
+
 std::vector<Length> spread(Length edge, Length inset, Length apart,
                            const std::vector<std::pair<Length, Length>>& taken) {
   const std::int64_t count = alongEdge(edge, inset, apart);

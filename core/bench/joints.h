@@ -60,6 +60,17 @@ inline constexpr double kDriver = 150;  // millimetres
 // they would come out in a slot, a row of holes or another joint of either part.
 std::vector<JointAt> jointsOf(const std::vector<Body>& bodies, Unit unit);
 
+// Along an edge of a part to one of its mates: the same for all its pieces that are joined so.
+struct Fastened {
+  std::size_t row = 0, mate = 0;  // of the pieces
+  Edge edge = Edge::W1;
+  JoinKind kind = JoinKind::Butt;
+  Fasteners fasteners;
+  bool operator==(const Fastened&) const = default;
+};
+// Of all that stand somewhere, each once, by part and edge.
+std::vector<Fastened> fastenedOf(const std::vector<Pieces>& pieces, const Job& job);
+
 // Where screws or brads sit along an edge so long, clear of `taken`: from and to along the edge.
 // Screws as `alongEdge` counts them; one that finds no free place stays where it would be.
 std::vector<Length> spread(Length edge, Length inset, Length apart,

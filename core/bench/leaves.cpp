@@ -1,5 +1,6 @@
 #include "core/bench/leaves.h"
 
+#include <algorithm>
 #include <map>
 #include <utility>
 
@@ -53,6 +54,7 @@ Worklist::Work workOf(std::string name, std::size_t row, const std::vector<std::
         if (const auto its = numberAt(pieces[one.row], one.pose, copy))
           out.with[*number].push_back({pieces[one.row].part.code, *its});
     }
+  std::sort(out.numbers->begin(), out.numbers->end());
   return out;
 }
 

@@ -11,6 +11,7 @@
 #include "core/bench/sorts.h"
 #include "core/bench/takeapart.h"
 #include "core/breakdown/breakdown.h"
+#include "core/breakdown/fittings.h"
 #include "core/formats/job_json.h"
 #include "core/job/ids.h"
 #include "core/kinds/carcass/sliding.h"
@@ -214,6 +215,21 @@ TEST(AssemblyOrder, whatIsSetByNothingElseHasItsSpacer) {
   for (const PutIn& step : dados.last().steps) EXPECT_TRUE(step.spacers.empty());
 }
 
+// Thirteen trays and four drawers, each by itself: nothing holds them together.
+TEST(AssemblyOrder, boxesByThemselvesStandInNothing) {
+  const Ordered of(readJob("f", test::demo("specimen-trays")).value());
+  std::vector<int> alike;
+  for (const UnitOrder& unit : of.units) {
+    EXPECT_EQ(unit.kind, UnitKind::Box);
+    alike.push_back(unit.alike);
+  }
+  EXPECT_EQ(alike, (std::vector<int>{13, 4}));
+  std::vector<std::size_t> carried;
+  for (const Carried& one : carriedOf(of.units, of.pieces, of.job))
+    carried.push_back(one.poses.size());
+  EXPECT_EQ(carried, (std::vector<std::size_t>{13, 4}));
+}
+
 TEST(AssemblyOrder, boardsDrawnInARowHaveNone) {
   const auto job = readJob("f", test::demo("nest-boxes"));
   ASSERT_TRUE(job);
@@ -305,6 +321,52 @@ TEST(Fasteners, goThroughTheMateAndLeaveItsDriverALine) {
     const double out = std::abs(joint.lines[0].second.x - 300);
     EXPECT_NEAR(out, 300 + kDriver, 0.2);
   }
+}
+
+// As many as the shopping list counts, each edge of a part once however many are alike.
+TEST(Fasteners, areThoseThatAreBought) {
+  for (const Joint joint : {Joint::Butt, Joint::Brads, Joint::Pocket}) {
+    const Ordered of(caseWith([&](Carcass& carcass) {
+      carcass.joint = joint;
+      carcass.back.school = BackSchool::None;
+      Split split;
+      split.by = SplitBy::Shelves;
+      split.children.resize(3);
+      split.sizes.resize(3);
+      carcass.inside.content = split;
+    }));
+    std::map<std::string, std::int64_t> counted, bought;
+    for (const Fastened& one : fastenedOf(of.pieces, of.job))
+      counted[one.fasteners.name] +=
+          std::ssize(one.fasteners.at) * of.pieces[one.row].part.quantity;
+    for (const Fitting& one : fittingsOf(of.job, breakDown(of.job).parts))
+      if (one.kind == HardwareKind::Screw) bought[one.name] += one.count;
+    EXPECT_EQ(counted, bought);
+    EXPECT_EQ(counted.size(), 1U);
+  }
+}
+
+// A back in a groove: no screw of a bottom comes out in it.
+TEST(Fasteners, keepOutOfAGrooveOfTheMate) {
+  const Ordered of(caseWith([](Carcass& carcass) {
+    carcass.joint = Joint::Butt;
+    carcass.back.school = BackSchool::Groove;
+    // From 504 to 510 of 560: over the place of the last screw, 510.
+    carcass.back.setIn = mm(24 + 26);
+  }));
+  std::size_t seen = 0;
+  for (const Fastened& one : fastenedOf(of.pieces, of.job)) {
+    const Part& mate = of.pieces[one.mate].part;
+    for (const Machining& cut : mate.machining) {
+      if (cut.cut != Cut::Groove || cut.receives != "back") continue;
+      for (const Length at : one.fasteners.at) {
+        ++seen;
+        EXPECT_TRUE(at + mm(8) <= cut.v0 || at - mm(8) >= cut.v1)
+            << of.pieces[one.row].part.name << " at " << formatMm(at);
+      }
+    }
+  }
+  EXPECT_GT(seen, 8U);
 }
 
 // --- the search, on figures that stand for things ---
