@@ -31,7 +31,7 @@ void breakDownAndLook(benchmark::State& state) {
 }
 BENCHMARK(breakDownAndLook)->Arg(1)->Arg(3)->Arg(12)->Arg(36)->Unit(benchmark::kMicrosecond);
 
-// Machining, banding and finishing of all parts.
+// Machining, banding, finishing, assembly and installing of all parts.
 void atTheBench(benchmark::State& state) {
   const pp::Job job = pp::bench::logWall(state.range(0));
   const pp::Breakdown breakdown = pp::breakDown(job);
@@ -40,6 +40,8 @@ void atTheBench(benchmark::State& state) {
     benchmark::DoNotOptimize(pp::bench::Machinings(pieces, breakdown.parts, job));
     benchmark::DoNotOptimize(pp::bench::Bandings(pieces, job));
     benchmark::DoNotOptimize(pp::bench::Finishings(pieces, {}));
+    benchmark::DoNotOptimize(pp::bench::Assemblies(pieces, job));
+    benchmark::DoNotOptimize(pp::bench::Installings(pieces, job));
   }
   state.counters["pieces"] = static_cast<double>(pp::pieceCount(breakdown.parts));
 }

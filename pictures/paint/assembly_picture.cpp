@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <map>
 
+#include "pictures/paint/fastener_picture.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/solid_picture.h"
 
@@ -64,32 +65,6 @@ QString kindWord(JoinKind kind) {
   return QObject::tr("screws");
 }
 
-QString fastenerWords(const bench::Fasteners& one, std::int64_t count, const LengthStyle& style) {
-  QString out = counted(count, qs(one.name), qs(one.name) + QLatin1Char('s'));
-  if (one.length > Length{}) out += QLatin1Char(' ') + figureWithUnit(one.length, style);
-  return out;
-}
-
-// "at 50 and every 130.1 from the front", "at 45 from the front"
-QString positionWords(const Closed& joint, const Rows& pieces, const LengthStyle& style) {
-  const Part& part = partAt(pieces, joint.piece);
-  const std::vector<Length>& at = joint.fasteners.at;
-  const Side side = part.edges[static_cast<std::size_t>(isEnd(joint.edge) ? Edge::L1 : Edge::W1)];
-  const QString from = QObject::tr("from the %1").arg(qs(sideName(side)));
-  constexpr Length kSame = Length::um(10);
-  bool even = at.size() > 2;
-  for (std::size_t i = 2; i < at.size(); ++i) {
-    const Length off = (at[i] - at[i - 1]) - (at[1] - at[0]);
-    even = even && off < kSame && -off < kSame;
-  }
-  if (even)
-    return QObject::tr("at %1 and every %2 %3")
-        .arg(figure(at[0], style), figure(at[1] - at[0], style), from);
-  QStringList all;
-  for (const Length one : at) all << figure(one, style);
-  return QObject::tr("at %1 %2").arg(all.join(QStringLiteral(", ")), from);
-}
-
 // Two that are alike are said once.
 QStringList holdsWords(const PutIn& step, const Rows& pieces, const LengthStyle& style) {
   struct Row {
@@ -124,7 +99,9 @@ QStringList holdsWords(const PutIn& step, const Rows& pieces, const LengthStyle&
       line =
           QObject::tr("to %1: %2")
               .arg(to.join(QStringLiteral(", ")), fastenerWords(row.fasteners, row.count, style));
-      if (row.joints == 1) line += QLatin1Char(' ') + positionWords(*row.first, pieces, style);
+      if (row.joints == 1)
+        line += QLatin1Char(' ') + positionWords(partAt(pieces, row.first->piece), row.first->edge,
+                                                 row.fasteners, style);
     }
     out << line + (row.kind == JoinKind::Pocket ? QObject::tr(", no glue") : QObject::tr(", glue"));
   }

@@ -39,7 +39,10 @@ QString carriedWords(const Carried& one, const std::vector<bench::Pieces>& piece
       what = qs(part.name);
       break;
   }
-  return QObject::tr("%1, %2").arg(qs(one.assembly), what);
+  // What is carried by itself is known by its code.
+  const bool isSmall =
+      one.kind == Carry::Drawer || one.kind == Carry::Shelf || one.kind == Carry::Front;
+  return QObject::tr("%1, %2").arg(qs(isSmall ? part.code : one.assembly), what);
 }
 
 QString loadWords(const Carried& one, const LengthStyle& style) {

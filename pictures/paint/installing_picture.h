@@ -9,7 +9,7 @@
 
 namespace pp {
 
-// "B1, case", "G1, base frame", "B2, door"
+// "B1, case", "G1, base", "B2-08, door"
 QString carriedWords(const bench::Carried& one, const std::vector<bench::Pieces>& pieces);
 // "890 × 600 × 750 mm, 28.5 kg a piece": width, depth and height as it stands.
 QString loadWords(const bench::Carried& one, const LengthStyle& style);

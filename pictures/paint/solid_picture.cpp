@@ -345,9 +345,11 @@ SolidScene sceneOf(const Job& job, const Assembly& assembly, const Breakdown& br
 
 void SolidPicture::paint(QPainter& painter, const QRectF& room, const SolidView& view) const {
   if (scene_.empty()) return;
-  // Twice as fine as the screen and then drawn down, so that slanting edges are smooth.
-  constexpr double kFiner = 2;
-  const double ratio = kFiner * painter.device()->devicePixelRatioF();
+  // Finer than the screen and then drawn down, so that slanting edges are smooth; filling pixels is
+  // most of the time it takes.
+  constexpr double kLarge = 200'000;
+  const double finer = room.width() * room.height() > kLarge ? 1.5 : 2;
+  const double ratio = finer * painter.device()->devicePixelRatioF();
   const Drawing drawing = drawn(scene_, room.size() * ratio, view);
   const QImage& image = drawing.canvas.image();
   painter.setRenderHint(QPainter::SmoothPixmapTransform);

@@ -53,10 +53,7 @@ class InstallingPages {
     page_.need(high);
     if (page_.isFull()) return;
     double y = page_.y();
-    page_.text(page_.left(), y, wide(), 5.6,
-               qs(of_.list.pieces()[one.row].part.code) + QStringLiteral("   ") +
-                   carriedWords(one, of_.list.pieces()),
-               11, true);
+    page_.text(page_.left(), y, wide(), 5.6, carriedWords(one, of_.list.pieces()), 11, true);
     y += 5.6;
     for (const QString& line : lines) {
       page_.text(page_.left(), y, wide(), kLine, line, 9);
@@ -77,13 +74,15 @@ class InstallingPages {
     };
     head(QStringLiteral("The bag, and tools"));
     for (const Fitting& one : fittingsOf(job_, parts_)) {
-      if (one.kind == HardwareKind::Glue) continue;
+      // Used in the shop.
+      if (one.kind == HardwareKind::Glue || one.kind == HardwareKind::Screw) continue;
       QString words = QStringLiteral("%1 × %2").arg(one.count).arg(qs(one.name));
       if (one.length > Length{}) words += QLatin1Char(' ') + figureWithUnit(one.length, style_);
       line(words);
     }
     for (const BoughtIn& one : job_.bought)
       line(QStringLiteral("%1 × %2").arg(one.quantity).arg(qs(one.name)));
+    line(QStringLiteral("screws for joining the cases and for the wall"));
     line(QStringLiteral("glue, filler, touch-up, caulk"));
     line(QStringLiteral("level, shims, clamps, drill and bits, blankets, straps"));
     page_.down(3);

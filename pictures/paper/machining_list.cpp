@@ -1,7 +1,10 @@
+#include <algorithm>
 #include <memory>
 
+#include "core/bench/joints.h"
 #include "core/bench/settings.h"
 #include "pictures/paint/bench_picture.h"
+#include "pictures/paint/fastener_picture.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paper/bench_rows.h"
 #include "pictures/paper/sheaf.h"
@@ -46,6 +49,50 @@ void row(Page& page, const bench::Setting& one, const bench::Work& work,
   page.down(kRow);
 }
 
+// Where screws go, a part after the other: pilot holes in the edge, clearance in what it meets.
+void fasteners(Page& page, const std::vector<bench::Pieces>& pieces,
+               const std::vector<bench::Fastened>& all, const LengthStyle& style) {
+  constexpr double kPicture = 30, kLine = 4.4, kFastener = 9;
+  const double w = page.right() - page.left();
+  const auto head = [&] {
+    page.rule(page.y() - 0.6, 0.3);
+    page.text(page.left(), page.y() + 0.5, w, 6, QStringLiteral("Screws, and where they sit"), 11,
+              true);
+    page.down(kFastener);
+  };
+  page.need(kFastener + 22);
+  if (page.isFull()) return;
+  head();
+  for (std::size_t i = 0; i < all.size();) {
+    std::vector<bench::Fastened> rows;
+    for (const std::size_t row = all[i].row; i < all.size() && all[i].row == row; ++i)
+      rows.push_back(all[i]);
+    const double high = std::max(20.0, 7 + kLine * static_cast<double>(rows.size()));
+    if (page.need(high)) {
+      if (page.isFull()) return;
+      head();
+    }
+    const Part& part = pieces[rows.front().row].part;
+    double y = page.y();
+    paintFastenersOnPaper(page.painter(), QRectF(page.left(), y, kPicture, 18), part, rows);
+    const double at = page.left() + kPicture + 3;
+    page.text(at, y, page.right() - at, 5.4, pieceHead(part), 11, true);
+    y += 5.6;
+    for (const bench::Fastened& row : rows) {
+      const std::string side = sideName(part.edges[static_cast<std::size_t>(row.edge)]);
+      page.text(at, y, page.right() - at, kLine,
+                QStringLiteral("%1 %2 to the %3: %4 %5")
+                    .arg(qs(side), isEnd(row.edge) ? QStringLiteral("end") : QStringLiteral("edge"),
+                         qs(pieces[row.mate].part.name),
+                         fastenerWords(row.fasteners, std::ssize(row.fasteners.at), style),
+                         positionWords(part, row.edge, row.fasteners, style)),
+                9);
+      y += kLine;
+    }
+    page.down(high);
+  }
+}
+
 }  // namespace
 
 Result<Sheaf> machiningPages(const PrintInput& input) {
@@ -53,10 +100,12 @@ Result<Sheaf> machiningPages(const PrintInput& input) {
       std::make_shared<const std::vector<bench::Pieces>>(bench::piecesAtBench({}, {}, input.parts));
   auto settings =
       std::make_shared<const std::vector<bench::Setting>>(bench::settings(*pieces, input.job));
+  auto fastened =
+      std::make_shared<const std::vector<bench::Fastened>>(bench::fastenedOf(*pieces, input.job));
   if (settings->empty())
     return Problem{{}, 0, "machining", "no part with anything machined on it", "one that has"};
   return Sheaf{QStringLiteral("%1: machining").arg(qs(input.job.name)),
-               [&job = input.job, pieces, settings](Page& page, const PrintWatch& watch) {
+               [&job = input.job, pieces, settings, fastened](Page& page, const PrintWatch& watch) {
                  const LengthStyle style = styleOf(job);
                  page.begin();
                  const double w = page.right() - page.left();
@@ -85,6 +134,7 @@ Result<Sheaf> machiningPages(const PrintInput& input) {
                      row(page, one, work, (*pieces)[work.row], style);
                    }
                  }
+                 if (!fastened->empty()) fasteners(page, *pieces, *fastened, style);
                }};
 }
 

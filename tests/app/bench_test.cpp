@@ -3,11 +3,13 @@
 #include <gtest/gtest.h>
 
 #include <QApplication>
+#include <QDialog>
 #include <QLabel>
 #include <QLineEdit>
 #include <QListWidget>
 #include <QPushButton>
 #include <QTest>
+#include <algorithm>
 
 #include "app/shell/plumb_line.h"
 #include "app/stages/bench/bench_view.h"
@@ -301,6 +303,53 @@ TEST_F(AtTheBench, theWorkIsPutTogetherStepByStep) {
             QStringLiteral("Everything is put together."));
   press(Qt::Key_Z);
   EXPECT_TRUE(text("Piece").endsWith(QStringLiteral("drawer front")));
+}
+
+// Nothing happens until a way out is taken; cut again later, it is wanted again.
+TEST_F(AtTheBench, whatWentWrongHasWaysOut) {
+  cutAll();
+  const QString first = text("Piece");
+  const std::size_t events = session().floor().record().events.size();
+  press(Qt::Key_W);
+  auto* dialog = named<QDialog>(window_.get(), QStringLiteral("Went wrong"));
+  ASSERT_NE(dialog, nullptr);
+  EXPECT_TRUE(
+      textOf(dialog, QStringLiteral("The piece")).startsWith(QStringLiteral("T1-10 no. 1")));
+  const auto way = [&](const char* begins) {
+    for (QPushButton* button : dialog->findChildren<QPushButton*>())
+      if (button->accessibleName().startsWith(QString::fromUtf8(begins))) return button;
+    return static_cast<QPushButton*>(nullptr);
+  };
+  EXPECT_NE(way("Pack, fill or glue up"), nullptr);
+  EXPECT_EQ(way("Turn it over"), nullptr);
+  // Another size wants one; off by a sixteenth it is split.
+  click(dialog, QStringLiteral("Other size"));
+  EXPECT_EQ(way("Cut it again"), nullptr);
+  const auto& parts = session().breakdown().parts;
+  const auto part =
+      std::find_if(parts.begin(), parts.end(), [](const Part& one) { return one.code == "T1-10"; });
+  ASSERT_NE(part, parts.end());
+  auto* field = named<QLineEdit>(dialog, QStringLiteral("Measures, long"));
+  field->setFocus();
+  type(typed(part->length.total() - Length::in(0, 1, 16), session().style()));
+  press(Qt::Key_Return);
+  const QString split = QStringLiteral("Split the difference: %1 at either end")
+                            .arg(figureWithUnit(Length::in(0, 1, 32), session().style()));
+  EXPECT_NE(way(split.toUtf8().constData()), nullptr);
+  EXPECT_EQ(session().floor().record().events.size(), events);
+  click(dialog, QStringLiteral("Machined wrongly"));
+  QPushButton* later = way("Cut it again by a later cutting");
+  ASSERT_NE(later, nullptr);
+  later->click();
+  test::settle();
+  EXPECT_EQ(session().floor().progress().good("T1-10"), 1);
+  EXPECT_NE(text("Piece"), first) << "it is none any more";
+  ASSERT_TRUE(window_->showStage(QStringLiteral("lay-out")));
+  ASSERT_TRUE(waitFor([this] {
+    const PlanShown shown = session().plans().shown();
+    return shown.plan && shown.parts && shown.parts->size() == 1 &&
+           shown.parts->front().code == "T1-10";
+  })) << "and wanted again";
 }
 
 // What is carried is ticked as it goes into the van and again in its place; taken back here, what

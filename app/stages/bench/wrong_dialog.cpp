@@ -38,7 +38,10 @@ WrongDialog::WrongDialog(Session& session, PieceId piece, const QString& name, Q
   column_->addWidget(size_);
   problem_ = new ProblemLine;
   column_->addWidget(problem_);
-  resize(760, 460);
+  auto* hint = new Label(tr("Nothing changes until one is taken; Esc closes."));
+  column_->addWidget(hint);
+  constexpr int kWide = 760;
+  setMinimumWidth(kWide);
   look();
 }
 
@@ -121,7 +124,7 @@ void WrongDialog::look() {
     list->addWidget(button);
   }
   list->addStretch(1);
-  column_->addWidget(ways_, 1);
+  column_->insertWidget(column_->count() - 1, ways_, 1);
 }
 
 // The one to take, what else it touches, and what it takes.

@@ -1,0 +1,65 @@
+#include "pictures/paint/fastener_picture.h"
+
+#include <QObject>
+
+#include "pictures/paint/figures.h"
+#include "pictures/paint/lie.h"
+
+namespace pp {
+
+QString fastenerWords(const bench::Fasteners& one, std::int64_t count, const LengthStyle& style) {
+  QString out = counted(count, qs(one.name), qs(one.name) + QLatin1Char('s'));
+  if (one.length > Length{}) out += QLatin1Char(' ') + figureWithUnit(one.length, style);
+  return out;
+}
+
+QString positionWords(const Part& part, Edge edge, const bench::Fasteners& one,
+                      const LengthStyle& style) {
+  const std::vector<Length>& at = one.at;
+  const Side side = part.edges[static_cast<std::size_t>(isEnd(edge) ? Edge::L1 : Edge::W1)];
+  const QString from = QObject::tr("from the %1").arg(qs(sideName(side)));
+  constexpr Length kSame = Length::um(10);
+  bool even = at.size() > 2;
+  for (std::size_t i = 2; i < at.size(); ++i) {
+    const Length off = (at[i] - at[i - 1]) - (at[1] - at[0]);
+    even = even && off < kSame && -off < kSame;
+  }
+  if (even)
+    return QObject::tr("at %1 and every %2 %3")
+        .arg(figure(at[0], style), figure(at[1] - at[0], style), from);
+  QStringList all;
+  for (const Length place : at) all << figure(place, style);
+  return QObject::tr("at %1 %2").arg(all.join(QStringLiteral(", ")), from);
+}
+
+void paintFastenersOnPaper(QPainter& painter, const QRectF& room, const Part& part,
+                           const std::vector<bench::Fastened>& rows) {
+  constexpr double kLine = 0.16, kMark = 0.9, kLeast = 2;
+  const Lie lie(part, Edge::L1, room.adjusted(kMark, kMark, -kMark, -kMark), kLeast);
+  painter.setBrush(Qt::NoBrush);
+  painter.setPen(QPen(Qt::black, kLine));
+  painter.drawRect(lie.board);
+  painter.setBrush(Qt::black);
+  const Length u = part.length.total(), v = part.width.total();
+  for (const bench::Fastened& row : rows)
+    for (const Length at : row.fasteners.at) {
+      QPointF mark;
+      switch (row.edge) {
+        case Edge::L1:
+          mark = {lie.x({}), lie.y(at)};
+          break;
+        case Edge::L2:
+          mark = {lie.x(v), lie.y(at)};
+          break;
+        case Edge::W1:
+          mark = {lie.x(at), lie.y({})};
+          break;
+        case Edge::W2:
+          mark = {lie.x(at), lie.y(u)};
+          break;
+      }
+      painter.drawEllipse(mark, kMark / 2, kMark / 2);
+    }
+}
+
+}  // namespace pp
