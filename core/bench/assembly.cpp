@@ -238,6 +238,7 @@ class Assembling {
           out.push_back(static_cast<int>(i));
     };
     const Vec forwards{0, -1, 0}, backwards{0, 1, 0}, up{0, 0, 1};
+    if (const auto way = usuallyOff(role(first(node)))) add(*way);
     switch (sortOf(node)) {
       case Sort::Back:
         add(backwards);
@@ -252,14 +253,13 @@ class Assembling {
         break;
       default:
         if (node.kind == UnitKind::Assembly) add(up);
-        if (role(first(node)) == PartRole::BaseCrossPiece) add(up);
         break;
     }
-    for (const JointAt& joint : joints_) {
-      const bool piece = isIn(node.bodies, joint.piece), mate = isIn(node.bodies, joint.mate);
-      if (piece && !mate) add(-1 * joint.out);
-      if (mate && !piece) add(joint.out);
-    }
+    // Out of what its own edges sit in, then off the edges of others.
+    for (const JointAt& joint : joints_)
+      if (isIn(node.bodies, joint.piece) && !isIn(node.bodies, joint.mate)) add(-1 * joint.out);
+    for (const JointAt& joint : joints_)
+      if (isIn(node.bodies, joint.mate) && !isIn(node.bodies, joint.piece)) add(joint.out);
     // What is joined to nothing goes off its own face, away from the rest.
     if (node.kind == UnitKind::Section || node.kind == UnitKind::Assembly) {
       add(forwards);

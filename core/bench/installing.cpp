@@ -164,9 +164,11 @@ class Carrying {
     if (assembly == nullptr) assembly = &of;
     one.isHung = std::holds_alternative<HungShelf>(assembly->body) ||
                  std::holds_alternative<WallPanel>(assembly->body);
+    for (const SiteStand& stand : job_.site.stands)
+      if (stand.assembly == of.id && stand.up > Length{}) one.isHung = true;
     if (!assembly->isCarcass()) return;
     const Carcass& carcass = assembly->carcass();
-    one.isHung = carcass.cleat.has_value();
+    one.isHung = one.isHung || carcass.cleat.has_value();
     if (carcass.wallLeft > Length{}) one.gapLeft = carcass.wallLeft;
     if (carcass.wallRight > Length{}) one.gapRight = carcass.wallRight;
   }

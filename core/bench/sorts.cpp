@@ -166,6 +166,22 @@ double lateOf(UnitKind kind, double ofParts) {
   return ofParts;
 }
 
+std::optional<Vec> usuallyOff(PartRole role) {
+  switch (role) {
+    case PartRole::BaseCrossPiece:
+    case PartRole::SeatLid:
+    case PartRole::SeatHatch:
+      return Vec{0, 0, 1};
+    case PartRole::BackBracket:
+    case PartRole::BackBatten:
+    case PartRole::Cleat:
+    case PartRole::WallSpacer:
+      return Vec{0, 1, 0};
+    default:
+      return std::nullopt;
+  }
+}
+
 std::optional<UnitKind> unitKindOf(PartRole role) {
   if (role >= PartRole::BoxLeftSide && role <= PartRole::BoxBottom) return UnitKind::Box;
   if (isOfFaceFrame(role)) return UnitKind::FaceFrame;

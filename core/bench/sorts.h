@@ -20,6 +20,9 @@ double lateOf(PartRole role);
 // Of what goes in whole.
 double lateOf(UnitKind kind, double ofParts);
 
+// Which way a part comes off first, whatever it is joined to; none: as its joints and its face say.
+std::optional<Vec> usuallyOff(PartRole role);
+
 // What it is put together with by itself; none: it goes in alone.
 std::optional<UnitKind> unitKindOf(PartRole role);
 // Which front of an opening a piece is of: the doors of a pair are two.
