@@ -162,16 +162,24 @@ void BenchStage::follow() const {
   if (!std::exchange(jobChanged_, false) && !leaves_.empty() && of == of_) return;
   of_ = std::move(of);
   leaves_.clear();
-  const std::vector<bench::Pieces> pieces = bench::piecesAtBench(
-      session().floor().record().cuttings, progress(), session().breakdown().parts);
-  for (const LeafKind& kind : kinds_) leaves_.push_back(kind.make(session(), pieces));
+  leaves_.resize(kinds_.size());
+  pieces_ = bench::piecesAtBench(session().floor().record().cuttings, progress(),
+                                 session().breakdown().parts);
+}
+
+const Leaf& BenchStage::leaf(std::size_t which) const {
+  if (leaves_.empty()) follow();
+  std::unique_ptr<Leaf>& out = leaves_[which];
+  if (!out) out = kinds_[which].make(session(), pieces_);
+  return *out;
 }
 
 int BenchStage::openCount() const {
   if (progress().pieces.empty()) return 0;
   follow();
   std::int64_t out = 0;
-  for (const auto& one : leaves_) out += one->list().ready(progress());
+  for (std::size_t i = 0; i < kinds_.size(); ++i)
+    if (kinds_[i].isOfPieces) out += leaf(i).list().ready(progress());
   return static_cast<int>(out);
 }
 
@@ -184,8 +192,7 @@ void BenchStage::showEvent(QShowEvent* event) {
 void BenchStage::refresh() {
   follow();
   if (looked_ && *looked_ >= steps()) looked_.reset();
-  for (std::size_t i = 0; i < from_.size(); ++i)
-    if (from_[i] >= leaves_[i]->list().steps().size()) from_[i] = 0;
+  if (from_[shown_] >= steps()) from_[shown_] = 0;
   for (std::size_t i = 0; i < choices_.size(); ++i) choices_[i]->setChecked(i == shown_);
   showList();
   showStep();

@@ -15,7 +15,7 @@ class BenchStage : public StepStage {
  public:
   explicit BenchStage(Session& session, QWidget* parent = nullptr);
   QString title() const override { return tr("Bench"); }
-  // Steps of all leaves whose pieces are cut.
+  // Steps of pieces that are cut, in the leaves that they go through one by one.
   int openCount() const override;
   std::vector<KeyHelp> keys() const override;
 
@@ -33,13 +33,12 @@ class BenchStage : public StepStage {
  private:
   QLayout* makeHead();
   QLayout* makeStep();
-  // Makes the leaves anew when other pieces come to the bench: another plan, a piece spoiled, a
-  // spare, another job. A cut alone changes none of them.
+  // What the leaves are made of is another when other pieces come to the bench: another plan, a
+  // piece spoiled, a spare, another job. A cut alone changes none of it.
   void follow() const;
-  const Leaf& leaf() const {
-    if (leaves_.empty()) follow();
-    return *leaves_[shown_];
-  }
+  // Made when it is asked for.
+  const Leaf& leaf(std::size_t which) const;
+  const Leaf& leaf() const { return leaf(shown_); }
   const bench::Worklist& list() const { return leaf().list(); }
   void showLeaf(std::size_t leaf);
   void showList();
@@ -70,8 +69,9 @@ class BenchStage : public StepStage {
   QPushButton* all_;
   QPushButton* test_;
   QPushButton* wrong_;
-  mutable std::vector<std::unique_ptr<Leaf>> leaves_;
-  mutable std::vector<std::int64_t> of_;  // what they were made of
+  mutable std::vector<std::unique_ptr<Leaf>> leaves_;  // null: not made yet
+  mutable std::vector<bench::Pieces> pieces_;          // that they are made of
+  mutable std::vector<std::int64_t> of_;               // what they were made of
   mutable bool jobChanged_ = true;
   std::vector<std::size_t> from_;  // by leaf, where the next is looked for: after the last done
 };

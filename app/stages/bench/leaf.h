@@ -53,6 +53,8 @@ struct LeafKind {
   QString choice;  // on its button
   QString progress;
   std::unique_ptr<Leaf> (*make)(const Session& session, std::vector<bench::Pieces> pieces);
+  // Of what is done to a piece by itself, rather than to several together.
+  bool isOfPieces = true;
 };
 // In the order of the work.
 std::vector<LeafKind> leafKinds();
