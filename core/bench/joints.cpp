@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <map>
 #include <utility>
 
 #include "core/breakdown/fittings.h"
@@ -292,11 +293,18 @@ class Joiner {
 std::vector<Body> bodiesOf(const std::vector<Pieces>& pieces, const std::string& assembly,
                            const Standing& standing) {
   std::vector<Body> out;
+  // A place is that of the part that was cut for it last, where the drawing had it changed.
+  const auto hasKeys = [](const Part& part) { return part.keys.size() == part.poses.size(); };
+  std::map<PartKey, std::size_t> last;
+  for (std::size_t row = 0; row < pieces.size(); ++row)
+    if (hasKeys(pieces[row].part))
+      for (const PartKey& key : pieces[row].part.keys) last[key] = row;
   for (std::size_t row = 0; row < pieces.size(); ++row) {
     const Part& part = pieces[row].part;
     if (part.assembly != assembly || part.poses.empty() || part.keys.empty()) continue;
     const Part body = asBody(part);
     for (std::size_t pose = 0; pose < part.poses.size(); ++pose) {
+      if (hasKeys(part) && last.at(part.keys[pose]) != row) continue;
       Body one;
       one.at = {row, pose};
       one.part = &part;
@@ -335,6 +343,24 @@ std::vector<Fastened> fastenedOf(const std::vector<Pieces>& pieces, const Job& j
   std::stable_sort(out.begin(), out.end(), [](const Fastened& a, const Fastened& b) {
     return std::pair(a.row, a.edge) < std::pair(b.row, b.edge);
   });
+  return out;
+}
+
+SeenHeads seenHeads(const std::vector<Pieces>& pieces, const Job& job) {
+  SeenHeads out;
+  for (const Assembly& assembly : job.assemblies) {
+    const std::vector<Body> bodies = bodiesOf(pieces, assembly.code);
+    for (const JointAt& joint : jointsOf(bodies, job.unit)) {
+      const bool screws = joint.kind == JoinKind::Butt;
+      const Body& mate = bodies[joint.mate];
+      if ((!screws && joint.kind != JoinKind::Brads) || isOfBox(mate.key().role)) continue;
+      // The face that the screw goes in at is the one away from the joint.
+      const bool outside = dot(turned(mate.pose, {0, 0, 1}), joint.out) > 0;
+      if (mate.part->hidden[outside ? 1 : 0]) continue;
+      // Every copy of the assembly has its own.
+      (screws ? out.screws : out.brads) += std::ssize(joint.fasteners.at) * assembly.copies;
+    }
+  }
   return out;
 }
 

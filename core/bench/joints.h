@@ -71,6 +71,14 @@ struct Fastened {
 // Of all that stand somewhere, each once, by part and edge.
 std::vector<Fastened> fastenedOf(const std::vector<Pieces>& pieces, const Job& job);
 
+// Heads in faces that are seen, of all pieces: they are plugged or filled before anything is
+// sanded. Those in boxes that are pulled out are let be.
+struct SeenHeads {
+  std::int64_t screws = 0, brads = 0;
+  bool operator==(const SeenHeads&) const = default;
+};
+SeenHeads seenHeads(const std::vector<Pieces>& pieces, const Job& job);
+
 // Where screws or brads sit along an edge so long, clear of `taken`: from and to along the edge.
 // Screws as `alongEdge` counts them; one that finds no free place stays where it would be.
 std::vector<Length> spread(Length edge, Length inset, Length apart,

@@ -3,6 +3,7 @@
 #include <QObject>
 #include <algorithm>
 
+#include "pictures/paint/figures.h"
 #include "pictures/paint/lie.h"
 #include "pictures/paint/look.h"
 #include "pictures/paint/set_text.h"
@@ -116,6 +117,16 @@ QString volumeFigure(std::int64_t millilitres, Unit unit) {
                            : QObject::tr("%1 qt").arg(amount / kQuart, 0, 'f', 2);
   return amount < kLitre ? QObject::tr("%1 ml").arg(millilitres)
                          : QObject::tr("%1 l").arg(amount / kLitre, 0, 'f', 2);
+}
+
+QString headsWords(const bench::SeenHeads& heads) {
+  QStringList out;
+  if (heads.screws > 0)
+    out << counted(heads.screws, QObject::tr("screw head"), QObject::tr("screw heads"));
+  if (heads.brads > 0) out << counted(heads.brads, QObject::tr("brad"), QObject::tr("brads"));
+  return out.isEmpty() ? QString()
+                       : QObject::tr("seen: %1; plugged or filled before sanding")
+                             .arg(out.join(QStringLiteral(", ")));
 }
 
 void paintFinished(QPainter& painter, const QRectF& room, const bench::Finished::Row& row,

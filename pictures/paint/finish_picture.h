@@ -4,6 +4,7 @@
 #include <QPainter>
 
 #include "core/bench/finishing.h"
+#include "core/bench/joints.h"
 #include "pictures/paint/wood.h"
 
 namespace pp {
@@ -16,6 +17,9 @@ QString finishedWords(const bench::Finished::Row& row);
 QString timeWords(std::int64_t minutes);
 // "460 ml", "1.35 l"; "15.6 fl oz", "1.43 qt"
 QString volumeFigure(std::int64_t millilitres, Unit unit);
+
+// "seen: 24 screw heads; plugged or filled before sanding"; empty: none is.
+QString headsWords(const bench::SeenHeads& heads);
 
 // Both faces side by side, as they are looked at; what gets the finish is washed, what stays bare
 // hatched.

@@ -29,6 +29,9 @@ class FinishingPages {
     said(
         QStringLiteral("A sample first, on a sanded offcut of every lot that shows. What is "
                        "hatched stays bare for the glue."));
+    if (const QString heads = headsWords(bench::seenHeads(of_.list.pieces(), job_));
+        !heads.isEmpty())
+      said(heads);
     page_.down(3);
     schedule();
     for (std::size_t i = 0; i < of_.groups.size() && !page_.isFull(); ++i) {

@@ -236,6 +236,27 @@ TEST(AssemblyOrder, boardsDrawnInARowHaveNone) {
   EXPECT_TRUE(Ordered(*job).units.empty());
 }
 
+// A shelf made anew after the drawing changed stands where the first was to stand, and alone.
+TEST(AssemblyOrder, aPlaceIsThatOfThePartCutLast) {
+  Ordered of(shelved(2, Joint::Dado));
+  const auto shelf = std::find_if(of.pieces.begin(), of.pieces.end(), [](const Pieces& one) {
+    return one.part.role == PartRole::FixedShelf;
+  });
+  ASSERT_NE(shelf, of.pieces.end());
+  Pieces anew = *shelf;
+  anew.part.code = "B1-77";
+  of.pieces.push_back(anew);
+  of.units = assemblyOrder(of.pieces, of.job);
+  std::size_t shelves = 0;
+  for (const PutIn& step : of.last().steps) {
+    EXPECT_FALSE(step.isForced);
+    if (of.pieces[step.row].part.role != PartRole::FixedShelf) continue;
+    ++shelves;
+    EXPECT_EQ(of.pieces[step.row].part.code, "B1-77");
+  }
+  EXPECT_EQ(shelves, 1U);
+}
+
 TEST(AssemblyOrder, aRingIsRolledUpInOneGo) {
   const Ordered of(readJob("f", test::demo("porthole")).value());
   ASSERT_EQ(of.units.size(), 1U);
@@ -344,6 +365,41 @@ TEST(Fasteners, areThoseThatAreBought) {
     EXPECT_EQ(counted, bought);
     EXPECT_EQ(counted.size(), 1U);
   }
+}
+
+// Four joints of four screws over 560, their heads in the sides: both are seen, then one.
+TEST(Fasteners, areCoveredWhereTheyAreSeen) {
+  const auto heads = [](const Job& job, const std::function<void(Part&)>& change) {
+    std::vector<Part> parts = breakDown(job).parts;
+    for (Part& part : parts) change(part);
+    return seenHeads(piecesAtBench({}, {}, parts), job);
+  };
+  Job job = caseWith([](Carcass& carcass) {
+    carcass.joint = Joint::Butt;
+    carcass.back.school = BackSchool::None;
+  });
+  const auto none = [](Part&) {};
+  EXPECT_EQ(heads(job, none), (SeenHeads{16, 0}));
+  EXPECT_EQ(heads(job,
+                  [](Part& part) {
+                    if (part.role == PartRole::LeftSide) part.hidden[1] = true;
+                  }),
+            (SeenHeads{8, 0}));
+  // Inside, where no head is, nothing changes.
+  EXPECT_EQ(heads(job, [](Part& part) { part.hidden[0] = true; }), (SeenHeads{16, 0}));
+  job.assemblies[0].copies = 3;
+  EXPECT_EQ(heads(job, none), (SeenHeads{48, 0}));
+  // Brads at most 100 apart: 50, 142, 234, 326, 418, 510.
+  job = caseWith([](Carcass& carcass) {
+    carcass.joint = Joint::Brads;
+    carcass.back.school = BackSchool::None;
+  });
+  EXPECT_EQ(heads(job, none), (SeenHeads{0, 24}));
+  job = caseWith([](Carcass& carcass) {
+    carcass.joint = Joint::Pocket;
+    carcass.back.school = BackSchool::None;
+  });
+  EXPECT_EQ(heads(job, none), SeenHeads{}) << "pockets are in hidden faces";
 }
 
 // A back in a groove: no screw of a bottom comes out in it.

@@ -1,6 +1,7 @@
 #include <utility>
 
 #include "app/stages/bench/leaf.h"
+#include "core/bench/joints.h"
 #include "core/bench/leaves.h"
 #include "core/breakdown/fittings.h"
 #include "pictures/paint/figures.h"
@@ -82,6 +83,9 @@ class FinishingLeaf : public Leaf {
                           ? QString()
                           : QObject::tr("; buy %1")
                                 .arg(counted(can.cans, QObject::tr("can"), QObject::tr("cans"))));
+    if (const QString heads = headsWords(bench::seenHeads(of_.list.pieces(), session_.job()));
+        !heads.isEmpty() && !of_.coats.empty())
+      out << heads;
     std::int64_t dry = 0;
     for (const bench::Coat& coat : of_.coats) dry = std::max(dry, coat.dry);
     if (dry > 0 && isKnown(of_.coats.front()))
