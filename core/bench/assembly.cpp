@@ -1,12 +1,7 @@
 #include "core/bench/assembly.h"
 
 #include <algorithm>
-#include <array>
 #include <cmath>
-#include <map>
-#include <numeric>
-#include <set>
-#include <tuple>
 
 #include "core/bench/read_off.h"
 #include "core/bench/sorts.h"
@@ -19,8 +14,6 @@
 namespace pp::bench {
 namespace {
 
-constexpr double kTouch = 0.6;  // millimetres between two that meet
-
 class Assembling {
  public:
   // `member`: by body, which of a group's it is of; none: the assembly's own.
@@ -31,13 +24,9 @@ class Assembling {
         code_(std::move(code)),
         joints_(jointsOf(bodies_, job.unit)) {
     findWays();
-    Vec low = bodies_.front().low, high = bodies_.front().high;
-    for (const Body& body : bodies_) {
-      low = {std::min(low.x, body.low.x), std::min(low.y, body.low.y), std::min(low.z, body.low.z)};
-      high = {std::max(high.x, body.high.x), std::max(high.y, body.high.y),
-              std::max(high.z, body.high.z)};
-    }
-    middle_ = 0.5 * (low + high);
+    Room room;
+    for (const Body& body : bodies_) room.take(body);
+    middle_ = room.middle();
     masks_.assign(bodies_.size() * bodies_.size(), std::nullopt);
   }
 
@@ -52,7 +41,7 @@ class Assembling {
   }
 
  private:
-  static constexpr std::size_t kNone = static_cast<std::size_t>(-1);
+  static constexpr std::size_t kNone = Units::kNone;
 
   // Laid out in a row and rolled up: in one go.
   UnitOrder ring() const {
@@ -140,7 +129,6 @@ class Assembling {
     Puzzle& out = laid.puzzle;
     const std::size_t n = nodes.size();
     out.count = n;
-    out.ways = static_cast<int>(ways_.size());
     out.blocked.assign(n * n, 0);
     out.awkward.assign(n * n, 0);
     std::vector<std::size_t> nodeOf(bodies_.size(), kNone);
@@ -260,14 +248,14 @@ class Assembling {
       if (isIn(node.bodies, joint.piece) && !isIn(node.bodies, joint.mate)) add(-1 * joint.out);
     for (const JointAt& joint : joints_)
       if (isIn(node.bodies, joint.mate) && !isIn(node.bodies, joint.piece)) add(joint.out);
-    // What is joined to nothing goes off its own face, away from the rest.
     if (node.kind == UnitKind::Section || node.kind == UnitKind::Assembly) {
       add(forwards);
       add(up);
     }
+    // What is joined to nothing goes off its own face, away from the rest.
     const Body& body = bodies_[first(node)];
     const Vec face = placed(body.pose, {0, 0, 1}) - placed(body.pose, {});
-    const Vec off = 0.5 * (body.low + body.high) - middle_;
+    const Vec off = body.middle() - middle_;
     add(dot(face, off) >= 0 ? face : -1 * face);
     add(dot(face, off) >= 0 ? -1 * face : face);
     for (const Vec way : {forwards, up, Vec{1, 0, 0}, Vec{-1, 0, 0}, backwards, Vec{0, 0, -1}})
@@ -446,10 +434,6 @@ bool hangTogether(const std::vector<Body>& bodies) {
 }  // namespace
 
 std::vector<UnitOrder> assemblyOrder(const std::vector<Pieces>& pieces, const Job& job) {
-  std::set<Id> members;
-  for (const Assembly& assembly : job.assemblies)
-    if (const auto* group = std::get_if<CarcassGroup>(&assembly.body))
-      for (const Id member : group->everyMember()) members.insert(member);
   std::vector<UnitOrder> out;
   for (const Assembly& assembly : job.assemblies) {
     const auto* group = std::get_if<CarcassGroup>(&assembly.body);
@@ -457,9 +441,9 @@ std::vector<UnitOrder> assemblyOrder(const std::vector<Pieces>& pieces, const Jo
     if (group != nullptr && !groupLines(job, *group)) continue;
     std::vector<Body> bodies = bodiesOf(pieces, assembly.code);
     // Fronts of what stands in a row are hung when it stands there.
-    if (members.count(assembly.id) > 0)
+    if (groupOf(job, assembly.id) != nullptr)
       std::erase_if(bodies, [](const Body& body) { return isFront(body.part->role); });
-    std::vector<std::size_t> member(bodies.size(), static_cast<std::size_t>(-1));
+    std::vector<std::size_t> member(bodies.size(), Units::kNone);
     if (group != nullptr) {
       const std::vector<Id> ids = group->everyMember();
       const std::vector<Standing> standings = memberStandings(job, *group);

@@ -3,11 +3,11 @@
 #include <algorithm>
 #include <cmath>
 #include <map>
-#include <set>
 
 #include "core/bench/sorts.h"
 #include "core/breakdown/breakdown.h"
 #include "core/job/ids.h"
+#include "core/kinds/carcass/layout.h"
 
 namespace pp::bench {
 namespace {
@@ -16,20 +16,12 @@ constexpr double kOneCarries = 25'000;               // grams
 constexpr Length kOneHandles = Length::mm(2'000);    // the longest side
 constexpr Length kAnchoredFrom = Length::mm(1'200);  // high
 
-bool isBox(PartRole role) {
-  return role >= PartRole::BoxLeftSide && role <= PartRole::BoxBottom;
-}
-
 class Carrying {
  public:
   Carrying(const std::vector<UnitOrder>& order, const std::vector<Pieces>& pieces, const Job& job)
       : order_(order), pieces_(pieces), job_(job) {}
 
   std::vector<Carried> run() {
-    std::set<Id> members;
-    for (const Assembly& assembly : job_.assemblies)
-      if (const auto* group = std::get_if<CarcassGroup>(&assembly.body))
-        for (const Id id : group->everyMember()) members.insert(id);
     for (const UnitOrder& unit : order_) {
       const Assembly* assembly = findAssembly(job_, unit.assembly);
       if (assembly != nullptr && std::holds_alternative<BoxSet>(assembly->body)) {
@@ -37,7 +29,8 @@ class Carrying {
         continue;
       }
       const bool isRoot = unit.kind == UnitKind::Assembly || unit.kind == UnitKind::Ring;
-      if (isRoot && assembly != nullptr && members.count(assembly->id) == 0) stand(unit, *assembly);
+      if (isRoot && assembly != nullptr && groupOf(job_, assembly->id) == nullptr)
+        stand(unit, *assembly);
     }
     return std::move(out_);
   }
@@ -48,7 +41,7 @@ class Carrying {
     return part.keys[std::min(at.pose, part.keys.size() - 1)].role;
   }
   static std::optional<Carry> byItself(PartRole role) {
-    if (isBox(role)) return Carry::Drawer;
+    if (unitKindOf(role) == UnitKind::Box) return Carry::Drawer;
     switch (sortOf(role)) {
       case Sort::Loose:
         return Carry::Shelf;
@@ -140,23 +133,19 @@ class Carrying {
   }
 
   void measure(Carried& one, const Taken& taken) const {
-    Vec low{1e9, 1e9, 1e9}, high{-1e9, -1e9, -1e9};
+    Room room;
     for (const auto& [at, pose] : taken.pieces) {
       const Part& part = pieces_[at.row].part;
       one.pieces.push_back(at);
       one.grams += gramsOf(job_, part);
-      for (int corner = 0; corner < 8; ++corner) {
-        const Vec p = placed(pose, {(corner & 1) != 0 ? part.length.total().inMm() : 0,
-                                    (corner & 2) != 0 ? part.width.total().inMm() : 0,
-                                    (corner & 4) != 0 ? part.thickness.inMm() : 0});
-        low = {std::min(low.x, p.x), std::min(low.y, p.y), std::min(low.z, p.z)};
-        high = {std::max(high.x, p.x), std::max(high.y, p.y), std::max(high.z, p.z)};
-      }
+      room.take(
+          roomOf(pose, {},
+                 {part.length.total().inMm(), part.width.total().inMm(), part.thickness.inMm()}));
     }
     const auto length = [](double mm) { return Length::um(std::llround(mm * 1000)); };
-    one.width = length(high.x - low.x);
-    one.depth = length(high.y - low.y);
-    one.height = length(high.z - low.z);
+    one.width = length(room.high.x - room.low.x);
+    one.depth = length(room.high.y - room.low.y);
+    one.height = length(room.high.z - room.low.z);
   }
 
   void hang(Carried& one, const Assembly& of) const {

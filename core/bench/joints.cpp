@@ -83,7 +83,7 @@ class Joiner {
 
  private:
   // The room of the edge's own face, thickened outwards and so deep inwards.
-  static Hull rimOf(const Body& body, Edge edge, double deep = 0) {
+  static Room rimOf(const Body& body, Edge edge, double deep = 0) {
     const Part& part = *body.part;
     const double u = part.length.total().inMm(), v = part.width.total().inMm();
     Vec low{0, 0, 0}, high{u, v, part.thickness.inMm()};
@@ -101,20 +101,11 @@ class Joiner {
         low.x = u - deep, high.x = u + kNear;
         break;
     }
-    Hull out;
-    out.low = {1e9, 1e9, 1e9};
-    out.high = {-1e9, -1e9, -1e9};
-    for (int i = 0; i < 8; ++i) {
-      const Vec p = placed(body.pose, {(i & 1) != 0 ? high.x : low.x, (i & 2) != 0 ? high.y : low.y,
-                                       (i & 4) != 0 ? high.z : low.z});
-      out.low = {std::min(out.low.x, p.x), std::min(out.low.y, p.y), std::min(out.low.z, p.z)};
-      out.high = {std::max(out.high.x, p.x), std::max(out.high.y, p.y), std::max(out.high.z, p.z)};
-    }
-    return out;
+    return roomOf(body.pose, low, high);
   }
 
   // What two boxes along the axes have in common, in cubic millimetres.
-  static double common(const Hull& a, const Hull& b) {
+  static double common(const Room& a, const Room& b) {
     const double x = std::min(a.high.x, b.high.x) - std::max(a.low.x, b.low.x);
     const double y = std::min(a.high.y, b.high.y) - std::max(a.low.y, b.low.y);
     const double z = std::min(a.high.z, b.high.z) - std::max(a.low.z, b.low.z);
@@ -125,7 +116,7 @@ class Joiner {
   // what it meets most of.
   std::vector<std::size_t> matesOf(std::size_t i, const Join& join) const {
     const double deep = join.kind == JoinKind::Mitre ? bodies_[i].part->thickness.inMm() / 2 : 0;
-    const Hull rim = rimOf(bodies_[i], join.edge, deep);
+    const Room rim = rimOf(bodies_[i], join.edge, deep);
     const auto isCalled = [&](const Body& body) {
       return body.part->name.find(join.to) != std::string::npos;
     };
@@ -209,7 +200,7 @@ class Joiner {
     return out;
   }
   std::vector<const Hull*> hullsAt(const Body& body, const Body& mate, Edge edge) const {
-    const Hull rim = rimOf(body, edge);
+    const Room rim = rimOf(body, edge);
     std::vector<const Hull*> out;
     for (const Hull& hull : mate.hulls)
       if (common(rim, hull) > 0) out.push_back(&hull);
@@ -309,20 +300,19 @@ std::vector<Body> bodiesOf(const std::vector<Pieces>& pieces, const std::string&
       one.at = {row, pose};
       one.part = &part;
       one.pose = part.poses[pose].in(standing);
-      one.low = {1e9, 1e9, 1e9};
-      one.high = {-1e9, -1e9, -1e9};
       for (const Convex& convex : solidOf(body, one.pose)) {
         Hull hull = hullOf(convex);
-        one.low = {std::min(one.low.x, hull.low.x), std::min(one.low.y, hull.low.y),
-                   std::min(one.low.z, hull.low.z)};
-        one.high = {std::max(one.high.x, hull.high.x), std::max(one.high.y, hull.high.y),
-                    std::max(one.high.z, hull.high.z)};
+        one.take(hull);
         one.hulls.push_back(std::move(hull));
       }
       if (!one.hulls.empty()) out.push_back(std::move(one));
     }
   }
   return out;
+}
+
+bool isFastened(JoinKind kind) {
+  return kind == JoinKind::Butt || kind == JoinKind::Pocket || kind == JoinKind::Brads;
 }
 
 std::vector<JointAt> jointsOf(const std::vector<Body>& bodies, Unit unit) {

@@ -18,12 +18,11 @@ struct PieceAt {
 };
 
 // A piece in space, in millimetres. Holes and rows of them are left out: nothing goes through them.
-struct Body {
+struct Body : Room {
   PieceAt at;
   const Part* part = nullptr;
   Pose pose;
   std::vector<Hull> hulls;
-  Vec low, high;
   // Of several that nothing tells apart that of the first.
   const PartKey& key() const { return part->keys[std::min(at.pose, part->keys.size() - 1)]; }
 };
@@ -39,6 +38,9 @@ struct Fasteners {
   bool operator==(const Fasteners&) const = default;
 };
 
+// Whether screws or brads hold it, and not what it sits in.
+bool isFastened(JoinKind kind);
+
 // An edge of `piece` against `mate`; both are numbers of the bodies.
 struct JointAt {
   std::size_t piece = 0, mate = 0;
@@ -47,8 +49,7 @@ struct JointAt {
   Vec out;  // the way from the piece to its mate, a unit vector
   Fasteners fasteners;
   std::vector<std::pair<Vec, Vec>> lines;  // that a driver needs, from the head outwards
-  // Glued; pocket screws alone are not.
-  bool isGlued() const { return kind != JoinKind::Pocket; }
+
   // Comes apart along the edge's own way alone: tenons and dowels; dados that hold at both ends.
   bool isPlugged() const { return kind == JoinKind::LooseTenon || kind == JoinKind::Dowel; }
 };

@@ -53,9 +53,7 @@ void ReadOff::setBy(PutIn& step, std::size_t body, const std::vector<std::size_t
   const bool flat = isFixedFlat(bodies_[body].part->role);
   if (one.pose.turn || (step.joints.empty() && !flat)) return;
   for (const Closed& joint : step.joints)
-    if (joint.kind != JoinKind::Butt && joint.kind != JoinKind::Pocket &&
-        joint.kind != JoinKind::Brads)
-      return;
+    if (!isFastened(joint.kind)) return;
   const bool owns = flat || std::any_of(step.joints.begin(), step.joints.end(),
                                         [&](const Closed& c) { return c.piece == one.at; });
   if (!owns) return;
@@ -110,8 +108,7 @@ void ReadOff::finish(UnitOrder& unit) const {
       joined.insert({joint.piece, joint.mate});
       mates.insert(isIn(unit.steps[i].pieces, joint.piece) ? joint.mate : joint.piece);
       axes.insert(axisOf(joint));
-      if (joint.kind != JoinKind::Pocket && joint.kind != JoinKind::Butt &&
-          joint.kind != JoinKind::Brads) {
+      if (!isFastened(joint.kind)) {
         ++glued;
         run += bodies_[bodyOf(joint.piece)].part->edgeLength(joint.edge);
       }
@@ -129,14 +126,9 @@ void ReadOff::finish(UnitOrder& unit) const {
   const int a = *axes.begin();
   const bool lies = unit.kind == UnitKind::Box || unit.kind == UnitKind::Base;
   const int b = axes.size() > 1 ? *axes.rbegin() : a != 0 ? 0 : lies ? 1 : 2;
-  Vec low{1e9, 1e9, 1e9}, high{-1e9, -1e9, -1e9};
-  for (const PieceAt& piece : joined) {
-    const Body& body = bodies_[bodyOf(piece)];
-    low = {std::min(low.x, body.low.x), std::min(low.y, body.low.y), std::min(low.z, body.low.z)};
-    high = {std::max(high.x, body.high.x), std::max(high.y, body.high.y),
-            std::max(high.z, body.high.z)};
-  }
-  const double p = at(high, a) - at(low, a), q = at(high, b) - at(low, b);
+  Room room;
+  for (const PieceAt& piece : joined) room.take(bodies_[bodyOf(piece)]);
+  const double p = at(room.high, a) - at(room.low, a), q = at(room.high, b) - at(room.low, b);
   unit.steps[*closes].diagonals =
       Diagonals{rounded(p), rounded(q), rounded(std::sqrt(p * p + q * q))};
 }

@@ -15,7 +15,6 @@ namespace pp::bench {
 struct Puzzle {
   using Ways = std::uint64_t;
   std::size_t count = 0;
-  int ways = 0;
   // [moving * count + still]: along which ways the one comes through the other.
   std::vector<Ways> blocked;
   // The same by what only good practice forbids: a panel is not slid along a glued slot.

@@ -12,6 +12,22 @@ namespace {
 
 constexpr double kPacked = 15;  // millimetres that a pad may be packed off its panel
 
+// Sets that grow together, each known by one of its own.
+class Sets {
+ public:
+  explicit Sets(std::size_t count) : root_(count) {
+    std::iota(root_.begin(), root_.end(), std::size_t{0});
+  }
+  std::size_t find(std::size_t i) {
+    while (root_[i] != i) i = root_[i] = root_[root_[i]];
+    return i;
+  }
+  void join(std::size_t a, std::size_t b) { root_[find(a)] = find(b); }
+
+ private:
+  std::vector<std::size_t> root_;
+};
+
 }  // namespace
 
 bool touch(const Body& a, const Body& b) {
@@ -22,24 +38,19 @@ bool touch(const Body& a, const Body& b) {
 }
 
 std::vector<Node> Units::nodesOf() const {
-  std::vector<std::size_t> root(bodies_.size());
-  std::iota(root.begin(), root.end(), std::size_t{0});
-  const auto find = [&](std::size_t i) {
-    while (root[i] != i) i = root[i] = root[root[i]];
-    return i;
-  };
+  Sets together(bodies_.size());
   std::map<std::tuple<UnitKind, Id, int>, std::vector<std::size_t>> alike;
   std::map<std::size_t, std::size_t> ofMember;
   for (std::size_t i = 0; i < bodies_.size(); ++i) {
     const PartRole role = this->role(i);
     if (member_[i] != kNone && !isFront(role)) {
       const auto [first, isNew] = ofMember.emplace(member_[i], i);
-      if (!isNew) root[find(i)] = find(first->second);
+      if (!isNew) together.join(i, first->second);
     } else if (const auto kind = unitKindOf(role)) {
       const bool one = *kind == UnitKind::Box || *kind == UnitKind::Front;
       alike[{*kind, one ? bodies_[i].key().opening : 0, frontOf(role)}].push_back(i);
     } else if (isFixedFlat(role)) {
-      if (const auto host = hostOf(i)) root[find(i)] = find(*host);
+      if (const auto host = hostOf(i)) together.join(i, *host);
     }
   }
   // Of those of one kind, what hangs together.
@@ -47,9 +58,9 @@ std::vector<Node> Units::nodesOf() const {
     for (std::size_t a = 0; a < bodies.size(); ++a)
       for (std::size_t b = a + 1; b < bodies.size(); ++b)
         if (member_[bodies[a]] == member_[bodies[b]] && hang(bodies[a], bodies[b]))
-          root[find(bodies[a])] = find(bodies[b]);
+          together.join(bodies[a], bodies[b]);
   std::map<std::size_t, Node> found;
-  for (std::size_t i = 0; i < bodies_.size(); ++i) found[find(i)].bodies.push_back(i);
+  for (std::size_t i = 0; i < bodies_.size(); ++i) found[together.find(i)].bodies.push_back(i);
   std::vector<Node> out;
   for (auto& [first, node] : found) {
     const auto kind = unitKindOf(role(node.bodies.front()));
@@ -125,17 +136,12 @@ std::vector<Node> Units::inSections(std::vector<Node> nodes) const {
   std::vector<std::size_t> nodeOf(bodies_.size());
   for (std::size_t i = 0; i < nodes.size(); ++i)
     for (const std::size_t body : nodes[i].bodies) nodeOf[body] = i;
-  std::vector<std::size_t> root(nodes.size());
-  std::iota(root.begin(), root.end(), std::size_t{0});
-  const auto find = [&](std::size_t i) {
-    while (root[i] != i) i = root[i] = root[root[i]];
-    return i;
-  };
+  Sets together(nodes.size());
   for (const JointAt& joint : joints_)
     if (member_[joint.piece] == kNone && member_[joint.mate] == kNone)
-      root[find(nodeOf[joint.piece])] = find(nodeOf[joint.mate]);
+      together.join(nodeOf[joint.piece], nodeOf[joint.mate]);
   std::map<std::size_t, std::vector<std::size_t>> sets;
-  for (std::size_t i = 0; i < nodes.size(); ++i) sets[find(i)].push_back(i);
+  for (std::size_t i = 0; i < nodes.size(); ++i) sets[together.find(i)].push_back(i);
   std::erase_if(sets, [](const auto& set) { return set.second.size() < 3; });
   if (sets.size() < 2) return nodes;
   std::vector<Node> out;
@@ -164,20 +170,13 @@ std::vector<Node> Units::inSections(std::vector<Node> nodes) const {
   }
   return out;
 }
-Units::Room Units::roomOf(const Node& node) const {
+Room Units::roomOf(const Node& node) const {
   Room out;
-  for (const std::size_t i : node.bodies) {
-    const Body& body = bodies_[i];
-    out.low = {std::min(out.low.x, body.low.x), std::min(out.low.y, body.low.y),
-               std::min(out.low.z, body.low.z)};
-    out.high = {std::max(out.high.x, body.high.x), std::max(out.high.y, body.high.y),
-                std::max(out.high.z, body.high.z)};
-  }
+  for (const std::size_t body : node.bodies) out.take(bodies_[body]);
   return out;
 }
 bool Units::isInside(const Node& node, const Room& room) const {
-  const Room own = roomOf(node);
-  const Vec middle = 0.5 * (own.low + own.high);
+  const Vec middle = roomOf(node).middle();
   for (int axis = 0; axis < 3; ++axis)
     if (at(middle, axis) < at(room.low, axis) || at(middle, axis) > at(room.high, axis))
       return false;

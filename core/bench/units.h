@@ -36,9 +36,6 @@ class Units {
   Sort sortOf(const Node& node, bool alone) const;
 
  private:
-  struct Room {
-    Vec low{1e9, 1e9, 1e9}, high{-1e9, -1e9, -1e9};
-  };
   std::vector<Node> nodesOf() const;
   std::vector<Node> inSections(std::vector<Node> nodes) const;
   bool hang(std::size_t a, std::size_t b) const;

@@ -61,17 +61,22 @@ struct While {
 
 }  // namespace
 
+Room roomOf(const Pose& pose, Vec low, Vec high) {
+  Room out;
+  for (int i = 0; i < 8; ++i)
+    out.take(placed(pose, {(i & 1) != 0 ? high.x : low.x, (i & 2) != 0 ? high.y : low.y,
+                           (i & 4) != 0 ? high.z : low.z}));
+  return out;
+}
+
 Hull hullOf(const Convex& body) {
   Hull out;
-  out.low = {1e9, 1e9, 1e9};
-  out.high = {-1e9, -1e9, -1e9};
   for (const std::vector<Vec>& face : body.faces) {
     addLine(out.normals, planeOf(face).normal);
     for (std::size_t i = 0; i < face.size(); ++i) {
       const Vec p = face[i];
       addLine(out.edges, face[(i + 1) % face.size()] - p);
-      out.low = {std::min(out.low.x, p.x), std::min(out.low.y, p.y), std::min(out.low.z, p.z)};
-      out.high = {std::max(out.high.x, p.x), std::max(out.high.y, p.y), std::max(out.high.z, p.z)};
+      out.take(p);
       const bool isThere = std::any_of(
           out.corners.begin(), out.corners.end(),
           [&](const Vec& other) { return dot(other - p, other - p) < kParallel * kParallel; });

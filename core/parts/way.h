@@ -2,17 +2,34 @@
 // line that a driver needs. In millimetres, floating point.
 #pragma once
 
+#include <algorithm>
+
 #include "core/parts/solid.h"
 
 namespace pp {
 
+// The box along the axes round what it has taken.
+struct Room {
+  Vec low{1e9, 1e9, 1e9}, high{-1e9, -1e9, -1e9};
+  void take(Vec p) {
+    low = {std::min(low.x, p.x), std::min(low.y, p.y), std::min(low.z, p.z)};
+    high = {std::max(high.x, p.x), std::max(high.y, p.y), std::max(high.z, p.z)};
+  }
+  void take(const Room& other) {
+    take(other.low);
+    take(other.high);
+  }
+  Vec middle() const { return 0.5 * (low + high); }
+};
+// Of a part's own room from `low` to `high`, where it stands.
+Room roomOf(const Pose& pose, Vec low, Vec high);
+
 // A convex body by what a line of movement is tried against.
-struct Hull {
+struct Hull : Room {
   std::vector<Vec> corners;
   std::vector<Vec> normals;  // of its faces, one of two that are opposite
   std::vector<Vec> edges;    // their directions, each once
-  Vec low, high;
-  bool isBox = false;  // along the axes: low and high say all of it
+  bool isBox = false;        // along the axes: low and high say all of it
 };
 Hull hullOf(const Convex& body);
 

@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <map>
 
+#include "core/bench/sorts.h"
 #include "pictures/paint/fastener_picture.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/solid_picture.h"
@@ -34,12 +35,18 @@ QString nameOf(const Rows& pieces, const bench::PieceAt& at) {
 // The parts a whole is made of say what it is.
 QString wholeWords(const PutIn& step, const Rows& pieces) {
   const Part& part = pieces[step.row].part;
-  if (part.role >= PartRole::BoxLeftSide && part.role <= PartRole::BoxBottom) return boxWord(part);
-  if (part.role >= PartRole::FrameLeftStile && part.role <= PartRole::FrameDrawerRail)
-    return QObject::tr("face frame");
-  if (part.role == PartRole::BaseRail || part.role == PartRole::BaseCrossPiece)
-    return QObject::tr("base frame");
-  if (isFront(part.role)) return QObject::tr("framed front");
+  switch (bench::unitKindOf(part.role).value_or(UnitKind::Panel)) {
+    case UnitKind::Box:
+      return boxWord(part);
+    case UnitKind::FaceFrame:
+      return QObject::tr("face frame");
+    case UnitKind::Base:
+      return QObject::tr("base frame");
+    case UnitKind::Front:
+      return QObject::tr("framed front");
+    default:
+      break;
+  }
   return qs(part.name);
 }
 
@@ -133,21 +140,18 @@ QString liesWords(const PutIn& step) {
 }
 
 bool isFrontStep(const PutIn& step, const Rows& pieces) {
-  const PartRole role = pieces[step.row].part.role;
-  return isFront(role) || role == PartRole::SeatLid || role == PartRole::SeatHatch;
+  return bench::sortOf(pieces[step.row].part.role) == bench::Sort::Front;
 }
 
 SolidScene sceneOf(const UnitOrder& unit, std::size_t step, const Rows& pieces, const Job& job) {
   SolidScene out;
-  Vec low{1e9, 1e9, 1e9}, high{-1e9, -1e9, -1e9};
   const auto add = [&](const PutIn& one, const QString& code, Vec shift) {
     for (std::size_t i = 0; i < one.pieces.size(); ++i)
       addBody(out, job, partAt(pieces, one.pieces[i]), one.stand[i], code, shift);
   };
   for (std::size_t i = 0; i < step; ++i) add(unit.steps[i], {}, {});
-  low = out.low, high = out.high;
   // So far off that it is seen to go in.
-  const Vec size = high - low;
+  const Vec size = out.high - out.low;
   const double off =
       step == 0 ? 0 : std::clamp(0.3 * std::max({size.x, size.y, size.z}), 60.0, 400.0);
   add(unit.steps[step], QStringLiteral("goes in"), -off * unit.steps[step].along);

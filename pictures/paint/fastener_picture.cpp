@@ -40,25 +40,12 @@ void paintFastenersOnPaper(QPainter& painter, const QRectF& room, const Part& pa
   painter.setPen(QPen(Qt::black, kLine));
   painter.drawRect(lie.board);
   painter.setBrush(Qt::black);
-  const Length u = part.length.total(), v = part.width.total();
   for (const bench::Fastened& row : rows)
     for (const Length at : row.fasteners.at) {
-      QPointF mark;
-      switch (row.edge) {
-        case Edge::L1:
-          mark = {lie.x({}), lie.y(at)};
-          break;
-        case Edge::L2:
-          mark = {lie.x(v), lie.y(at)};
-          break;
-        case Edge::W1:
-          mark = {lie.x(at), lie.y({})};
-          break;
-        case Edge::W2:
-          mark = {lie.x(at), lie.y(u)};
-          break;
-      }
-      painter.drawEllipse(mark, kMark / 2, kMark / 2);
+      const Flat mark = atEdge(part, row.edge, at.inMm(), 0);
+      painter.drawEllipse(
+          QPointF(lie.board.right() - mark.v * lie.scale, lie.board.top() + mark.u * lie.scale),
+          kMark / 2, kMark / 2);
     }
 }
 

@@ -14,6 +14,7 @@
 #include "core/kinds/seat_box/rules.h"
 #include "core/kinds/top/rules.h"
 #include "core/kinds/wall_panel/rules.h"
+#include "core/parts/way.h"
 #include "pictures/paint/dimension.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
@@ -317,21 +318,18 @@ void addBody(SolidScene& scene, const Job& job, const Part& part, const Pose& po
   body.colour = woodColour(material == nullptr ? Tone::Birch : material->tone);
   body.pieces = solidOf(part, pose);
   if (body.pieces.empty()) return;
-  body.low = {1e12, 1e12, 1e12};
-  body.high = {-1e12, -1e12, -1e12};
-  const auto widen = [](Vec& low, Vec& high, Vec p) {
-    low = {std::min(low.x, p.x), std::min(low.y, p.y), std::min(low.z, p.z)};
-    high = {std::max(high.x, p.x), std::max(high.y, p.y), std::max(high.z, p.z)};
-  };
+  Room room;
   for (Convex& piece : body.pieces)
     for (std::vector<Vec>& face : piece.faces)
       for (Vec& p : face) {
         p = p + shift;
-        widen(body.low, body.high, p);
+        room.take(p);
       }
-  if (scene.bodies.empty()) scene.low = body.low, scene.high = body.high;
-  widen(scene.low, scene.high, body.low);
-  widen(scene.low, scene.high, body.high);
+  body.low = room.low;
+  body.high = room.high;
+  if (!scene.bodies.empty()) room.take(Room{scene.low, scene.high});
+  scene.low = room.low;
+  scene.high = room.high;
   scene.bodies.push_back(std::move(body));
 }
 

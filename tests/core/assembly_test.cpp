@@ -430,7 +430,6 @@ TEST(Fasteners, keepOutOfAGrooveOfTheMate) {
 Puzzle row(std::size_t count) {
   Puzzle out;
   out.count = count;
-  out.ways = 2;
   out.blocked.assign(count * count, 0);
   out.awkward.assign(count * count, 0);
   for (std::size_t i = 0; i < count; ++i) out.late.push_back(static_cast<double>(i));

@@ -11,7 +11,14 @@ namespace {
 class AssemblyLeaf : public Leaf {
  public:
   AssemblyLeaf(const Session& session, std::vector<bench::Pieces> pieces)
-      : session_(session), of_(std::move(pieces), session.job()) {}
+      : session_(session), of_(std::move(pieces), session.job()) {
+    QStringList cautions;
+    for (const bench::UnitOrder& unit : of_.units)
+      for (const bench::PutIn& step : unit.steps)
+        cautions += wordsOf(unit, step, of_.list.pieces(), session.style()).cautions;
+    cautions.removeDuplicates();
+    remark_ = cautions.join(QLatin1Char('\n'));
+  }
 
   const bench::Worklist& list() const override { return of_.list; }
 
@@ -57,18 +64,12 @@ class AssemblyLeaf : public Leaf {
   }
   QString allDone() const override { return QObject::tr("Everything is put together."); }
 
-  QString remark() const override {
-    QStringList out;
-    for (const bench::UnitOrder& unit : of_.units)
-      for (const bench::PutIn& step : unit.steps)
-        out += wordsOf(unit, step, of_.list.pieces(), session_.style()).cautions;
-    out.removeDuplicates();
-    return out.join(QLatin1Char('\n'));
-  }
+  QString remark() const override { return remark_; }
 
  private:
   const Session& session_;
   bench::Assemblies of_;
+  QString remark_;
 };
 
 }  // namespace

@@ -83,9 +83,9 @@ class FinishingLeaf : public Leaf {
                           ? QString()
                           : QObject::tr("; buy %1")
                                 .arg(counted(can.cans, QObject::tr("can"), QObject::tr("cans"))));
-    if (const QString heads = headsWords(bench::seenHeads(of_.list.pieces(), session_.job()));
-        !heads.isEmpty() && !of_.coats.empty())
-      out << heads;
+    // Worked out from solids: once, and only where it is shown.
+    if (!heads_) heads_ = headsWords(bench::seenHeads(of_.list.pieces(), session_.job()));
+    if (!heads_->isEmpty() && !of_.coats.empty()) out << *heads_;
     std::int64_t dry = 0;
     for (const bench::Coat& coat : of_.coats) dry = std::max(dry, coat.dry);
     if (dry > 0 && isKnown(of_.coats.front()))
@@ -112,6 +112,7 @@ class FinishingLeaf : public Leaf {
 
   const Session& session_;
   bench::Finishings of_;
+  mutable std::optional<QString> heads_;
 };
 
 }  // namespace
