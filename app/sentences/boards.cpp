@@ -1,6 +1,7 @@
 #include <algorithm>
 
 #include "app/sentences/features.h"
+#include "core/kinds/boards/rules.h"
 #include "core/kinds/carcass/size_list.h"
 
 namespace pp {
@@ -82,9 +83,28 @@ class BoardsWriter : public FeatureWriter<Boards> {
              b.boards[i].front =
                  e == 0 ? std::nullopt : std::optional(static_cast<BoardEdge>(e - 1));
            });
-    say(tr("in front;"));
+    say(tr("in front, at"));
+    places(i, of);
+    say(tr(";"));
     layers(i, of);
     say(tr("."));
+  }
+
+  // "0, 12, 40, up, right"
+  void places(std::size_t i, const QString& of) {
+    const std::vector<BoardPlace>& places = body_.boards[i].places;
+    typedList(tr("place %1").arg(of),
+              places.empty() ? tr("no place in particular") : qs(formatPlaces(places, style_.unit)),
+              [i, unit = style_.unit](Boards& b, const QString& text) -> Problems {
+                std::vector<BoardPlace> typed;
+                if (text.trimmed() != tr("no place in particular")) {
+                  auto read = parsePlaces(text.toStdString(), unit);
+                  if (!read) return read.problems();
+                  typed = std::move(read).value();
+                }
+                b.boards[i].places = std::move(typed);
+                return {};
+              });
   }
 
   void layers(std::size_t i, const QString& of) {

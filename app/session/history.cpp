@@ -71,7 +71,8 @@ std::size_t ownBytes(const Job& job, const Job& before) {
   return sizeof(Job) + job.materials.size() * sizeof(Material) +
          job.bandings.size() * sizeof(Banding) + job.slides.size() * sizeof(Slide) +
          job.bought.size() * sizeof(BoughtIn) + job.overrides.size() * sizeof(PartOverride) +
-         job.pins.size() * sizeof(JobPin) + job.shop.machines.size() * sizeof(Machine) +
+         job.pins.size() * sizeof(JobPin) + job.gluing.size() * sizeof(JointGluing) +
+         job.moved.size() * sizeof(MovedStep) + job.shop.machines.size() * sizeof(Machine) +
          bytesOf(job.assemblies, &before.assemblies) + bytesOf(job.loose, &before.loose) +
          bytesOf(job.stock, &before.stock) + bytesOf(job.codes, &before.codes);
 }

@@ -8,6 +8,7 @@
 #include "core/breakdown/breakdown.h"
 #include "core/breakdown/overrides.h"
 #include "core/job/ids.h"
+#include "core/kinds/boards/rules.h"
 #include "core/kinds/kind.h"
 
 namespace pp {
@@ -193,6 +194,12 @@ void mirrorCarcass(Job& job, std::size_t index, const Breakdown& partsBefore) {
     swapLeftAndRight(one.edges);
   }
   for (JobPin& pin : job.pins) pin.part = inMirror(pin.part);
+  const auto otherIn = [&](PartKey& key) {
+    key = inMirror(key);
+    if (key.assembly == id) key.role = otherSide(key.role);
+  };
+  for (JointGluing& one : job.gluing) otherIn(one.part), otherIn(one.mate);
+  for (MovedStep& one : job.moved) otherIn(one.part), otherIn(one.other);
   for (std::size_t i = 0; i < job.codes.size(); ++i) {
     AssemblyCodes codes = std::as_const(job).codes[i];
     for (PartNumbers& row : codes.parts) row.part = inMirror(row.part);
@@ -202,10 +209,21 @@ void mirrorCarcass(Job& job, std::size_t index, const Breakdown& partsBefore) {
   }
 }
 
+// Where boards stand; what was their outside face is the inside one there.
+void mirrorPlaces(const Job& job, Boards& boards) {
+  for (std::size_t i = 0; i < boards.boards.size(); ++i) {
+    if (std::as_const(boards).boards[i].places.empty()) continue;
+    LooseBoard& board = boards.boards[i];
+    for (BoardPlace& place : board.places)
+      place = mirrored(place, findMaterial(job, board.material)->measured);
+  }
+}
+
 // Of what has no openings only sides change their names.
 void mirrorOther(Job& job, std::size_t index) {
   Assembly& assembly = job.assemblies[index];
   assembly.body = kindOf(assembly).mirrored(assembly.body);
+  if (auto* boards = std::get_if<Boards>(&assembly.body)) mirrorPlaces(job, *boards);
   for (PartOverride& one : job.overrides) {
     if (one.follows && one.follows->assembly == assembly.id)
       one.follows->role = otherSide(one.follows->role);

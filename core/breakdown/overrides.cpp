@@ -59,7 +59,9 @@ void dropOverride(Job& job, const Part& part) {
 
 Lost dropLost(Job& job) {
   Lost out;
-  if (job.overrides.empty() && job.pins.empty() && job.site.stands.empty()) return out;
+  if (job.overrides.empty() && job.pins.empty() && job.site.stands.empty() && job.gluing.empty() &&
+      job.moved.empty())
+    return out;
   const std::vector<Id> there = allIds(job);
   const auto has = [&there](Id id) {
     return id == 0 || std::binary_search(there.begin(), there.end(), id);
@@ -69,6 +71,8 @@ Lost dropLost(Job& job) {
   for (PartOverride& one : job.overrides)
     if (one.follows && lost(*one.follows)) one.follows.reset();
   out.pins = taken(job.pins, [&](const JobPin& pin) { return lost(pin.part) || !has(pin.stock); });
+  taken(job.gluing, [&](const JointGluing& one) { return lost(one.part) || lost(one.mate); });
+  taken(job.moved, [&](const MovedStep& one) { return lost(one.part) || lost(one.other); });
   taken(job.site.stands, [&has](const SiteStand& stand) { return !has(stand.assembly); });
   return out;
 }

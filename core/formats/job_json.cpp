@@ -77,6 +77,7 @@ void fields(A& a, Assembly& v) {
   a("name", v.name);
   a("copies", v.copies);
   a.choice("finish", v.finish, kFinishes);
+  a.unlessPlain("finishedWhole", v.finishedWhole);
   bodyField(a, v.body);
   a("lot", v.lot);
 }
@@ -261,6 +262,21 @@ void fields(A& a, AssemblyCodes& v) {
 }
 
 template <class A>
+void fields(A& a, JointGluing& v) {
+  a.must("part", v.part);
+  a.must("mate", v.mate);
+  a.choice("gluing", v.gluing,
+           {{"in shop", Gluing::InShop}, {"in place", Gluing::InPlace}, {"never", Gluing::Never}});
+}
+
+template <class A>
+void fields(A& a, MovedStep& v) {
+  a.must("part", v.part);
+  a.must("other", v.other);
+  a.unlessPlain("after", v.after);
+}
+
+template <class A>
 void fields(A& a, Job& v) {
   a("id", v.id);
   a("lastId", v.lastId);
@@ -284,6 +300,8 @@ void fields(A& a, Job& v) {
   a.unlessPlain("route", v.route);
   a("overrides", v.overrides);
   a("pins", v.pins);
+  a.unlessPlain("gluing", v.gluing);
+  a.unlessPlain("moved", v.moved);
   a("codes", v.codes);
 }
 

@@ -10,6 +10,7 @@
 #include "core/job/choice.h"
 #include "core/job/code_book.h"
 #include "core/job/costing.h"
+#include "core/job/making.h"
 #include "core/job/shared_rows.h"
 #include "core/job/shop.h"
 #include "core/job/stock.h"
@@ -40,6 +41,9 @@ struct Assembly {
   std::string name;
   std::int64_t copies = 1;  // so many of it are built, 1..1 000
   Finish finish = Finish::None;
+  // Finished when it is put together, its seams filled first; else its parts are, so that there are
+  // no inside corners and what is glued stays bare.
+  bool finishedWhole = false;
   AssemblyBody body;
   // The lot it is cut from, and so how thick its panels are; empty, or a lot that is not in the
   // rack: any. A group's own parts follow the materials.
@@ -128,6 +132,8 @@ struct Job {
   std::vector<Gate> route;  // from the shop to where it will stand; empty: not said
   std::vector<PartOverride> overrides;
   std::vector<JobPin> pins;
+  std::vector<JointGluing> gluing;  // what is not said is glued in the shop
+  std::vector<MovedStep> moved;     // one after the other
   SharedRows<AssemblyCodes> codes;  // as many as have been broken down
   bool operator==(const Job&) const = default;
 };

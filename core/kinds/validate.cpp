@@ -37,6 +37,7 @@ class JobCheck : private Check {
     for (std::size_t i = 0; i < job_.route.size(); ++i) gate(i);
     for (std::size_t i = 0; i < job_.overrides.size(); ++i) partOverride(i);
     for (std::size_t i = 0; i < job_.pins.size(); ++i) pin(i);
+    making();
     text("/id", job_.id);
     text("/name", job_.name);
     text("/place", job_.place);
@@ -115,6 +116,21 @@ class JobCheck : private Check {
     if (row.x) notNegative(at + "/x", *row.x);
     if (row.y) notNegative(at + "/y", *row.y);
     if (row.x && row.copies != 1) within(at + "/copies", row.copies, 1, 1);
+  }
+
+  void making() {
+    for (std::size_t i = 0; i < job_.gluing.size(); ++i)
+      if (job_.gluing[i].part == job_.gluing[i].mate)
+        add(fmt::format("/gluing/{}/mate", i), keyText(job_.gluing[i].mate), "another part");
+    for (std::size_t i = 0; i < job_.moved.size(); ++i)
+      if (job_.moved[i].other == job_.moved[i].part)
+        add(fmt::format("/moved/{}/other", i), keyText(job_.moved[i].part), "another part");
+    const auto count = [this](const char* field, std::size_t size) {
+      if (size > kMostMade)
+        add(field, std::to_string(size), std::to_string(kMostMade) + " at most");
+    };
+    count("/gluing", job_.gluing.size());
+    count("/moved", job_.moved.size());
   }
 
   void costing() {

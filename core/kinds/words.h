@@ -26,6 +26,10 @@ inline const Choices<BoardEdge> kBoardEdges = {{"long 1", BoardEdge::Long1},
                                                {"short 1", BoardEdge::Short1},
                                                {"short 2", BoardEdge::Short2}};
 
+inline const Choices<BoardWay> kBoardWays = {{"right", BoardWay::Right}, {"left", BoardWay::Left},
+                                             {"back", BoardWay::Back},   {"front", BoardWay::Front},
+                                             {"up", BoardWay::Up},       {"down", BoardWay::Down}};
+
 inline const Choices<Face> kFaces = {{"inside", Face::Inside}, {"outside", Face::Outside}};
 
 inline const Choices<PanelGrain> kPanelGrains = {{"upright", PanelGrain::Upright},

@@ -34,6 +34,19 @@ struct BoardLayer {
   bool operator==(const BoardLayer&) const = default;
 };
 
+// A way something goes, seen from the front.
+enum class BoardWay { Right, Left, Back, Front, Up, Down };
+
+// Where a board stands in what the boards make: the corner of its inside face at the first end and
+// the lower edge, and the ways its length and width go. Its thickness goes the way a right-handed
+// screw does that is turned from the one to the other: right and up, then it goes to the front.
+struct BoardPlace {
+  Length x, y, z;  // to the right, to the back, up; any sign
+  BoardWay length = BoardWay::Up, width = BoardWay::Right;  // across one another
+  Angle tilt;  // about its lower edge; above 0 the upper edge goes the way of its thickness
+  bool operator==(const BoardPlace&) const = default;
+};
+
 // A board of a given size: a lid, a bracket, a spare shelf.
 struct LooseBoard {
   std::string name;
@@ -50,6 +63,7 @@ struct LooseBoard {
   Face show = Face::Inside;
   std::optional<BoardEdge> front;  // the edge that looks to the front where the board stands
   std::vector<BoardLayer> layers;  // glued under it, at most 8
+  std::vector<BoardPlace> places;  // of the first ones; the others lie in a row
   Id id = 0;
   bool operator==(const LooseBoard&) const = default;
 };

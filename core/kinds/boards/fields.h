@@ -61,6 +61,16 @@ void fields(A& a, BoardLayer& v) {
 }
 
 template <class A>
+void fields(A& a, BoardPlace& v) {
+  a.unlessPlain("x", v.x);
+  a.unlessPlain("y", v.y);
+  a.unlessPlain("z", v.z);
+  a.choice("length", v.length, kBoardWays);
+  a.choice("width", v.width, kBoardWays);
+  a.unlessPlain("tilt", v.tilt);
+}
+
+template <class A>
 void fields(A& a, LooseBoard& v) {
   a.id("id", v.id);
   a("name", v.name);
@@ -82,6 +92,7 @@ void fields(A& a, LooseBoard& v) {
   a.choice("show", v.show, kFaces);
   if (a.wants("front", v.front)) a.choice("front", *v.front, kBoardEdges);
   a.unlessPlain("layers", v.layers);
+  a.unlessPlain("places", v.places);
 }
 
 template <class A>
