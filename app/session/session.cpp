@@ -6,6 +6,7 @@
 #include <utility>
 
 #include "app/words/problem_words.h"
+#include "core/bench/joints.h"
 #include "core/breakdown/settle.h"
 #include "core/formats/file.h"
 #include "core/formats/job_json.h"
@@ -398,7 +399,11 @@ OpenWork Session::openWork() const {
 }
 
 JobWants Session::wants() const {
-  return wantsOf(job(), breakdown().parts, openWork());
+  JobWants out = wantsOf(job(), breakdown().parts, openWork());
+  const bench::SeenHeads heads =
+      bench::seenHeads(bench::piecesAtBench({}, {}, breakdown().parts), job());
+  for (Need& need : bench::coverNeeds(heads)) out.needs.push_back(std::move(need));
+  return out;
 }
 
 void Session::openNew(Job job) {

@@ -26,7 +26,7 @@ StepStage::StepStage(Session& session, QWidget* parent) : Stage(session, parent)
   });
 }
 
-void StepStage::key(Qt::Key one, const std::function<void()>& act) {
+void StepStage::key(const QKeySequence& one, const std::function<void()>& act) {
   auto* shortcut = new QShortcut(one, this);
   shortcut->setContext(Qt::WidgetWithChildrenShortcut);
   connect(shortcut, &QShortcut::activated, this, act);

@@ -35,7 +35,7 @@ class StepStage : public Stage {
   virtual std::string whatIsFound() const = 0;
 
   // A key of the stage, wherever in it the keyboard is.
-  void key(Qt::Key one, const std::function<void()>& act);
+  void key(const QKeySequence& one, const std::function<void()>& act);
   struct ButtonNames {
     QString back, before, after, done;
   };

@@ -2,11 +2,15 @@
 
 #include <algorithm>
 #include <cmath>
+#include <map>
+#include <set>
 
+#include "core/bench/banding.h"
 #include "core/bench/read_off.h"
 #include "core/bench/sorts.h"
 #include "core/bench/takeapart.h"
 #include "core/bench/units.h"
+#include "core/breakdown/fittings.h"
 #include "core/job/ids.h"
 #include "core/kinds/carcass/sliding.h"
 #include "core/kinds/group/lines.h"
@@ -19,7 +23,8 @@ class Assembling {
   // `member`: by body, which of a group's it is of; none: the assembly's own.
   Assembling(std::vector<Body> bodies, std::vector<std::size_t> member, const Job& job,
              std::string code)
-      : bodies_(std::move(bodies)),
+      : job_(job),
+        bodies_(std::move(bodies)),
         member_(std::move(member)),
         code_(std::move(code)),
         joints_(jointsOf(bodies_, job.unit)) {
@@ -27,6 +32,7 @@ class Assembling {
     Room room;
     for (const Body& body : bodies_) room.take(body);
     middle_ = room.middle();
+    for (const JointGluing& one : job.gluing) gluing_[{one.part, one.mate}] = one.gluing;
     masks_.assign(bodies_.size() * bodies_.size(), std::nullopt);
   }
 
@@ -183,25 +189,29 @@ class Assembling {
   double late(const Node& node) const {
     const Body& body = bodies_[first(node)];
     constexpr double kUp = 1e-5, kBack = 1e-7, kRight = 1e-8, kLaid = 10;
+    constexpr double kFacing = 28;
+    const PartRole one = role(first(node));
     const double tie = kUp * body.low.z + kBack * body.low.y + kRight * body.low.x;
     double rank = 1e9;
     if (node.kind == UnitKind::Assembly) {
       rank = kLaid;
     } else if (node.kind == UnitKind::Section) {
-      for (const Node& one : node.of) rank = std::min(rank, late(one));
+      for (const Node& each : node.of) rank = std::min(rank, late(each));
     } else if (isAlone_) {
-      rank = lateOf(role(first(node)));
-      // Two that face one another: what lies between goes in first.
-      constexpr double kFacing = 28;
-      if (role(first(node)) == PartRole::Board && first(node) != 0 &&
-          body.pose.w.axis == bodies_[0].pose.w.axis)
-        rank = kFacing;
-      if (role(first(node)) == PartRole::BaseRail) rank = isInFront(node) ? kLaid : kFacing;
+      rank = lateOf(one);
+      if (one == PartRole::BaseRail) rank = isInFront(node) ? kLaid : kFacing;
     } else {
-      rank = lateOf(node.kind, lateOf(role(first(node))));
-      if (node.kind == UnitKind::Front && isDrawerFront(role(first(node)))) rank -= 2;
+      rank = lateOf(node.kind, lateOf(one));
+      if (node.kind == UnitKind::Front && isDrawerFront(one)) rank -= 2;
       // What stands in a row stands on it.
       if (node.kind == UnitKind::Base && isGroup()) rank = kLaid - 5;
+    }
+    if (node.kind == UnitKind::Panel) {
+      if (one >= PartRole::FrontEdging && one <= PartRole::RightEdging)
+        rank += turnOf(part(first(node)));
+      // Of boards that face one another what lies between goes in first.
+      if (one == PartRole::Board && first(node) != 0 && body.pose.w.axis == bodies_[0].pose.w.axis)
+        rank = kFacing;
     }
     return rank + tie;
   }
@@ -272,8 +282,40 @@ class Assembling {
     steps(nodes, laid, takenApart(laid.puzzle), kind, name);
   }
 
+  // What one goes in as, known by its largest part.
+  const PartKey& keyOf(const TakenOut& one, const std::vector<Node>& nodes) const {
+    Node all;
+    for (const std::size_t thing : one.things)
+      all.bodies.insert(all.bodies.end(), nodes[thing].bodies.begin(), nodes[thing].bodies.end());
+    return bodies_[first(all)].key();
+  }
+
+  // In the order the maker has moved them to, where any was.
+  std::vector<TakenOut> asMoved(const std::vector<Node>& nodes, const Laid& laid,
+                                std::vector<TakenOut> taken, bool& any) const {
+    for (const MovedStep& move : job_.moved) {
+      const auto find = [&](const PartKey& key) {
+        return std::find_if(taken.begin(), taken.end(),
+                            [&](const TakenOut& one) { return keyOf(one, nodes) == key; });
+      };
+      const auto from = find(move.part);
+      if (from == taken.end() || find(move.other) == taken.end()) continue;
+      TakenOut one = std::move(*from);
+      taken.erase(from);
+      // What goes in after is taken away before.
+      taken.insert(find(move.other) + (move.after ? 0 : 1), std::move(one));
+      any = true;
+    }
+    if (!any) return taken;
+    std::vector<std::vector<std::size_t>> order;
+    for (TakenOut& one : taken) order.push_back(std::move(one.things));
+    return takenInOrder(laid.puzzle, order);
+  }
+
   void steps(const std::vector<Node>& nodes, const Laid& laid, std::vector<TakenOut> taken,
              UnitKind kind, const std::string& name) {
+    bool isMoved = false;
+    taken = asMoved(nodes, laid, std::move(taken), isMoved);
     std::reverse(taken.begin(), taken.end());
     UnitOrder unit;
     unit.kind = kind;
@@ -296,6 +338,7 @@ class Assembling {
         isAlone_ = alone;
       }
       PutIn step = putIn(node, one, nodes, laid, there);
+      step.isMoved = isMoved;
       there.insert(there.end(), node.bodies.begin(), node.bodies.end());
       if (!unit.steps.empty() && isMore(step, unit.steps.back()))
         more(step, unit.steps.back());
@@ -310,14 +353,15 @@ class Assembling {
   static bool isMore(const PutIn& step, const PutIn& last) {
     const auto same = [](const Closed& a, const Closed& b) {
       return a.kind == b.kind && a.edge == b.edge && a.piece.row == b.piece.row &&
-             a.mate.row == b.mate.row && a.fasteners == b.fasteners;
+             a.mate.row == b.mate.row && a.fasteners == b.fasteners && a.gluing == b.gluing;
     };
     const auto sameRow = [](const PieceAt& a, const PieceAt& b) { return a.row == b.row; };
     const Vec off = step.along - last.along;
     return step.row == last.row && step.isWhole == last.isWhole && step.each == last.each &&
            std::equal(step.pieces.begin(), step.pieces.end(), last.pieces.begin(), sameRow) &&
            last.lie == step.lie && dot(off, off) < kTouch && step.spacers == last.spacers &&
-           !step.unreached && !last.unreached && step.isForced == last.isForced &&
+           !step.unreached && !last.unreached && !step.isForced && !last.isForced &&
+           step.tooLate == last.tooLate && step.screws == last.screws &&
            std::equal(step.joints.begin(), step.joints.end(), last.joints.begin(),
                       last.joints.end(), same);
   }
@@ -326,6 +370,7 @@ class Assembling {
     last.stand.insert(last.stand.end(), step.stand.begin(), step.stand.end());
     last.poses.insert(last.poses.end(), step.poses.begin(), step.poses.end());
     last.with.insert(last.with.end(), step.with.begin(), step.with.end());
+    last.joined.insert(last.joined.end(), step.joined.begin(), step.joined.end());
   }
 
   PutIn putIn(const Node& node, const TakenOut& taken, const std::vector<Node>& nodes,
@@ -345,6 +390,9 @@ class Assembling {
     out.poses = {main.at.pose};
     out.with = {out.pieces};
     if (taken.unreached) out.unreached = unreached(*taken.unreached, nodes, laid, there);
+    if (taken.past) out.past = bodies_[first(nodes[*taken.past])].at;
+    if (taken.tooLate) out.tooLate = bodies_[first(nodes[*taken.tooLate])].at;
+    out.screws = frontScrews(node, there);
     if (taken.way < 0) return out;
     out.along = -1 * ways_[static_cast<std::size_t>(taken.way)];
     const Sort sort = sortOf(node);
@@ -363,8 +411,15 @@ class Assembling {
   }
 
   Closed closed(const JointAt& joint) const {
-    return {bodies_[joint.piece].at, bodies_[joint.mate].at, joint.edge, joint.kind,
-            joint.fasteners};
+    const PartKey &a = bodies_[joint.piece].key(), &b = bodies_[joint.mate].key();
+    auto at = gluing_.find({a, b});
+    if (at == gluing_.end()) at = gluing_.find({b, a});
+    return {bodies_[joint.piece].at,
+            bodies_[joint.mate].at,
+            joint.edge,
+            joint.kind,
+            joint.fasteners,
+            at == gluing_.end() ? Gluing::InShop : at->second};
   }
   std::optional<Unreached> unreached(std::size_t driven, const std::vector<Node>& nodes,
                                      const Laid& laid,
@@ -394,8 +449,23 @@ class Assembling {
       if ((isIn(node.bodies, joint.piece) && isIn(there, joint.mate)) ||
           (isIn(node.bodies, joint.mate) && isIn(there, joint.piece)))
         step.joints.push_back(closed(joint));
+    for (const Closed& one : step.joints) step.joined.emplace_back(one.piece, one.mate);
   }
 
+  // Where the box that a drawer's front goes on is there.
+  std::optional<FrontScrews> frontScrews(const Node& node,
+                                         const std::vector<std::size_t>& there) const {
+    const Body& front = bodies_[first(node)];
+    if (sortOf(node) != Sort::Front || !isDrawerFront(front.key().role)) return std::nullopt;
+    for (const std::size_t body : there)
+      if (role(body) == PartRole::BoxFront && bodies_[body].key().opening == front.key().opening)
+        return FrontScrews{kFrontScrews,
+                           frontScrew(part(body).thickness, front.part->thickness, job_.unit)};
+    return std::nullopt;
+  }
+
+  const Job& job_;
+  std::map<std::pair<PartKey, PartKey>, Gluing> gluing_;
   std::vector<Body> bodies_;
   std::vector<std::size_t> member_;  // by body, of the group; none: the assembly's own
   std::string code_;
@@ -416,8 +486,9 @@ bool isAlike(const UnitOrder& a, const UnitOrder& b) {
     const Vec off = p.along - q.along;
     return p.row == q.row && p.isWhole == q.isWhole && dot(off, off) < kSame &&
            p.pieces.size() == q.pieces.size() && p.joints.size() == q.joints.size() &&
-           p.spacers.size() == q.spacers.size() && p.unreached == q.unreached &&
-           p.isForced == q.isForced;
+           p.spacers.size() == q.spacers.size() && p.unreached == q.unreached && !p.isForced &&
+           !q.isForced && p.tooLate.has_value() == q.tooLate.has_value() &&
+           gluingOf(p) == gluingOf(q);
   };
   return a.kind == b.kind && a.assembly == b.assembly && a.name == b.name &&
          std::equal(a.steps.begin(), a.steps.end(), b.steps.begin(), b.steps.end(), same);
@@ -474,9 +545,86 @@ std::vector<UnitOrder> assemblyOrder(const std::vector<Pieces>& pieces, const Jo
         PutIn& step = same->steps[i];
         step.poses.insert(step.poses.end(), unit.steps[i].poses.begin(), unit.steps[i].poses.end());
         step.with.insert(step.with.end(), unit.steps[i].with.begin(), unit.steps[i].with.end());
+        step.joined.insert(step.joined.end(), unit.steps[i].joined.begin(),
+                           unit.steps[i].joined.end());
       }
     }
   }
+  return out;
+}
+
+namespace {
+
+const PartKey& keyAt(const std::vector<Pieces>& pieces, std::size_t row, std::size_t pose) {
+  const std::vector<PartKey>& keys = pieces[row].part.keys;
+  return keys[std::min(pose, keys.size() - 1)];
+}
+
+// By which the steps of a unit are known, each alike one after the other.
+std::set<PartKey> keysOf(const std::vector<Pieces>& pieces, const UnitOrder& unit) {
+  std::set<PartKey> out;
+  for (const PutIn& step : unit.steps)
+    for (const std::size_t pose : step.poses) out.insert(keyAt(pieces, step.row, pose));
+  return out;
+}
+
+}  // namespace
+
+std::vector<MovedStep> withMoved(const Job& job, const std::vector<Pieces>& pieces,
+                                 const UnitOrder& unit, std::size_t step, std::size_t to) {
+  std::vector<MovedStep> out = job.moved;
+  if (step == to) return out;
+  const PutIn &one = unit.steps[step], &other = unit.steps[to];
+  const auto alike = static_cast<std::size_t>(unit.alike);
+  const std::size_t of = one.poses.size() / alike, ofOther = other.poses.size() / alike;
+  for (std::size_t i = 0; i < alike; ++i) {
+    const bool after = to > step;
+    PartKey anchor =
+        keyAt(pieces, other.row, other.poses[after ? (i + 1) * ofOther - 1 : i * ofOther]);
+    for (std::size_t k = 0; k < of; ++k) {
+      const PartKey& key = keyAt(pieces, one.row, one.poses[i * of + k]);
+      // Nothing tells them apart.
+      if (key == anchor) continue;
+      out.push_back({key, anchor, after || k > 0});
+      anchor = key;
+    }
+  }
+  return out;
+}
+
+std::vector<MovedStep> withoutMoved(const Job& job, const std::vector<Pieces>& pieces,
+                                    const UnitOrder& unit) {
+  const std::set<PartKey> keys = keysOf(pieces, unit);
+  std::vector<MovedStep> out = job.moved;
+  std::erase_if(out, [&](const MovedStep& one) {
+    return keys.count(one.part) > 0 && keys.count(one.other) > 0;
+  });
+  return out;
+}
+
+bool isMoved(const Job& job, const std::vector<Pieces>& pieces, const UnitOrder& unit) {
+  return withoutMoved(job, pieces, unit).size() != job.moved.size();
+}
+
+std::vector<JointGluing> withGluing(const Job& job, const std::vector<Pieces>& pieces,
+                                    const PutIn& step, Gluing gluing) {
+  std::set<std::pair<PartKey, PartKey>> pairs;
+  for (const auto& [a, b] : step.joined) {
+    const PartKey &one = keyAt(pieces, a.row, a.pose), &other = keyAt(pieces, b.row, b.pose);
+    pairs.insert(std::minmax(one, other));
+  }
+  std::vector<JointGluing> out = job.gluing;
+  std::erase_if(out, [&](const JointGluing& one) {
+    return pairs.count(std::minmax(one.part, one.mate)) > 0;
+  });
+  if (gluing != Gluing::InShop)
+    for (const auto& [one, other] : pairs) out.push_back({one, other, gluing});
+  return out;
+}
+
+std::optional<Gluing> gluingOf(const PutIn& step) {
+  std::optional<Gluing> out;
+  for (const Closed& joint : step.joints) out = std::max(out.value_or(joint.gluing), joint.gluing);
   return out;
 }
 

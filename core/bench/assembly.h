@@ -3,6 +3,7 @@
 #pragma once
 
 #include "core/bench/joints.h"
+#include "core/job/making.h"
 
 namespace pp::bench {
 
@@ -18,6 +19,7 @@ struct Closed {
   Edge edge = Edge::W1;
   JoinKind kind = JoinKind::Butt;
   Fasteners fasteners;
+  Gluing gluing = Gluing::InShop;  // in place: dry in the shop, and glued where it will stand
   bool operator==(const Closed&) const = default;
 };
 
@@ -43,6 +45,12 @@ struct Unreached {
   bool operator==(const Unreached&) const = default;
 };
 
+struct FrontScrews {
+  int count = 0;
+  Length length;
+  bool operator==(const FrontScrews&) const = default;
+};
+
 struct PutIn {
   std::vector<PieceAt> pieces;      // one, or all of what was put together before
   std::vector<Pose> stand;          // where each of them comes to stand
@@ -59,7 +67,12 @@ struct PutIn {
   bool waits = false;  // for a reading off the work
   std::optional<Unreached> unreached;
   bool isLifted = false;  // a sliding panel: up into its upper groove, then down into the lower
+  bool isMoved = false;   // its unit is in another order than was found
   bool isForced = false;  // it does not get past what is there
+  std::optional<PieceAt> past;        // then: one of those
+  std::optional<PieceAt> tooLate;     // goes in after it and is there already, where it was moved
+  std::optional<FrontScrews> screws;  // of a drawer's front, through its box from inside
+  std::vector<std::pair<PieceAt, PieceAt>> joined;  // all that the joints of all alike are between
   // What is ticked: a part, and which of its poses; one for each alike.
   std::size_t row = 0;
   std::vector<std::size_t> poses;
@@ -78,5 +91,21 @@ struct UnitOrder {
 // Of all assemblies whose parts are there, in the order of `job`. Parts without a place are in
 // none.
 std::vector<UnitOrder> assemblyOrder(const std::vector<Pieces>& pieces, const Job& job);
+
+// --- what the maker has otherwise; each returns what the job has then ---
+
+// The step goes in where `to` does now, in all units that are alike. Precondition: both are steps
+// of the unit.
+std::vector<MovedStep> withMoved(const Job& job, const std::vector<Pieces>& pieces,
+                                 const UnitOrder& unit, std::size_t step, std::size_t to);
+// The unit as it is worked out.
+std::vector<MovedStep> withoutMoved(const Job& job, const std::vector<Pieces>& pieces,
+                                    const UnitOrder& unit);
+bool isMoved(const Job& job, const std::vector<Pieces>& pieces, const UnitOrder& unit);
+// All joints that the step closes.
+std::vector<JointGluing> withGluing(const Job& job, const std::vector<Pieces>& pieces,
+                                    const PutIn& step, Gluing gluing);
+// Of the step: of its joints the one that is glued last; none: it closes none.
+std::optional<Gluing> gluingOf(const PutIn& step);
 
 }  // namespace pp::bench

@@ -158,6 +158,50 @@ std::vector<BareEdge> bareEdges(const std::vector<Pieces>& pieces) {
   return out;
 }
 
+namespace {
+
+bool isMitred(const Part& part) {
+  return std::any_of(part.machining.begin(), part.machining.end(),
+                     [](const Machining& cut) { return cut.cut == Cut::Bevel; });
+}
+
+}  // namespace
+
+int turnOf(const Part& edging) {
+  switch (edging.role) {
+    case PartRole::FrontEdging:
+      return isMitred(edging) ? 0 : 2;
+    case PartRole::RearEdging:
+      return 3;
+    default:
+      return 1;
+  }
+}
+
+std::vector<SolidEdging> solidEdgings(const std::vector<Pieces>& pieces) {
+  std::vector<SolidEdging> out;
+  for (std::size_t row = 0; row < pieces.size(); ++row) {
+    const PartRole role = pieces[row].part.role;
+    if (role >= PartRole::FrontEdging && role <= PartRole::RightEdging)
+      out.push_back({row, isMitred(pieces[row].part), false});
+  }
+  std::stable_sort(out.begin(), out.end(), [&](const SolidEdging& a, const SolidEdging& b) {
+    const Part &p = pieces[a.row].part, &q = pieces[b.row].part;
+    return std::pair(p.assembly, turnOf(p)) < std::pair(q.assembly, turnOf(q));
+  });
+  const auto isBeside = [&](const SolidEdging& a, const SolidEdging& b) {
+    const Part &p = pieces[a.row].part, &q = pieces[b.row].part;
+    const auto isSide = [](PartRole role) {
+      return role == PartRole::LeftEdging || role == PartRole::RightEdging;
+    };
+    return p.assembly == q.assembly && isSide(p.role) != isSide(q.role);
+  };
+  for (SolidEdging& one : out)
+    one.meetsOthers = std::any_of(out.begin(), out.end(),
+                                  [&](const SolidEdging& other) { return isBeside(one, other); });
+  return out;
+}
+
 std::string bandName(Edge edge) {
   return std::string("band ") + kEdgeCodes[static_cast<std::size_t>(edge)];
 }

@@ -54,6 +54,19 @@ struct BareEdge {
 };
 std::vector<BareEdge> bareEdges(const std::vector<Pieces>& pieces);
 
+// Solid edging of a top, cut from bars with the other lumber, in the order in which it is glued:
+// where corners are mitred the front first and the others to it; where they are butted the sides
+// first, flushed, and the front over their ends.
+struct SolidEdging {
+  std::size_t row = 0;
+  bool isMitred = false;
+  bool meetsOthers = false;  // of the same top, at a corner
+  bool operator==(const SolidEdging&) const = default;
+};
+std::vector<SolidEdging> solidEdgings(const std::vector<Pieces>& pieces);
+// Of two of one top the lower is glued first.
+int turnOf(const Part& edging);
+
 // What the record calls the banding of an edge: "band l1".
 std::string bandName(Edge edge);
 

@@ -59,22 +59,29 @@ std::vector<Coat> coatsOf(const Finished& group, std::size_t index, const ShopFi
 
 }  // namespace
 
-std::vector<Finished> finished(const std::vector<Pieces>& pieces) {
-  std::map<Finish, Finished> byFinish;
-  std::map<Finish, Area> areas, bare;
+std::vector<Finished> finished(const std::vector<Pieces>& pieces, const Job& job) {
+  using Key = std::pair<bool, Finish>;
+  std::map<Key, Finished> byKey;
+  std::map<Key, Area> areas, bare;
+  bool isWhole = false;
   const auto add = [&](Finish finish, Finished::Row row, std::size_t copies) {
     if (finish == Finish::None || row.area.all() == Area{}) return;
-    Finished& group = byFinish[finish];
+    if (isWhole) row.area.bare = {};
+    const Key key(isWhole, finish);
+    Finished& group = byKey[key];
     group.finish = finish;
+    group.isWhole = isWhole;
     const auto times = static_cast<std::int64_t>(copies);
-    areas[finish] += times * row.area.all();
-    bare[finish] += times * row.area.bare;
+    areas[key] += times * row.area.all();
+    bare[key] += times * row.area.bare;
     group.rows.push_back(row);
   };
   for (std::size_t row = 0; row < pieces.size(); ++row) {
     const Part& part = pieces[row].part;
     const std::size_t copies = pieces[row].numbers.size();
     const FinishArea area = finishArea(part);
+    const Assembly* assembly = findAssembly(job, part.assembly);
+    isWhole = assembly != nullptr && assembly->finishedWhole;
     if (!part.finishOutside || *part.finishOutside == part.finish) {
       add(part.finish, {row, true, true, true, area}, copies);
       continue;
@@ -83,9 +90,9 @@ std::vector<Finished> finished(const std::vector<Pieces>& pieces) {
     add(*part.finishOutside, {row, false, true, false, {{}, area.outside, {}, {}}}, copies);
   }
   std::vector<Finished> out;
-  for (auto& [finish, group] : byFinish) {
-    group.cm2 = inCm2(areas[finish]);
-    group.bare = inCm2(bare[finish]);
+  for (auto& [key, group] : byKey) {
+    group.cm2 = inCm2(areas[key]);
+    group.bare = inCm2(bare[key]);
     out.push_back(std::move(group));
   }
   return out;
@@ -98,13 +105,18 @@ std::vector<Coat> coats(const std::vector<Finished>& groups,
     waiting.push_back(coatsOf(groups[i], i, finishFor(groups[i].finish, finishes)));
   std::vector<std::int64_t> ready(groups.size(), start);
   std::vector<std::size_t> next(groups.size(), 0);
+  const auto partsLeft = [&] {
+    for (std::size_t i = 0; i < groups.size(); ++i)
+      if (!groups[i].isWhole && next[i] < waiting[i].size()) return true;
+    return false;
+  };
   std::int64_t free = start;
   std::vector<Coat> out;
   for (;;) {
     std::optional<std::size_t> best;
     std::int64_t begin = 0;
     for (std::size_t i = 0; i < groups.size(); ++i) {
-      if (next[i] == waiting[i].size()) continue;
+      if (next[i] == waiting[i].size() || (groups[i].isWhole && partsLeft())) continue;
       const std::int64_t at = beginOf(std::max(ready[i], free), waiting[i][next[i]].end, hours);
       if (best && at >= begin) continue;
       best = i;
@@ -117,6 +129,9 @@ std::vector<Coat> coats(const std::vector<Finished>& groups,
     coat.dry = coat.end + coat.product.drying;
     free = coat.end;
     ready[*best] = coat.dry;
+    if (!groups[*best].isWhole)
+      for (std::size_t i = 0; i < groups.size(); ++i)
+        if (groups[i].isWhole) ready[i] = std::max(ready[i], coat.dry);
     out.push_back(std::move(coat));
   }
 }

@@ -17,11 +17,13 @@ struct Finished {
     bool operator==(const Row&) const = default;
   };
   Finish finish = Finish::Clear;
+  bool isWhole = false;  // when it is put together; else as parts, before that
   std::vector<Row> rows;
   std::int64_t cm2 = 0;   // of all pieces, up
   std::int64_t bare = 0;  // kept free for the glue
 };
-std::vector<Finished> finished(const std::vector<Pieces>& pieces);
+// What is finished as parts first. Put together the joints are closed: nothing is kept bare.
+std::vector<Finished> finished(const std::vector<Pieces>& pieces, const Job& job);
 
 // When the shop works: minutes of a day.
 struct Hours {
@@ -41,7 +43,8 @@ struct Coat {
 
 // One after the other by one pair of hands, the first at `start`: each coat when the one before is
 // dry, the finish that can go on soonest first; work that would not be done by the evening waits
-// for the morning, unless no day is long enough.
+// for the morning, unless no day is long enough. What is finished whole comes when all parts are
+// dry.
 std::vector<Coat> coats(const std::vector<Finished>& groups,
                         const std::vector<ShopFinish>& finishes, std::int64_t start,
                         Hours hours = {});

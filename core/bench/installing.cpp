@@ -4,6 +4,7 @@
 #include <cmath>
 #include <map>
 
+#include "core/bench/sets.h"
 #include "core/bench/sorts.h"
 #include "core/breakdown/breakdown.h"
 #include "core/job/ids.h"
@@ -91,15 +92,77 @@ class Carrying {
       }
       if (taken.pieces.empty()) continue;
       if (inParts && step.isWhole) {
-        add(taken, carryOf(step.kind), assembly);
+        sections(taken, carryOf(step.kind), assembly);
       } else {
         whole.pieces.insert(whole.pieces.end(), taken.pieces.begin(), taken.pieces.end());
       }
     }
-    if (!whole.pieces.empty()) add(whole, inParts ? Carry::Base : Carry::Whole, assembly);
+    if (!whole.pieces.empty()) sections(whole, inParts ? Carry::Base : Carry::Whole, assembly);
     for (const Carry kind : {Carry::Drawer, Carry::Shelf, Carry::Front})
       singles(single, kind, assembly);
   }
+  PartKey keyOf(const PieceAt& at) const {
+    const std::vector<PartKey>& keys = pieces_[at.row].part.keys;
+    return keys[std::min(at.pose, keys.size() - 1)];
+  }
+  Gluing gluingOf(const PieceAt& a, const PieceAt& b) const {
+    const PartKey one = keyOf(a), other = keyOf(b);
+    for (const JointGluing& row : job_.gluing)
+      if ((row.part == one && row.mate == other) || (row.part == other && row.mate == one))
+        return row.gluing;
+    return Gluing::InShop;
+  }
+
+  // What is glued in the shop goes as one; the rest is put together there.
+  void sections(const Taken& all, Carry kind, const Assembly& of) {
+    if (job_.gluing.empty()) return add(all, kind, of);
+    std::map<PieceAt, std::size_t> at;
+    for (std::size_t i = 0; i < all.pieces.size(); ++i) at[all.pieces[i].first] = i;
+    Sets together(all.pieces.size());
+    struct There {
+      std::size_t one, other;
+      Gluing gluing;
+    };
+    std::vector<There> there;
+    std::vector<bool> isJoined(all.pieces.size(), false);
+    for (const UnitOrder& unit : order_)
+      for (const PutIn& step : unit.steps)
+        for (const auto& [a, b] : step.joined) {
+          const auto one = at.find(a), other = at.find(b);
+          if (one == at.end() || other == at.end()) continue;
+          isJoined[one->second] = isJoined[other->second] = true;
+          const Gluing gluing = gluingOf(a, b);
+          if (gluing == Gluing::InShop)
+            together.join(one->second, other->second);
+          else
+            there.push_back({one->second, other->second, gluing});
+        }
+    if (there.empty()) return add(all, kind, of);
+    // What is joined to nothing, such as a pad, goes with what its unit begins with.
+    for (const UnitOrder& unit : order_)
+      for (const PutIn& step : unit.steps)
+        for (const PieceAt& piece : step.pieces) {
+          const auto one = at.find(piece), host = at.find(unit.steps.front().pieces.front());
+          if (one == at.end() || host == at.end() || isJoined[one->second]) continue;
+          together.join(one->second, host->second);
+        }
+    std::map<std::size_t, Taken> sets;
+    for (std::size_t i = 0; i < all.pieces.size(); ++i)
+      sets[together.find(i)].pieces.push_back(all.pieces[i]);
+    for (const auto& [root, taken] : sets) {
+      const bool isPanel = taken.pieces.size() == 1;
+      add(taken, isPanel ? Carry::Panel : kind, of);
+      for (const There& joint : there)
+        for (const auto& [mine, other] :
+             {std::pair(joint.one, joint.other), {joint.other, joint.one}}) {
+          if (together.find(mine) != root || together.find(other) == root) continue;
+          const std::pair row(all.pieces[other].first.row, joint.gluing);
+          auto& rows = out_.back().joinedThere;
+          if (std::find(rows.begin(), rows.end(), row) == rows.end()) rows.push_back(row);
+        }
+    }
+  }
+
   static Carry carryOf(UnitKind kind) {
     switch (kind) {
       case UnitKind::Base:

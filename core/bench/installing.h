@@ -5,7 +5,8 @@
 
 namespace pp::bench {
 
-enum class Carry { Base, Case, Frame, Top, Whole, Drawer, Shelf, Front };
+// A panel is carried flat and put together with the rest in its place.
+enum class Carry { Base, Case, Frame, Top, Whole, Panel, Drawer, Shelf, Front };
 
 // Carried as one: a case without its drawers, loose shelves and fronts, which are carried by
 // themselves.
@@ -22,6 +23,8 @@ struct Carried {
   bool isHung = false;          // on a cleat or on the wall itself
   // Kept free of a wall beside it, to be scribed or filled; none: no wall there.
   std::optional<Length> gapLeft, gapRight;
+  // What it is joined to there, by its row, and how.
+  std::vector<std::pair<std::size_t, Gluing>> joinedThere;
   // Carried by two, for its weight or its length.
   bool isForTwo() const;
   // To be held to the wall whatever it stands on.

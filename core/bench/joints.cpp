@@ -5,6 +5,7 @@
 #include <map>
 #include <utility>
 
+#include "core/bench/read_off.h"
 #include "core/breakdown/fittings.h"
 #include "core/parts/maker.h"
 
@@ -75,6 +76,7 @@ class Joiner {
   Joiner(const std::vector<Body>& bodies, Unit unit) : bodies_(bodies), unit_(unit) {}
 
   std::vector<JointAt> run() {
+    findSlides();
     for (std::size_t i = 0; i < bodies_.size(); ++i)
       for (const Join& join : bodies_[i].part->joins)
         for (const std::size_t mate : matesOf(i, join)) joint(i, mate, join);
@@ -82,6 +84,41 @@ class Joiner {
   }
 
  private:
+  // Where slides run, in the gap between a box and what stands beside it: half of its height up.
+  void findSlides() {
+    constexpr double kThinnest = 8, kThickest = 22, kHalf = 25;  // millimetres
+    for (const Body& box : bodies_) {
+      const PartRole role = box.key().role;
+      if (role != PartRole::BoxLeftSide && role != PartRole::BoxRightSide) continue;
+      const int axis = static_cast<int>(box.pose.w.axis);
+      for (const Body& beside : bodies_) {
+        if (isOfBox(beside.key().role)) continue;
+        Room gap;
+        gap.low = box.low, gap.high = box.high;
+        const double up = box.middle().z;
+        gap.low.z = up - kHalf, gap.high.z = up + kHalf;
+        const bool isHigher = at(beside.low, axis) > at(box.high, axis);
+        const double from = isHigher ? at(box.high, axis) : at(beside.high, axis);
+        const double to = isHigher ? at(beside.low, axis) : at(box.low, axis);
+        along(gap.low, axis) = from - kNear;
+        along(gap.high, axis) = to + kNear;
+        if (to - from < kThinnest || to - from > kThickest || common(gap, beside) <= 0) continue;
+        slides_.push_back(gap);
+      }
+    }
+  }
+
+  static double& along(Vec& vec, int axis) { return axis == 0 ? vec.x : axis == 1 ? vec.y : vec.z; }
+  // Heads there would be under a slide.
+  bool isUnderSlide(const Vec& head) const {
+    const double clear = kClear.inMm();
+    return std::any_of(slides_.begin(), slides_.end(), [&](const Room& one) {
+      return head.x > one.low.x - clear && head.x < one.high.x + clear &&
+             head.y > one.low.y - clear && head.y < one.high.y + clear &&
+             head.z > one.low.z - clear && head.z < one.high.z + clear;
+    });
+  }
+
   // The room of the edge's own face, thickened outwards and so deep inwards.
   static Room rimOf(const Body& body, Edge edge, double deep = 0) {
     const Part& part = *body.part;
@@ -227,6 +264,11 @@ class Joiner {
     }
     // In the mate: what lies over the line of the screws, but for the slot the edge sits in.
     const Length edge = part.edgeLength(joint.edge);
+    for (Length at; at <= edge; at += kAside) {
+      const Vec head = placed(body.pose, onEdge(part, joint.edge, at.inMm())) +
+                       mate.part->thickness.inMm() * joint.out;
+      if (isUnderSlide(head)) out.emplace_back(at - kAside, at + kAside);
+    }
     for (const Machining& cut : mate.part->machining) {
       if (cut.receives == part.name) continue;
       const Length around = cut.width / 2;
@@ -276,6 +318,7 @@ class Joiner {
 
   const std::vector<Body>& bodies_;
   Unit unit_;
+  std::vector<Room> slides_;
   std::vector<JointAt> out_;
 };
 
@@ -348,9 +391,26 @@ SeenHeads seenHeads(const std::vector<Pieces>& pieces, const Job& job) {
       const bool outside = dot(turned(mate.pose, {0, 0, 1}), joint.out) > 0;
       if (mate.part->hidden[outside ? 1 : 0]) continue;
       // Every copy of the assembly has its own.
-      (screws ? out.screws : out.brads) += std::ssize(joint.fasteners.at) * assembly.copies;
+      const std::int64_t heads = std::ssize(joint.fasteners.at) * assembly.copies;
+      (screws ? out.screws : out.brads) += heads;
+      const Finish finish =
+          outside ? mate.part->finishOutside.value_or(mate.part->finish) : mate.part->finish;
+      if (screws && finish == Finish::Painted) out.painted += heads;
     }
   }
+  return out;
+}
+
+std::vector<Need> coverNeeds(const SeenHeads& heads) {
+  std::vector<Need> out;
+  const auto add = [&out](const char* name, std::int64_t amount) {
+    if (amount <= 0) return;
+    Need& need = out.emplace_back();
+    need.name = name;
+    need.amount = amount;
+  };
+  add("wood plug", heads.screws - heads.painted);
+  add("wood filler", heads.painted + heads.brads > 0 ? 1 : 0);
   return out;
 }
 

@@ -7,6 +7,7 @@
 #include "core/bench/pieces.h"
 #include "core/job/job.h"
 #include "core/parts/way.h"
+#include "core/store/needs.h"
 
 namespace pp::bench {
 
@@ -76,9 +77,12 @@ std::vector<Fastened> fastenedOf(const std::vector<Pieces>& pieces, const Job& j
 // sanded. Those in boxes that are pulled out are let be.
 struct SeenHeads {
   std::int64_t screws = 0, brads = 0;
+  std::int64_t painted = 0;  // of the screws, in faces that are painted: filled, not plugged
   bool operator==(const SeenHeads&) const = default;
 };
 SeenHeads seenHeads(const std::vector<Pieces>& pieces, const Job& job);
+// A plug a screw, and filler where heads are painted over.
+std::vector<Need> coverNeeds(const SeenHeads& heads);
 
 // Where screws or brads sit along an edge so long, clear of `taken`: from and to along the edge.
 // Screws as `alongEdge` counts them; one that finds no free place stays where it would be.

@@ -115,11 +115,12 @@ Bandings::Bandings(std::vector<Pieces> pieces, const Job& job)
     : rolls(bench::rolls(pieces, job)),
       counts(rollCounts(rolls, pieces, job)),
       bare(bareEdges(pieces)),
+      solid(solidEdgings(pieces)),
       list(EventKind::Banded, std::move(pieces), worksOf(rolls)) {}
 
-Finishings::Finishings(std::vector<Pieces> pieces, const std::vector<ShopFinish>& finishes,
-                       Hours hours)
-    : groups(finished(pieces)),
+Finishings::Finishings(std::vector<Pieces> pieces, const Job& job,
+                       const std::vector<ShopFinish>& finishes, Hours hours)
+    : groups(finished(pieces, job)),
       coats(bench::coats(groups, finishes, hours.from, hours)),
       cans(cansFor(coats)),
       list(EventKind::CoatGiven, std::move(pieces), worksOf(coats, groups)) {}

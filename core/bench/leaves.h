@@ -28,6 +28,7 @@ struct Bandings {
   std::vector<Roll> rolls;
   std::vector<RollCount> counts;
   std::vector<BareEdge> bare;
+  std::vector<SolidEdging> solid;
   Worklist list;
   Bandings(std::vector<Pieces> pieces, const Job& job);
   const Roll& roll(const Worklist::Step& step) const { return rolls[step.group]; }
@@ -42,7 +43,8 @@ struct Finishings {
   std::vector<Coat> coats;
   std::vector<Can> cans;
   Worklist list;
-  Finishings(std::vector<Pieces> pieces, const std::vector<ShopFinish>& finishes, Hours hours = {});
+  Finishings(std::vector<Pieces> pieces, const Job& job, const std::vector<ShopFinish>& finishes,
+             Hours hours = {});
   const Coat& coat(const Worklist::Step& step) const { return coats[step.group]; }
   const Finished& group(const Coat& coat) const { return groups[coat.group]; }
   const Finished::Row& row(const Worklist::Step& step) const {

@@ -108,7 +108,7 @@ void ReadOff::finish(UnitOrder& unit) const {
       joined.insert({joint.piece, joint.mate});
       mates.insert(isIn(unit.steps[i].pieces, joint.piece) ? joint.mate : joint.piece);
       axes.insert(axisOf(joint));
-      if (!isFastened(joint.kind)) {
+      if (!isFastened(joint.kind) && joint.gluing == Gluing::InShop) {
         ++glued;
         run += bodies_[bodyOf(joint.piece)].part->edgeLength(joint.edge);
       }

@@ -37,7 +37,30 @@ class TakingApart {
       std::erase_if(left_, [&](std::size_t one) { return !there_[one]; });
       out.push_back(std::move(*next));
     }
-    if (!left_.empty()) out.push_back({left_, -1, std::nullopt, false});
+    if (!left_.empty()) out.push_back({left_, -1, {}, false, {}, {}});
+    return out;
+  }
+
+  // Those and no others, whatever is wrong with it.
+  TakenOut next(const Things& things) {
+    std::vector<bool> set(puzzle_.count, false);
+    for (const std::size_t one : things) set[one] = true;
+    TakenOut out;
+    out.things = things;
+    out.unreached = unreached(set);
+    if (left_.size() > things.size()) {
+      for (const std::size_t other : left_)
+        if (!set[other] && !out.tooLate && goesAfter(other, things)) out.tooLate = other;
+      const auto way = wayOut(set, things, {true, true, true});
+      const auto anyWay = way ? way : wayOut(set, things, {false, true, true});
+      out.forced = !anyWay;
+      if (anyWay)
+        out.way = *anyWay;
+      else
+        force(out, set);
+    }
+    for (const std::size_t one : things) there_[one] = false;
+    std::erase_if(left_, [&](std::size_t one) { return !there_[one]; });
     return out;
   }
 
@@ -77,7 +100,7 @@ class TakingApart {
     if (demands.order && !isTheirTurn(set)) return std::nullopt;
     const auto hidden = unreached(set);
     if (demands.reach && hidden) return std::nullopt;
-    return TakenOut{std::move(things), way, hidden, false};
+    return TakenOut{std::move(things), way, hidden, false, {}, {}};
   }
 
   // The latest that goes by itself.
@@ -137,9 +160,40 @@ class TakingApart {
     const std::size_t latest = *std::max_element(
         left_.begin(), left_.end(),
         [&](std::size_t a, std::size_t b) { return puzzle_.late[a] < puzzle_.late[b]; });
-    std::vector<bool> set(puzzle_.count, false);
-    set[latest] = true;
-    return {{latest}, puzzle_.preferred[latest].front(), unreached(set), true};
+    return TakingApart(*this).next({latest});
+  }
+
+  bool goesAfter(std::size_t other, const Things& things) const {
+    return std::any_of(things.begin(), things.end(), [&](std::size_t one) {
+      const auto sort = static_cast<std::size_t>(puzzle_.sort[one]);
+      return (puzzle_.before[sort] >> puzzle_.sort[other] & 1) != 0;
+    });
+  }
+  std::optional<int> wayOut(const std::vector<bool>& set, const Things& things,
+                            const Demands& demands) const {
+    Puzzle::Ways blocked = 0;
+    for (const std::size_t one : things)
+      for (const std::size_t other : left_)
+        if (!set[other]) blocked |= inTheWay(one, other, demands);
+    for (const int way : puzzle_.preferred[things.front()])
+      if ((blocked >> way & 1) == 0) return way;
+    return std::nullopt;
+  }
+  // The way that the fewest are in.
+  void force(TakenOut& out, const std::vector<bool>& set) const {
+    std::optional<std::size_t> fewest;
+    for (const int way : puzzle_.preferred[out.things.front()]) {
+      Things met;
+      for (const std::size_t other : left_)
+        if (!set[other] && std::any_of(out.things.begin(), out.things.end(), [&](std::size_t one) {
+              return (puzzle_.blocked[one * puzzle_.count + other] >> way & 1) != 0;
+            }))
+          met.push_back(other);
+      if (met.empty() || (fewest && met.size() >= *fewest)) continue;
+      fewest = met.size();
+      out.way = way;
+      out.past = met.front();
+    }
   }
 
   const Puzzle& puzzle_;
@@ -157,6 +211,16 @@ std::vector<TakenOut> takenApart(const Puzzle& puzzle) {
 
 std::vector<TakenOut> takenApart(const Puzzle& puzzle, const std::vector<std::size_t>& of) {
   return TakingApart(puzzle, of).run();
+}
+
+std::vector<TakenOut> takenInOrder(const Puzzle& puzzle,
+                                   const std::vector<std::vector<std::size_t>>& order) {
+  Things all;
+  for (const Things& things : order) all.insert(all.end(), things.begin(), things.end());
+  TakingApart apart(puzzle, all);
+  std::vector<TakenOut> out;
+  for (const Things& things : order) out.push_back(apart.next(things));
+  return out;
 }
 
 }  // namespace pp::bench

@@ -38,10 +38,17 @@ struct TakenOut {
   int way = -1;                          // the last one stays: none
   std::optional<std::size_t> unreached;  // of the driven: there was no order in which it is reached
   bool forced = false;                   // nor one in which it gets past what is there
+  std::optional<std::size_t> past;       // then: one of those that it does not get past
+  std::optional<std::size_t> tooLate;    // that is there already and goes in after it by its sort
 };
 
 // Of all of them, or of those. The first is taken away first.
 std::vector<TakenOut> takenApart(const Puzzle& puzzle);
 std::vector<TakenOut> takenApart(const Puzzle& puzzle, const std::vector<std::size_t>& of);
+
+// The same things in an order that is given, what is taken away first first: how each goes then,
+// and what is wrong with it.
+std::vector<TakenOut> takenInOrder(const Puzzle& puzzle,
+                                   const std::vector<std::vector<std::size_t>>& order);
 
 }  // namespace pp::bench

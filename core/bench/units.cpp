@@ -2,31 +2,15 @@
 
 #include <array>
 #include <map>
-#include <numeric>
 #include <tuple>
 
 #include "core/bench/read_off.h"
+#include "core/bench/sets.h"
 
 namespace pp::bench {
 namespace {
 
 constexpr double kPacked = 15;  // millimetres that a pad may be packed off its panel
-
-// Sets that grow together, each known by one of its own.
-class Sets {
- public:
-  explicit Sets(std::size_t count) : root_(count) {
-    std::iota(root_.begin(), root_.end(), std::size_t{0});
-  }
-  std::size_t find(std::size_t i) {
-    while (root_[i] != i) i = root_[i] = root_[root_[i]];
-    return i;
-  }
-  void join(std::size_t a, std::size_t b) { root_[find(a)] = find(b); }
-
- private:
-  std::vector<std::size_t> root_;
-};
 
 }  // namespace
 

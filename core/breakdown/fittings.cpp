@@ -101,14 +101,13 @@ class Counter {
           part);
   }
 
-  // Through the front of its box, and not out of the drawer's.
   void front(const Part& part) {
     Length box;
     for (const Part& other : parts_)
       if (other.assembly == part.assembly && other.role == PartRole::BoxFront)
         box = other.thickness;
     if (box > Length{})
-      add(HardwareKind::Screw, "screw", screwFor(box + 7 * part.thickness / 10, job_.unit), 4,
+      add(HardwareKind::Screw, "screw", frontScrew(box, part.thickness, job_.unit), kFrontScrews,
           part);
   }
 
@@ -151,6 +150,10 @@ Length screwFor(Length most, Unit unit) {
   const std::vector<Length>& lengths = screwLengths(unit);
   const auto longer = std::upper_bound(lengths.begin(), lengths.end(), most);
   return longer == lengths.begin() ? lengths.front() : *std::prev(longer);
+}
+
+Length frontScrew(Length box, Length front, Unit unit) {
+  return screwFor(box + 7 * front / 10, unit);
 }
 
 Length pocketScrewFor(Length thickness, Unit unit) {

@@ -32,6 +32,9 @@ std::vector<Fitting> fittingsOf(const Job& job, const std::vector<Part>& parts);
 Length screwFor(Length most, Unit unit);
 // The pocket screw for stock so thick.
 Length pocketScrewFor(Length thickness, Unit unit);
+// Through the front of a box into a drawer's front, and not out of that.
+inline constexpr int kFrontScrews = 4;
+Length frontScrew(Length box, Length front, Unit unit);
 // Screws, brads along an edge so long, the first and last `inset` from its ends and no more than
 // `apart` between two.
 std::int64_t alongEdge(Length edge, Length inset, Length apart);

@@ -3,6 +3,8 @@
 #include <algorithm>
 #include <cmath>
 #include <functional>
+#include <map>
+#include <set>
 
 #include "core/kinds/seat_box/rules.h"
 
@@ -36,15 +38,15 @@ struct Hull {
   bool empty = true;
 
   void add(const Job& job, const Part& part) {
-    for (const Pose& pose : part.poses) {
-      const Box box = pose.place(part.board());
-      for (std::size_t i = 0; i < low.size(); ++i) {
-        low[i] = empty ? box.low[i] : std::min(low[i], box.low[i]);
-        high[i] = empty ? box.high[i] : std::max(high[i], box.high[i]);
-      }
-      empty = false;
-      grams += gramsOf(job, part);
+    for (const Pose& pose : part.poses) add(pose.place(part.board()), gramsOf(job, part));
+  }
+  void add(const Box& box, double weight) {
+    for (std::size_t i = 0; i < low.size(); ++i) {
+      low[i] = empty ? box.low[i] : std::min(low[i], box.low[i]);
+      high[i] = empty ? box.high[i] : std::max(high[i], box.high[i]);
     }
+    empty = false;
+    grams += weight;
   }
   Length size(std::size_t axis) const { return high[axis] - low[axis]; }
   Load load() const { return {{size(0), size(1), size(2)}, std::llround(grams)}; }
@@ -70,14 +72,76 @@ class Sections {
     return out;
   }
 
+  // What still holds together where some joints are glued in place or never; one where all are.
+  std::vector<Hull> notGluedInShop(const std::function<bool(PartRole)>& wanted) const {
+    std::set<std::pair<PartKey, PartKey>> open;
+    for (const JointGluing& one : job_.gluing)
+      if (one.part.assembly == assembly_->id) {
+        open.emplace(one.part, one.mate);
+        open.emplace(one.mate, one.part);
+      }
+    if (open.empty()) return {};
+    struct Piece {
+      const Part* part;
+      Box box;
+      PartKey key;
+      std::size_t set;
+    };
+    std::vector<Piece> pieces;
+    for (const Part& part : parts_)
+      if (part.assembly == assembly_->code && wanted(part.role))
+        for (std::size_t i = 0; i < part.poses.size() && i < part.keys.size(); ++i)
+          pieces.push_back({&part, part.poses[i].place(part.board()), part.keys[i], pieces.size()});
+    const auto join = [&pieces](std::size_t to, std::size_t from) {
+      for (Piece& one : pieces)
+        if (one.set == from) one.set = to;
+    };
+    std::vector<bool> isJoined(pieces.size(), false);
+    for (std::size_t a = 0; a < pieces.size(); ++a)
+      for (std::size_t b = 0; b < pieces.size(); ++b) {
+        const bool joins =
+            std::any_of(pieces[a].part->joins.begin(), pieces[a].part->joins.end(),
+                        [&](const Join& one) { return one.to == pieces[b].part->name; });
+        if (a == b || !joins || !meets(pieces[a].box, pieces[b].box)) continue;
+        isJoined[a] = isJoined[b] = true;
+        if (open.count({pieces[a].key, pieces[b].key}) == 0) join(pieces[a].set, pieces[b].set);
+      }
+    // What is joined to nothing goes with one of those that it lies at.
+    for (std::size_t a = 0; a < pieces.size(); ++a)
+      for (std::size_t b = 0; b < pieces.size() && !isJoined[a]; ++b)
+        if (a != b && meets(pieces[a].box, pieces[b].box)) {
+          join(pieces[b].set, pieces[a].set);
+          isJoined[a] = true;
+        }
+    std::map<std::size_t, Hull> sets;
+    for (const Piece& one : pieces) sets[one.set].add(one.box, gramsOf(job_, *one.part));
+    std::vector<Hull> out;
+    for (auto& [set, hull] : sets) out.push_back(hull);
+    return out;
+  }
+  static bool meets(const Box& a, const Box& b) {
+    for (std::size_t i = 0; i < a.low.size(); ++i)
+      if (a.low[i] > b.high[i] || b.low[i] > a.high[i]) return false;
+    return true;
+  }
+
   void put(SectionKind kind, const char* what, const Load& load) {
     if (load.box[0] <= Length{} || load.box[1] <= Length{} || load.box[2] <= Length{}) return;
     out_.push_back({assembly_->code, kind, what, load});
   }
 
   void of(const Carcass& /*carcass*/) {
-    const Hull hull = hullOf([](PartRole role) { return !isBase(role) && !isLoose(role); });
-    put(SectionKind::Case, "the case", hull.load());
+    const auto isOfCase = [](PartRole role) { return !isBase(role) && !isLoose(role); };
+    const std::vector<Hull> apart = notGluedInShop(isOfCase);
+    if (apart.size() < 2) put(SectionKind::Case, "the case", hullOf(isOfCase).load());
+    if (apart.size() > 1)
+      for (const Hull& one : apart) {
+        const bool isKnown = std::any_of(out_.begin(), out_.end(), [&](const Section& other) {
+          return other.assembly == assembly_->code && other.load.box == one.load().box &&
+                 other.load.grams == one.load().grams;
+        });
+        if (!isKnown) put(SectionKind::Loose, "a part of the case, put together there", one.load());
+      }
     loose(isBundled);
     base();
   }

@@ -104,6 +104,7 @@ Result<StoreState> stateOf(Store& store, const std::string& job) {
   into(out.rulesMm, store.setting(houseRulesName(Unit::Millimetre)));
   into(out.rulesIn, store.setting(houseRulesName(Unit::Inch)));
   into(out.testCuts, store.setting(kTestCuts));
+  into(out.samples, store.setting(kSamples));
   if (!problems.empty()) return problems;
   return out;
 }

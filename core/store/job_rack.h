@@ -11,6 +11,8 @@ namespace pp {
 
 // The setting of the store that holds how test cuts came out.
 inline constexpr const char* kTestCuts = "test cuts";
+// And that of how samples of a finish came out.
+inline constexpr const char* kSamples = "samples";
 
 // What was read of the store at one moment; the rack without what is used up, by id.
 struct StoreState : ShopGoods {
@@ -21,6 +23,7 @@ struct StoreState : ShopGoods {
   std::vector<LotReading> readings;
   std::string rulesMm, rulesIn;  // the house's, by unit; empty: none
   std::string testCuts;          // how they came out; empty: none was made
+  std::string samples;           // of finishes, the same
   const std::string& rules(Unit unit) const { return unit == Unit::Inch ? rulesIn : rulesMm; }
 };
 Result<StoreState> stateOf(Store& store, const std::string& job);

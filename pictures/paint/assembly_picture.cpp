@@ -72,10 +72,23 @@ QString kindWord(JoinKind kind) {
   return QObject::tr("screws");
 }
 
+QString glueWords(JoinKind kind, Gluing gluing) {
+  switch (gluing) {
+    case Gluing::InPlace:
+      return QObject::tr("dry here, glued where it will stand");
+    case Gluing::Never:
+      return QObject::tr("no glue: it comes apart again");
+    case Gluing::InShop:
+      break;
+  }
+  return kind == JoinKind::Pocket ? QObject::tr("no glue") : QObject::tr("glue");
+}
+
 // Two that are alike are said once.
 QStringList holdsWords(const PutIn& step, const Rows& pieces, const LengthStyle& style) {
   struct Row {
     JoinKind kind;
+    Gluing gluing;
     bench::Fasteners fasteners;
     std::int64_t count = 0;
     std::map<QString, int> to;
@@ -88,10 +101,11 @@ QStringList holdsWords(const PutIn& step, const Rows& pieces, const LengthStyle&
   };
   for (const Closed& joint : step.joints) {
     auto row = std::find_if(rows.begin(), rows.end(), [&](const Row& one) {
-      return one.kind == joint.kind && one.fasteners.length == joint.fasteners.length;
+      return one.kind == joint.kind && one.gluing == joint.gluing &&
+             one.fasteners.length == joint.fasteners.length;
     });
     if (row == rows.end())
-      row = rows.insert(rows.end(), {joint.kind, joint.fasteners, 0, {}, &joint, 0});
+      row = rows.insert(rows.end(), {joint.kind, joint.gluing, joint.fasteners, 0, {}, &joint, 0});
     row->count += std::ssize(joint.fasteners.at);
     ++row->joints;
     ++row->to[nameOf(pieces, isHere(joint.piece) ? joint.mate : joint.piece)];
@@ -110,8 +124,16 @@ QStringList holdsWords(const PutIn& step, const Rows& pieces, const LengthStyle&
         line += QLatin1Char(' ') + positionWords(partAt(pieces, row.first->piece), row.first->edge,
                                                  row.fasteners, style);
     }
-    out << line + (row.kind == JoinKind::Pocket ? QObject::tr(", no glue") : QObject::tr(", glue"));
+    out << line + QStringLiteral(", ") + glueWords(row.kind, row.gluing);
   }
+  // Boards that only lie on others: the drawing does not say how they are held.
+  if (step.joints.empty() && step.lie != bench::Lie::First &&
+      pieces[step.row].part.role == PartRole::Board)
+    out << QObject::tr("what holds it is not drawn");
+  if (step.screws)
+    out << QObject::tr("%1 %2 through its box, from inside, no glue")
+               .arg(counted(step.screws->count, QObject::tr("screw"), QObject::tr("screws")),
+                    figureWithUnit(step.screws->length, style));
   return out;
 }
 
@@ -218,10 +240,15 @@ QString putInFigure(const PutIn& step, const LengthStyle& style) {
       count += std::ssize(joint.fasteners.at);
     }
   if (count > 0) return QObject::tr("%1 × %2").arg(count).arg(figureWithUnit(length, style));
+  if (step.screws)
+    return QObject::tr("%1 × %2")
+        .arg(step.screws->count)
+        .arg(figureWithUnit(step.screws->length, style));
   if (!step.spacers.empty()) return figureWithUnit(step.spacers.front().size, style);
   if (step.diagonals) return figureWithUnit(step.diagonals->diagonal, style);
   if (step.lie == bench::Lie::First) return QObject::tr("lay down");
-  return step.joints.empty() ? QObject::tr("set in") : QObject::tr("glue");
+  if (step.joints.empty()) return QObject::tr("set in");
+  return bench::gluingOf(step) == Gluing::InShop ? QObject::tr("glue") : QObject::tr("no glue");
 }
 
 PutInWords wordsOf(const UnitOrder& unit, const PutIn& step, const Rows& pieces,
@@ -246,17 +273,24 @@ PutInWords wordsOf(const UnitOrder& unit, const PutIn& step, const Rows& pieces,
                       .arg(counted(step.clamps, QObject::tr("clamp"), QObject::tr("clamps")));
   if (step.waits)
     out.cautions << QObject::tr(
-        "Waits for a reading off the work: measured at the front and the rear, typed in Draw, cut "
+        "Waits for a reading off the work: measured at the front and the rear, typed here (R), cut "
         "by a later cutting.");
   if (step.unreached)
-    out.cautions << QObject::tr(
-                        "In no order does a driver get to the screws of the %1 past the %2: "
-                        "another joint there.")
+    out.cautions << (step.isMoved
+                         ? QObject::tr("Here no driver gets to the screws of the %1 past "
+                                       "the %2: earlier, or another joint there.")
+                         : QObject::tr("In no order does a driver get to the screws of the %1 "
+                                       "past the %2: another joint there."))
                         .arg(nameOf(pieces, step.unreached->joint.piece),
                              nameOf(pieces, step.unreached->by));
   if (step.isForced)
-    out.cautions << QObject::tr(
-        "In no order does it get past what is there along a straight line.");
+    out.cautions << (step.past ? QObject::tr("It does not get past the %1 along a straight line.")
+                                     .arg(nameOf(pieces, *step.past))
+                               : QObject::tr(
+                                     "It does not get past what is there along a straight line."));
+  if (step.tooLate)
+    out.cautions
+        << QObject::tr("It goes in before the %1: earlier.").arg(nameOf(pieces, *step.tooLate));
   return out;
 }
 

@@ -40,6 +40,17 @@ void draw(QPainter& painter, const Lie& lie, const bench::Strip& strip, const Pa
 
 }  // namespace
 
+QString solidWords(const bench::SolidEdging& one, const std::vector<bench::Pieces>& pieces,
+                   const LengthStyle& style) {
+  const Part& part = pieces[one.row].part;
+  const QString corners = !one.meetsOthers ? QString()
+                          : one.isMitred   ? QObject::tr(", mitred corners")
+                                           : QObject::tr(", butted corners");
+  return QObject::tr("%1 %2, %3 × %4%5; flushed when the glue is dry")
+      .arg(qs(part.code), qs(part.name), figure(part.length.total(), style),
+           figureWithUnit(part.width.total(), style), corners);
+}
+
 QString gluedWords(bench::Glued glued) {
   switch (glued) {
     case bench::Glued::BeforeCuts:

@@ -9,6 +9,10 @@
 
 namespace pp {
 
+// "T1-04 front edging, 1800 × 40, mitred corners: flushed when the glue is dry"
+QString solidWords(const bench::SolidEdging& one, const std::vector<bench::Pieces>& pieces,
+                   const LengthStyle& style);
+
 // "on the part", "on the case, over its joints" ...
 QString gluedWords(bench::Glued glued);
 // "front edge, 762 mm"

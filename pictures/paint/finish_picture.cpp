@@ -3,6 +3,7 @@
 #include <QObject>
 #include <algorithm>
 
+#include "core/breakdown/fittings.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/lie.h"
 #include "pictures/paint/look.h"
@@ -101,6 +102,11 @@ QString finishedWords(const bench::Finished::Row& row) {
   return faces.isEmpty() ? QObject::tr("the edges") : QObject::tr("%1 and the edges").arg(faces);
 }
 
+QString groupWords(const bench::Finished& group) {
+  const QString finish = QObject::tr(finishName(group.finish));
+  return group.isWhole ? QObject::tr("%1, put together").arg(finish) : finish;
+}
+
 QString timeWords(std::int64_t minutes) {
   constexpr std::int64_t kHour = 60, kDay = 24 * kHour;
   return QObject::tr("day %1, %2:%3")
@@ -124,9 +130,15 @@ QString headsWords(const bench::SeenHeads& heads) {
   if (heads.screws > 0)
     out << counted(heads.screws, QObject::tr("screw head"), QObject::tr("screw heads"));
   if (heads.brads > 0) out << counted(heads.brads, QObject::tr("brad"), QObject::tr("brads"));
-  return out.isEmpty() ? QString()
-                       : QObject::tr("seen: %1; plugged or filled before sanding")
-                             .arg(out.join(QStringLiteral(", ")));
+  if (out.isEmpty()) return {};
+  const std::int64_t plugs = heads.screws - heads.painted;
+  const QString cover =
+      plugs == 0 ? QObject::tr("filled")
+      : heads.painted + heads.brads == 0
+          ? QObject::tr("plugged")
+          : QObject::tr("%1, the others filled")
+                .arg(counted(plugs, QObject::tr("plugged"), QObject::tr("plugged")));
+  return QObject::tr("seen: %1; %2 before sanding").arg(out.join(QStringLiteral(", ")), cover);
 }
 
 void paintFinished(QPainter& painter, const QRectF& room, const bench::Finished::Row& row,

@@ -13,6 +13,8 @@ namespace pp {
 QString methodWords(ApplyMethod method);
 // "both faces and the edges", "the outside face"
 QString finishedWords(const bench::Finished::Row& row);
+// "clear"; "painted, put together"
+QString groupWords(const bench::Finished& group);
 // "day 2, 13:30": minutes from the midnight before the first day.
 QString timeWords(std::int64_t minutes);
 // "460 ml", "1.35 l"; "15.6 fl oz", "1.43 qt"

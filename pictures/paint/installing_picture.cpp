@@ -34,14 +34,15 @@ QString carriedWords(const Carried& one, const std::vector<bench::Pieces>& piece
     case Carry::Drawer:
       what = qs(part.name).section(QLatin1Char(' '), 0, 0);
       break;
+    case Carry::Panel:
     case Carry::Shelf:
     case Carry::Front:
       what = qs(part.name);
       break;
   }
   // What is carried by itself is known by its code.
-  const bool isSmall =
-      one.kind == Carry::Drawer || one.kind == Carry::Shelf || one.kind == Carry::Front;
+  const bool isSmall = one.kind == Carry::Drawer || one.kind == Carry::Shelf ||
+                       one.kind == Carry::Front || one.kind == Carry::Panel;
   return QObject::tr("%1, %2").arg(qs(isSmall ? part.code : one.assembly), what);
 }
 
@@ -57,6 +58,8 @@ QString carryWords(const Carried& one) {
       return QObject::tr("out of its case, each marked with its place");
     case Carry::Front:
       return QObject::tr("off its hinges or slides, face to face with a blanket between");
+    case Carry::Panel:
+      return QObject::tr("flat, tied, paper between, each marked with its mate");
     case Carry::Shelf:
       return QObject::tr("flat, tied");
     case Carry::Top:
@@ -68,8 +71,18 @@ QString carryWords(const Carried& one) {
   return QObject::tr("empty, on its back or its foot, a blanket under the straps");
 }
 
-QStringList placeWords(const Carried& one, const LengthStyle& style) {
+QStringList placeWords(const Carried& one, const std::vector<bench::Pieces>& pieces,
+                       const LengthStyle& style) {
   QStringList out;
+  for (const Gluing gluing : {Gluing::InPlace, Gluing::Never}) {
+    QStringList to;
+    for (const auto& [row, how] : one.joinedThere)
+      if (how == gluing) to << qs(pieces[row].part.name);
+    if (to.isEmpty()) continue;
+    out << (gluing == Gluing::InPlace ? QObject::tr("dry first, then glued to: %1")
+                                      : QObject::tr("bolted, no glue, to: %1"))
+               .arg(to.join(QStringLiteral(", ")));
+  }
   switch (one.kind) {
     case Carry::Base:
       out << QObject::tr(
@@ -90,6 +103,8 @@ QStringList placeWords(const Carried& one, const LengthStyle& style) {
       break;
     case Carry::Top:
       out << QObject::tr("overhang equal all along, fixed from below with room to move");
+      break;
+    case Carry::Panel:
       break;
     case Carry::Drawer:
       out << QObject::tr("onto its slides or runners, to its own place");

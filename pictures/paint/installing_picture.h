@@ -16,7 +16,8 @@ QString loadWords(const bench::Carried& one, const LengthStyle& style);
 // How it is carried.
 QString carryWords(const bench::Carried& one);
 // What is done with it in its place, a line each, and what wants care.
-QStringList placeWords(const bench::Carried& one, const LengthStyle& style);
+QStringList placeWords(const bench::Carried& one, const std::vector<bench::Pieces>& pieces,
+                       const LengthStyle& style);
 QStringList placeCautions(const bench::Carried& one);
 
 // All that stands there, with this dark.

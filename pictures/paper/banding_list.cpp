@@ -43,6 +43,7 @@ class BandingPages {
         row(strip);
       }
     }
+    solid();
     bare();
   }
 
@@ -89,6 +90,21 @@ class BandingPages {
     page_.down(kRow);
   }
 
+  void solid() {
+    if (of_.solid.empty()) return;
+    page_.need(kHead);
+    if (page_.isFull()) return;
+    page_.text(page_.left(), page_.y(), page_.right() - page_.left(), 6,
+               QStringLiteral("Solid edging, on bars with the other lumber, in this order"), 11,
+               true);
+    page_.down(6.5);
+    for (const bench::SolidEdging& one : of_.solid) {
+      page_.need(5);
+      if (page_.isFull()) return;
+      said(solidWords(one, of_.list.pieces(), style_));
+    }
+  }
+
   void bare() {
     if (of_.bare.empty()) return;
     page_.need(kHead);
@@ -115,7 +131,8 @@ class BandingPages {
 Result<Sheaf> bandingPages(const PrintInput& input) {
   auto of =
       std::make_shared<const bench::Bandings>(bench::piecesAtBench({}, {}, input.parts), input.job);
-  if (of->rolls.empty()) return Problem{{}, 0, "banding", "no edge that is banded", "one that is"};
+  if (of->rolls.empty() && of->solid.empty())
+    return Problem{{}, 0, "banding", "no edge that is banded", "one that is"};
   return Sheaf{QStringLiteral("%1: banding").arg(qs(input.job.name)),
                [&job = input.job, of](Page& page, const PrintWatch& watch) {
                  BandingPages(page, job, *of).run(watch);

@@ -65,7 +65,7 @@ class FinishingPages {
       constexpr double kBox = 5, kWhen = 46, kMuch = 40;
       page_.box(page_.left(), y + 0.5, kBox);
       const double at = page_.left() + kBox + 3;
-      const QString finish = QString::fromUtf8(finishName(of_.group(coat).finish));
+      const QString finish = groupWords(of_.group(coat));
       if (coat.product.name.empty()) {
         page_.text(at, y, wide() - kBox - 3, 6,
                    finish + QStringLiteral(": not among the shop's finishes"), 11, true);
@@ -104,9 +104,8 @@ class FinishingPages {
   }
 
   void parts(const bench::Finished& group) {
-    const QString words =
-        QStringLiteral("%1: %2, bare for the glue %3")
-            .arg(QString::fromUtf8(finishName(group.finish)), area(group.cm2), area(group.bare));
+    const QString words = QStringLiteral("%1: %2, bare for the glue %3")
+                              .arg(groupWords(group), area(group.cm2), area(group.bare));
     page_.need(kHead + kRow);
     if (page_.isFull()) return;
     head(words);
@@ -142,7 +141,7 @@ class FinishingPages {
 Result<Sheaf> finishingPages(const PrintInput& input) {
   static const std::vector<ShopFinish> kNone;
   auto of = std::make_shared<const bench::Finishings>(
-      bench::piecesAtBench({}, {}, input.parts),
+      bench::piecesAtBench({}, {}, input.parts), input.job,
       input.finishes == nullptr ? kNone : *input.finishes);
   if (of->groups.empty())
     return Problem{{}, 0, "finishing", "no part with a finish", "one that has"};

@@ -30,7 +30,7 @@ class InstallingPages {
         const bench::Carried& one = of_.of(group, i);
         QStringList lines = {loadWords(one, style_), carryWords(one)};
         if (one.isForTwo()) lines << QStringLiteral("Two carry it.");
-        item(one, loading ? lines : placeWords(one, style_) + placeCautions(one),
+        item(one, loading ? lines : placeWords(one, of_.list.pieces(), style_) + placeCautions(one),
              *of_.list.groups()[group][i].numbers);
       }
     }

@@ -445,7 +445,7 @@ TEST_F(AtTheBench, theShopsFinishSaysWhatIsMixedAndWhen) {
   press(Qt::Key_3);
   EXPECT_TRUE(text("With what").contains(QStringLiteral("hard oil 1 of 2, brush")));
   EXPECT_TRUE(text("Figure in the other unit").contains(QStringLiteral(" thinner, 25 %")));
-  EXPECT_EQ(text("Tried first"), QStringLiteral("sand with 180 first, dust off"));
+  EXPECT_TRUE(text("Tried first").startsWith(QStringLiteral("sand with 180 first, dust off")));
   EXPECT_TRUE(groups()->item(0)->text().contains(QStringLiteral("day 1, 8:00")));
   EXPECT_TRUE(text("Of all of it").contains(QStringLiteral("the last is dry on day ")));
 }

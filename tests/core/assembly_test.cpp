@@ -17,59 +17,13 @@
 #include "core/kinds/carcass/sliding.h"
 #include "core/kinds/group/lines.h"
 #include "core/kinds/validate.h"
+#include "tests/core/ordered.h"
 #include "tests/core/support.h"
 
 namespace pp::bench {
 namespace {
 
 using test::mm;
-
-struct Ordered {
-  Job job;
-  std::vector<Pieces> pieces;
-  std::vector<UnitOrder> units;
-
-  explicit Ordered(Job of) : job(std::move(of)) {
-    pieces = piecesAtBench({}, {}, breakDown(job).parts);
-    units = assemblyOrder(pieces, job);
-  }
-  const Part& part(const PieceAt& at) const { return pieces[at.row].part; }
-
-  // "left side", "right side, whole", a line each.
-  std::string said(const UnitOrder& unit) const {
-    std::string out;
-    for (const PutIn& step : unit.steps)
-      out += pieces[step.row].part.name + (step.isWhole ? ", whole" : "") +
-             (step.poses.size() > 1 ? " x" + std::to_string(step.poses.size()) : "") + "\n";
-    return out;
-  }
-  const UnitOrder& last() const { return units.back(); }
-  const UnitOrder& kind(UnitKind wanted) const {
-    for (const UnitOrder& unit : units)
-      if (unit.kind == wanted) return unit;
-    throw std::runtime_error("no such unit");
-  }
-};
-
-// A case of that job, open inside, 600 wide, 720 high, 560 deep.
-Job caseWith(const std::function<void(Carcass&)>& change) {
-  Carcass carcass = test::metricCarcass().carcass();
-  change(carcass);
-  return test::jobWith(carcass);
-}
-
-// Shelves as high apart, their pockets in the lower faces.
-Job shelved(int openings, Joint joint) {
-  return caseWith([&](Carcass& carcass) {
-    carcass.joint = joint;
-    carcass.back.school = BackSchool::Behind;
-    Split split;
-    split.by = SplitBy::Shelves;
-    split.children.resize(static_cast<std::size_t>(openings));
-    split.sizes.resize(split.children.size());
-    carcass.inside.content = split;
-  });
-}
 
 TEST(AssemblyOrder, aDadoCaseIsClosedByItsRightSide) {
   const Ordered of(caseWith([](Carcass& carcass) { carcass.back.school = BackSchool::Groove; }));
@@ -231,9 +185,11 @@ TEST(AssemblyOrder, boxesByThemselvesStandInNothing) {
 }
 
 TEST(AssemblyOrder, boardsDrawnInARowHaveNone) {
-  const auto job = readJob("f", test::demo("nest-boxes"));
-  ASSERT_TRUE(job);
-  EXPECT_TRUE(Ordered(*job).units.empty());
+  Job job = readJob("f", test::demo("nest-boxes")).value();
+  ASSERT_FALSE(Ordered(job).units.empty());
+  auto& boards = std::get<Boards>(job.assemblies[0].body).boards;
+  for (std::size_t i = 0; i < boards.size(); ++i) boards[i].places.clear();
+  EXPECT_TRUE(Ordered(job).units.empty());
 }
 
 // A shelf made anew after the drawing changed stands where the first was to stand, and alone.
@@ -402,6 +358,60 @@ TEST(Fasteners, areCoveredWhereTheyAreSeen) {
   EXPECT_EQ(heads(job, none), SeenHeads{}) << "pockets are in hidden faces";
 }
 
+// What is plugged and filled is bought.
+TEST(Fasteners, coversOfHeadsAreNeeded) {
+  const auto said = [](const SeenHeads& heads) {
+    std::string out;
+    for (const Need& need : coverNeeds(heads))
+      out += need.name + " " + std::to_string(need.amount) + "\n";
+    return out;
+  };
+  EXPECT_EQ(said({}), "");
+  EXPECT_EQ(said({16, 0, 0}), "wood plug 16\n");
+  EXPECT_EQ(said({16, 0, 6}), "wood plug 10\nwood filler 1\n");
+  EXPECT_EQ(said({0, 24, 0}), "wood filler 1\n");
+  Job job = caseWith([](Carcass& carcass) {
+    carcass.joint = Joint::Butt;
+    carcass.back.school = BackSchool::None;
+  });
+  job.assemblies[0].finish = Finish::Painted;
+  EXPECT_EQ(seenHeads(piecesAtBench({}, {}, breakDown(job).parts), job), (SeenHeads{16, 0, 16}));
+}
+
+// 510 deep, screws of a shelf at 50, 187, 323 and 460; on the far face of its divider a slide of
+// 450 runs behind a front of 18, to 468: the last moves behind it, those that find no room stay.
+TEST(Fasteners, keepClearOfASlideOnTheFarFace) {
+  const auto last = [](bool hasDrawer) {
+    const Ordered of(caseWith([&](Carcass& carcass) {
+      carcass.joint = Joint::Butt;
+      carcass.depth = mm(510);
+      carcass.back.school = BackSchool::None;
+      Split shelves;
+      shelves.by = SplitBy::Shelves;
+      shelves.children.resize(2);
+      shelves.sizes.resize(2);
+      Split bays;
+      bays.children.resize(2);
+      bays.sizes.resize(2);
+      bays.children[0].content = shelves;
+      if (hasDrawer) bays.children[1].content = DrawerBank{};
+      carcass.inside.content = bays;
+    }));
+    for (const Fastened& one : fastenedOf(of.pieces, of.job))
+      if (of.pieces[one.row].part.role == PartRole::FixedShelf &&
+          of.pieces[one.mate].part.role == PartRole::Divider)
+        return one.fasteners.at;
+    return std::vector<Length>{};
+  };
+  const std::vector<Length> free = last(false), beside = last(true);
+  ASSERT_EQ(free.size(), 4U);
+  ASSERT_EQ(beside.size(), 4U);
+  EXPECT_EQ(free.back(), mm(460));
+  EXPECT_GE(beside.back(), mm(468 + 8));
+  EXPECT_LE(beside.back(), mm(485));
+  EXPECT_EQ(beside[1], free[1]);
+}
+
 // A back in a groove: no screw of a bottom comes out in it.
 TEST(Fasteners, keepOutOfAGrooveOfTheMate) {
   const Ordered of(caseWith([](Carcass& carcass) {
@@ -488,6 +498,33 @@ TEST(TakingApart, aDriverWantsWhatIsInItsWayOutFirst) {
                           [](const TakenOut& one) { return one.unreached.has_value(); }));
 }
 
+// Each goes as it then can, and says what is wrong with it.
+TEST(TakingApart, inAnOrderThatIsGivenWhatIsWrongIsSaid) {
+  Puzzle puzzle = row(3);
+  // 2 comes out past 0 only the second way, and not past 1 at all; 1 is screwed to 0 past 2.
+  puzzle.blocked[2 * 3 + 0] = 0b01;
+  puzzle.blocked[2 * 3 + 1] = 0b11;
+  puzzle.driven = {{0, 1, {2}}};
+  puzzle.sort = {0, 1, 0};
+  puzzle.before = {0b10, 0};  // 0 and 2 are in place before 1
+  auto order = takenInOrder(puzzle, {{2}, {1}, {0}});
+  ASSERT_EQ(thingsOf(order), Order({{2}, {1}, {0}}));
+  EXPECT_TRUE(order[0].forced);
+  EXPECT_EQ(order[0].past, 1U);
+  EXPECT_FALSE(order[0].unreached || order[1].unreached);
+  EXPECT_EQ(order[0].tooLate, 1U) << "1 is there and comes after it";
+  EXPECT_EQ(order[2].way, -1);
+  order = takenInOrder(puzzle, {{1}, {2}, {0}});
+  EXPECT_EQ(order[0].unreached, 0U) << "2 is in the way of the driver";
+  EXPECT_FALSE(order[0].tooLate);
+  EXPECT_FALSE(order[1].forced);
+  EXPECT_EQ(order[1].way, 1);
+  // Two as one hold one another no more.
+  order = takenInOrder(puzzle, {{2, 1}, {0}});
+  EXPECT_FALSE(order[0].forced);
+  EXPECT_EQ(order[0].way, 1);
+}
+
 TEST(TakingApart, theOrderOfWorkGoesBeforeWhatIsLate) {
   Puzzle puzzle = row(3);
   // 2 is of a sort that is in place before that of 0.
@@ -530,7 +567,7 @@ TEST(Way, boxesGetPastOneAnotherOrNot) {
 // and far; and screws whose driver has no free line. Empty where all is well.
 class Trial {
  public:
-  explicit Trial(const Ordered& of) : of_(of) {}
+  explicit Trial(const Ordered& of, bool isMoved = false) : of_(of), isMoved_(isMoved) {}
 
   std::string run() {
     for (const UnitOrder& unit : of_.units) {
@@ -596,6 +633,7 @@ class Trial {
   std::string name(const PieceAt& at) const { return of_.part(at).code + " " + of_.part(at).name; }
 
   void putIn(const PutIn& step, const Set& now, const Set& there) {
+    if (step.isForced && isMoved_) return;  // it says so
     if (step.isForced) out_ += name(*now.begin()) + " is forced\n";
     if (step.unreached) {
       // Named where nothing helps; then it is so.
@@ -685,6 +723,7 @@ class Trial {
   }
 
   const Ordered& of_;
+  bool isMoved_;  // by the maker: what does not get past says so
   std::string made_;
   std::vector<Body> bodies_;
   std::vector<JointAt> joints_;
@@ -744,6 +783,20 @@ void check(const Job& job, bool inLine = true) {
          : trial.isUnreached ? "out of a driver's reach"
                              : "put together");
   RC_ASSERT(wrong == std::string());
+}
+
+// Whatever step is moved where: what gets past nothing says so.
+RC_GTEST_PROP(AssemblyOrder, aStepThatIsMovedGetsPastWhatIsThereOrSaysSo, ()) {
+  const Job job = *test::buildableJob();
+  RC_PRE(validate(job).empty() && breakDown(job).troubles.empty());
+  const Ordered of(job);
+  RC_PRE(!of.units.empty());
+  const UnitOrder& unit = of.units[*rc::gen::inRange<std::size_t>(0, of.units.size())];
+  const auto any = rc::gen::inRange<std::size_t>(0, unit.steps.size());
+  Job next = job;
+  next.moved = withMoved(job, of.pieces, unit, *any, *any);
+  const Ordered moved(next);
+  RC_ASSERT(Trial(moved, true).run() == std::string());
 }
 
 RC_GTEST_PROP(AssemblyOrder, everyPieceOfACaseGetsPastWhatIsThere, ()) {

@@ -73,7 +73,7 @@ TEST(FinishArea, leavesOutWhatIsGluedAndWhatIsHidden) {
 TEST(Finishing, aFaceWithAFinishOfItsOwnIsInItsOwnGroup) {
   Part part = board();
   part.finishOutside = Finish::Painted;
-  const std::vector<Finished> groups = bench::finished({{part, {1, 2}}});
+  const std::vector<Finished> groups = bench::finished({{part, {1, 2}}}, {});
   ASSERT_EQ(groups.size(), 2U);
   EXPECT_EQ(groups[0].finish, Finish::Clear);
   // Two pieces of 232 800 + 28 800 and of 240 000 square millimetres.
@@ -85,7 +85,7 @@ TEST(Finishing, aFaceWithAFinishOfItsOwnIsInItsOwnGroup) {
   EXPECT_EQ(groups[1].cm2, 4'800);
   EXPECT_EQ(groups[1].bare, 0);
   part.finish = Finish::None;
-  EXPECT_EQ(bench::finished({{part, {1}}}).size(), 1U);
+  EXPECT_EQ(bench::finished({{part, {1}}}, {}).size(), 1U);
 }
 
 ShopFinish varnish() {
@@ -211,7 +211,7 @@ TEST(Finishing, ofTheLogWallIsDryOnTheSecondDay) {
   satin.coats = 2;
   satin.minutes = 4;
   satin.drying = 240;
-  const Finishings of(bench::piecesAtBench({}, {}, parts), {clear, {2, "painted", {satin}}});
+  const Finishings of(bench::piecesAtBench({}, {}, parts), {}, {clear, {2, "painted", {satin}}});
   ASSERT_EQ(of.groups.size(), 2U);
   EXPECT_EQ(of.groups[0].cm2, 492'055);
   EXPECT_EQ(of.groups[1].cm2, 38'853);
@@ -245,7 +245,7 @@ TEST(Finishing, aCoatIsGivenToAPieceAfterTheOther) {
   std::vector<Pieces> pieces =
       bench::piecesAtBench(taken.record.cuttings, taken.now(), taken.drawn);
   for (Pieces& one : pieces) one.part.finish = Finish::Clear;
-  const Finishings of(pieces, {varnish()});
+  const Finishings of(pieces, {}, {varnish()});
   ASSERT_EQ(of.list.groups().size(), 3U);
   const auto each = of.list.done(taken.now(), 0).of;
   EXPECT_EQ(of.list.ready(taken.now()), 3 * each);

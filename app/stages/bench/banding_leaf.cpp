@@ -76,6 +76,10 @@ class BandingLeaf : public Leaf {
             line += QObject::tr("; the shop has %1").arg(metres(row.left));
       out << line;
     }
+    if (!of_.solid.empty())
+      out << QObject::tr("Solid edging, on bars with the other lumber, in this order:");
+    for (const bench::SolidEdging& one : of_.solid)
+      out << solidWords(one, of_.list.pieces(), session_.style());
     if (!of_.bare.empty()) out << QObject::tr("Seen, and bare:");
     for (const bench::BareEdge& bare : of_.bare) {
       const bench::Pieces& of = of_.list.pieces()[bare.row];

@@ -6,9 +6,12 @@
 #include <utility>
 
 #include "app/fields/large.h"
+#include "app/stages/bench/ask_dialog.h"
 #include "app/stages/bench/trial_dialog.h"
 #include "app/stages/bench/wrong_dialog.h"
+#include "app/words/problem_words.h"
 #include "core/bench/tried.h"
+#include "core/length/parse.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
 
@@ -34,7 +37,22 @@ BenchStage::BenchStage(Session& session, QWidget* parent)
   groups_->setFocusPolicy(Qt::NoFocus);
   groups_->setSpacing(2);
   groups_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-  left->addWidget(groups_, 1);
+  left->addWidget(groups_, 3);
+  order_ = new StepList;
+  order_->setFixedWidth(kListWide);
+  left->addWidget(order_, 2);
+  const auto group = [this]() -> std::optional<std::size_t> {
+    const auto at = step();
+    return at ? std::optional(list().steps()[*at].group) : std::nullopt;
+  };
+  connect(order_, &StepList::chosen, this, [this, group](std::size_t chosen) {
+    catchUp();
+    if (const auto shown = group()) goTo(*shown, chosen);
+  });
+  connect(order_, &StepList::dragged, this, [this, group](std::size_t from, std::size_t to) {
+    catchUp();
+    if (const auto shown = group()) move(*shown, from, to);
+  });
   remark_ = figureLabel(tr("Of all of it"), 13, false);
   remark_->setWordWrap(true);
   remark_->setFixedWidth(kListWide);
@@ -43,10 +61,34 @@ BenchStage::BenchStage(Session& session, QWidget* parent)
   connect(groups_, &QListWidget::itemClicked, this, [this] {
     const int row = groups_->currentRow();
     catchUp();
-    if (row >= 0 && row < std::ssize(list().groups())) goTo(static_cast<std::size_t>(row));
+    if (row >= 0 && row < std::ssize(list().groups())) goTo(static_cast<std::size_t>(row), {});
   });
   auto* right = new QVBoxLayout;
   right->addLayout(makeStep());
+  auto* changes = new QHBoxLayout;
+  changes->setSpacing(6);
+  constexpr std::size_t kMostChanges = 3;
+  for (std::size_t i = 0; i < kMostChanges; ++i) {
+    auto* button = new QPushButton;
+    button->setFocusPolicy(Qt::NoFocus);
+    button->hide();
+    connect(button, &QPushButton::clicked, this, [this, i] {
+      catchUp();
+      const auto at = step();
+      const auto all = at ? leaf().changes(list().steps()[*at]) : std::vector<Change>{};
+      if (i < all.size()) take(all[i]);
+    });
+    changes->addWidget(button);
+    changes_.push_back(button);
+  }
+  reading_ = new QPushButton(tr("Type the reading   R"));
+  reading_->setAccessibleName(tr("A reading off the work"));
+  reading_->setFocusPolicy(Qt::NoFocus);
+  reading_->hide();
+  connect(reading_, &QPushButton::clicked, this, &BenchStage::askReading);
+  changes->addWidget(reading_);
+  changes->addStretch(1);
+  right->addLayout(changes);
   view_ = new BenchView;
   right->addWidget(view_, 1);
   middle->addLayout(right, 1);
@@ -64,6 +106,11 @@ BenchStage::BenchStage(Session& session, QWidget* parent)
   key(Qt::Key_A, [this] { allHere(); });
   key(Qt::Key_T, [this] { test(); });
   key(Qt::Key_W, [this] { wentWrong(); });
+  key(Qt::Key_R, [this] { askReading(); });
+  for (const Qt::Key one : {Qt::Key_J, Qt::Key_O, Qt::Key_F})
+    key(one, [this, one] { press(QKeySequence(one)); });
+  key(Qt::SHIFT | Qt::Key_Up, [this] { moveBy(-1); });
+  key(Qt::SHIFT | Qt::Key_Down, [this] { moveBy(1); });
   for (std::size_t i = 0; i < kinds_.size(); ++i)
     key(static_cast<Qt::Key>(Qt::Key_1 + static_cast<int>(i)), [this, i] { showLeaf(i); });
   connect(&session.floor(), &FloorDesk::changed, this, &BenchStage::stale);
@@ -103,7 +150,7 @@ QLayout* BenchStage::makeStep() {
   with_ = figureLabel(tr("With what"), 24, true);
   figure_ = figureLabel(tr("Figure"), kTwoMetres, true);
   other_ = figureLabel(tr("Figure in the other unit"), 17, false);
-  what_ = figureLabel(tr("What is done"), 24, true);
+  what_ = figureLabel(tr("What is done"), 20, true);
   piece_ = figureLabel(tr("Piece"), 24, true);
   how_ = figureLabel(tr("How it lies"), 17, false);
   first_ = figureLabel(tr("Tried first"), 17, true);
@@ -122,7 +169,7 @@ QLayout* BenchStage::makeStep() {
   right->addStretch(1);
   for (Label* one : {piece_, what_, how_, first_})
     one->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
-  for (Label* one : {how_, first_}) one->setWordWrap(true);
+  for (Label* one : {what_, how_, first_}) one->setWordWrap(true);
   // The figure is seen whole; what is said of it has the rest.
   row->addLayout(left);
   row->addLayout(right, 1);
@@ -139,7 +186,12 @@ std::vector<KeyHelp> BenchStage::keys() const {
   return {{tr("1 … 5"), tr("machining, banding, finishing, assembly, installing")},
           {tr("Space, Enter"), tr("it is done to the piece")},
           {tr("A"), tr("it is done to all pieces that are there")},
-          {tr("T"), tr("how the test cut came out: kept for the shop's next job")},
+          {tr("T"), tr("how the test cut or the sample came out: kept for the shop's next job")},
+          {tr("Shift+↑ ↓"), tr("the step of the assembly earlier, later; dragged in the list too")},
+          {tr("J"), tr("its joints: glued in the shop, in place, never")},
+          {tr("O"), tr("the order as it was found")},
+          {tr("R"), tr("the reading off the work that the part waits for")},
+          {tr("F"), tr("finished as parts or put together")},
           {tr("W"), tr("something went wrong with the piece: the ways out")},
           {tr("Z"), tr("take the last one back")},
           {tr("← →"), tr("look at other steps; Space does one whose piece is cut")},
@@ -245,6 +297,9 @@ void BenchStage::showStep() {
       all.of == 0 ? QString()
                   : kinds_[shown_].progress.arg(all.done).arg(all.of).arg(leaf().countWords()));
   if (!at) {
+    for (QPushButton* button : changes_) button->hide();
+    reading_->hide();
+    order_->hide();
     view_->show({}, all.of == 0 ? leaf().nothing() : leaf().allDone());
     done_->setText(tr("Nothing to do"));
     for (QPushButton* button : {all_, test_, wrong_}) button->setEnabled(false);
@@ -252,13 +307,21 @@ void BenchStage::showStep() {
   }
   const bench::Worklist::Step& one = list().steps()[*at];
   groups_->setCurrentRow(static_cast<int>(one.group));
+  order_->setSteps(leaf().stepsOf(one.group));
+  order_->setCurrentRow(static_cast<int>(one.work));
+  order_->setVisible(order_->count() > 0);
   showWords(one);
+  showChanges(one);
   const State state = list().state(one, progress());
   done_->setText(state == State::Done    ? tr("It is done")
                  : state == State::Ready ? tr("Done   Space")
                                          : tr("Not cut yet"));
   all_->setEnabled(!list().readyAt(one.group, progress()).empty());
-  test_->setEnabled(leaf().trial(one).has_value());
+  const bool isSample = leaf().sample(one).has_value();
+  test_->setText(isSample ? tr("Sample   T") : tr("Test cut   T"));
+  test_->setAccessibleName(isSample ? tr("How the sample came out")
+                                    : tr("How the test cut came out"));
+  test_->setEnabled(isSample || leaf().trial(one).has_value());
   wrong_->setEnabled(state != State::NotCut);
 }
 
@@ -324,6 +387,7 @@ void BenchStage::test() {
   catchUp();
   const auto at = step();
   if (!at) return;
+  if (const auto sample = leaf().sample(list().steps()[*at])) return askSample(*sample);
   const auto slot = leaf().trial(list().steps()[*at]);
   if (!slot) return;
   auto* dialog = new TrialDialog(session().style(),
@@ -385,9 +449,118 @@ void BenchStage::back() {
   noted({undone});
 }
 
-void BenchStage::goTo(std::size_t group) {
-  const auto ready = list().readyAt(group, progress());
-  lookAt(ready.empty() ? list().firstOf(group) : std::optional(ready.front()));
+void BenchStage::goTo(std::size_t group, std::optional<std::size_t> work) {
+  if (!work) {
+    const auto ready = list().readyAt(group, progress());
+    lookAt(ready.empty() ? list().firstOf(group) : std::optional(ready.front()));
+    return;
+  }
+  // Of a step the piece that is next.
+  std::optional<std::size_t> found;
+  for (std::size_t i = 0; i < steps(); ++i) {
+    const bench::Worklist::Step& one = list().steps()[i];
+    if (one.group != group || one.work != *work) continue;
+    const bool isReady = list().state(one, progress()) == bench::Worklist::State::Ready;
+    if (!found || isReady) found = i;
+    if (isReady) break;
+  }
+  if (found) lookAt(found);
+}
+
+void BenchStage::showChanges(const bench::Worklist::Step& step) {
+  const std::vector<Change> all = leaf().changes(step);
+  for (std::size_t i = 0; i < changes_.size(); ++i) {
+    changes_[i]->setVisible(i < all.size());
+    if (i >= all.size()) continue;
+    changes_[i]->setText(all[i].says);
+    changes_[i]->setAccessibleName(all[i].name);
+  }
+  reading_->setVisible(leaf().reading(step).has_value());
+}
+
+void BenchStage::take(const Change& change) {
+  Job next = session().draft();
+  change.make(next);
+  const Problems problems = session().edit(change.what, std::move(next));
+  if (problems.empty()) session().finish();
+  problem_->show(problems);
+}
+
+void BenchStage::press(const QKeySequence& key) {
+  catchUp();
+  const auto at = step();
+  if (!at) return;
+  for (const Change& one : leaf().changes(list().steps()[*at]))
+    if (one.key == key) return take(one);
+}
+
+void BenchStage::move(std::size_t group, std::size_t from, std::size_t to) {
+  catchUp();
+  if (group >= list().groups().size()) return;
+  const auto change = leaf().moved(group, from, to);
+  if (!change) return;
+  take(*change);
+  catchUp();
+  goTo(group, to);
+}
+
+void BenchStage::moveBy(int by) {
+  catchUp();
+  const auto at = step();
+  if (!at) return;
+  const bench::Worklist::Step one = list().steps()[*at];
+  const auto to = static_cast<std::int64_t>(one.work) + by;
+  if (to >= 0) move(one.group, one.work, static_cast<std::size_t>(to));
+}
+
+void BenchStage::askReading() {
+  catchUp();
+  const auto at = step();
+  const auto reading = at ? leaf().reading(list().steps()[*at]) : std::nullopt;
+  if (!reading) return;
+  const auto take = [this, reading](const QString& text) -> QString {
+    const auto typed = parseExpression(text.toStdString(), session().style().unit);
+    if (!typed || *typed <= Length{}) return tr("A length above 0 is wanted.");
+    Job next = session().draft();
+    if (!reading->take(next, *typed)) return tr("No more readings are kept for it.");
+    const Problems problems = session().edit(tr("a reading off the work"), std::move(next));
+    if (!problems.empty()) return sentence(problems.front());
+    session().finish();
+    return {};
+  };
+  auto* dialog = new AskDialog(tr("Read off the work"), reading->question, tr("The reading"), {},
+                               take, window());
+  dialog->setAttribute(Qt::WA_DeleteOnClose);
+  connect(dialog, &QDialog::finished, this, [this] { done_->setFocus(); });
+  dialog->open();
+}
+
+// Kept by the shop, whatever job it was for; undo in the Rack takes it back.
+void BenchStage::askSample(const bench::Sample& sample) {
+  const auto state = session().store().state();
+  const std::string before = state ? state->samples : std::string();
+  const auto take = [this, sample, before](const QString& text) -> QString {
+    bench::Sample made = sample;
+    made.result = text.toStdString();
+    const std::string after =
+        bench::writeSamples(bench::withSample(bench::readSamples(before), made));
+    const auto set = [](std::string value) {
+      return [value = std::move(value)](Store& store) -> Problems {
+        const auto problem = store.set(kSamples, value);
+        return problem ? Problems{*problem} : Problems{};
+      };
+    };
+    session().store().change(tr("keep a sample"), set(after), set(before));
+    return {};
+  };
+  auto* dialog = new AskDialog(
+      tr("Sample"),
+      tr("Every coat on a sanded offcut of %1: how did it come out?").arg(qs(sample.material)),
+      tr("How it came out"), qs(bench::sampleOf(bench::readSamples(before), sample)), take,
+      window());
+  dialog->setAttribute(Qt::WA_DeleteOnClose);
+  connect(dialog, &QDialog::finished, this, [this] { done_->setFocus(); });
+  dialog->open();
 }
 
 std::optional<std::size_t> BenchStage::find(const std::string& words) const {

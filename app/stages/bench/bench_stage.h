@@ -2,10 +2,9 @@
 // be read from two metres and worked by keys or with gloves.
 #pragma once
 
-#include <QListWidget>
-
 #include "app/stages/bench/bench_view.h"
 #include "app/stages/bench/leaf.h"
+#include "app/stages/bench/step_list.h"
 #include "app/stages/step_stage.h"
 
 namespace pp {
@@ -46,7 +45,15 @@ class BenchStage : public StepStage {
   void allHere();
   void test();
   void wentWrong();
-  void goTo(std::size_t group);
+  void goTo(std::size_t group, std::optional<std::size_t> work);
+  void showChanges(const bench::Worklist::Step& step);
+  void take(const Change& change);
+  void press(const QKeySequence& key);
+  void askReading();
+  void askSample(const bench::Sample& sample);
+  // A step of a group in the place of another of it, and looked at there.
+  void move(std::size_t group, std::size_t from, std::size_t to);
+  void moveBy(int by);
   const floor::Progress& progress() const { return session().floor().progress(); }
   const Event* last() const;
   void noted(std::vector<Event> events);
@@ -56,6 +63,7 @@ class BenchStage : public StepStage {
   std::size_t shown_ = 0;
   Label* progress_;
   QListWidget* groups_;
+  StepList* order_;  // of the group that is shown, where the maker may have another
   Label* remark_;
   Label* with_;
   Label* figure_;
@@ -69,6 +77,8 @@ class BenchStage : public StepStage {
   QPushButton* all_;
   QPushButton* test_;
   QPushButton* wrong_;
+  QPushButton* reading_;
+  std::vector<QPushButton*> changes_;                  // as many as a step has at most
   mutable std::vector<std::unique_ptr<Leaf>> leaves_;  // null: not made yet
   mutable std::vector<bench::Pieces> pieces_;          // that they are made of
   mutable std::vector<std::int64_t> of_;               // what they were made of

@@ -14,8 +14,9 @@ class FinishingLeaf : public Leaf {
  public:
   FinishingLeaf(const Session& session, std::vector<bench::Pieces> pieces)
       : session_(session),
-        of_(std::move(pieces), session.store().state() ? session.store().state()->finishes
-                                                       : std::vector<ShopFinish>{}) {}
+        of_(std::move(pieces), session.job(),
+            session.store().state() ? session.store().state()->finishes
+                                    : std::vector<ShopFinish>{}) {}
 
   const bench::Worklist& list() const override { return of_.list; }
 
@@ -48,16 +49,57 @@ class FinishingLeaf : public Leaf {
       out.figure = area(group.cm2);
     }
     out.what = finishedWords(row);
-    out.how = row.area.bare > Area{} ? QObject::tr("hatched stays bare for the glue")
-                                     : QObject::tr("nothing to keep bare");
+    out.how = group.isWhole
+                  ? QObject::tr("inside corners: mask beside them, wipe, little at a time")
+              : row.area.bare > Area{} ? QObject::tr("hatched stays bare for the glue")
+                                       : QObject::tr("nothing to keep bare");
+    QStringList first;
+    if (group.isWhole && coat.coat == 1)
+      first << QObject::tr("when it is together: fill the seams");
     if (coat.product.grit > 0)
-      out.first = QObject::tr("sand with %1 first, dust off").arg(coat.product.grit);
+      first << QObject::tr("sand with %1 first, dust off").arg(coat.product.grit);
+    if (const auto made = sample(step)) {
+      const std::string result = resultOf(*made);
+      first << (result.empty()
+                    ? QObject::tr("a sample on an offcut of %1: T").arg(lotWords(*made))
+                    : QObject::tr("the sample on %1: %2").arg(lotWords(*made), qs(result)));
+    }
+    out.first = first.join(QStringLiteral("; "));
     out.caution = QObject::tr(
         "Mask and suction for the dust, fresh air for the fumes, no flame near. Rags with oil are "
         "laid out flat or drowned: balled up they catch fire by themselves.");
     if (coat.coat == 1)
       out.caution += QObject::tr(" A sample first, on a sanded offcut of every lot that shows.");
     return out;
+  }
+
+  // On every lot that shows, before its first coat.
+  std::optional<bench::Sample> sample(const bench::Worklist::Step& step) const override {
+    if (of_.coat(step).coat != 1) return std::nullopt;
+    const Part& part = of_.list.part(step);
+    const Material* material = findMaterial(session_.job(), part.material);
+    if (material == nullptr) return std::nullopt;
+    return bench::Sample{
+        finishName(of_.group(of_.coat(step)).finish), material->name, part.lot, {}};
+  }
+
+  std::vector<Change> changes(const bench::Worklist::Step& step) const override {
+    const Assembly* assembly = findAssembly(session_.job(), of_.list.part(step).assembly);
+    if (assembly == nullptr) return {};
+    const bool isWhole = assembly->finishedWhole;
+    Change out;
+    out.says = (isWhole ? QObject::tr("%1 is finished put together   F")
+                        : QObject::tr("%1 is finished as parts   F"))
+                   .arg(qs(assembly->code));
+    out.name = QObject::tr("Finished as parts or put together");
+    out.key = Qt::Key_F;
+    out.what = (isWhole ? QObject::tr("finish %1 as parts") : QObject::tr("finish %1 put together"))
+                   .arg(qs(assembly->code));
+    out.make = [id = assembly->id, isWhole](Job& job) {
+      for (std::size_t i = 0; i < job.assemblies.size(); ++i)
+        if (std::as_const(job).assemblies[i].id == id) job.assemblies[i].finishedWhole = !isWhole;
+    };
+    return {out};
   }
 
   void paint(QPainter& painter, const QRectF& room,
@@ -72,7 +114,7 @@ class FinishingLeaf : public Leaf {
   QString remark() const override {
     QStringList out;
     for (const bench::Finished& group : of_.groups)
-      out << QObject::tr("%1: %2").arg(QObject::tr(finishName(group.finish)), area(group.cm2)) +
+      out << QObject::tr("%1: %2").arg(groupWords(group), area(group.cm2)) +
                  (group.bare > 0 ? QObject::tr(", bare for the glue %1").arg(area(group.bare))
                                  : QString());
     for (const bench::Can& can : of_.cans)
@@ -98,11 +140,19 @@ class FinishingLeaf : public Leaf {
   QString area(std::int64_t cm2) const {
     return areaFigure(static_cast<double>(cm2) / kCm2PerM2, session_.job().unit);
   }
+  std::string resultOf(const bench::Sample& sample) const {
+    const auto state = session_.store().state();
+    return state ? bench::sampleOf(bench::readSamples(state->samples), sample) : std::string();
+  }
+  static QString lotWords(const bench::Sample& sample) {
+    return sample.lot.empty() ? qs(sample.material)
+                              : QObject::tr("%1, lot %2").arg(qs(sample.material), qs(sample.lot));
+  }
   static bool isKnown(const bench::Coat& coat) { return !coat.product.name.empty(); }
 
   // "clear, hard varnish 2 of 3"
   QString coatWords(const bench::Coat& coat) const {
-    const QString finish = QObject::tr(finishName(of_.group(coat).finish));
+    const QString finish = groupWords(of_.group(coat));
     return isKnown(coat) ? QObject::tr("%1, %2 %3 of %4")
                                .arg(finish, qs(coat.product.name))
                                .arg(coat.coat)

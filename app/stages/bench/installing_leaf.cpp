@@ -51,7 +51,7 @@ class InstallingLeaf : public Leaf {
       };
       std::tie(out.figure, out.figureInOtherUnit) = inBothUnits(style, say);
       out.what = gap ? QObject::tr("free of the wall") : QObject::tr("high");
-      out.how = placeWords(one, style).join(QStringLiteral("; "));
+      out.how = placeWords(one, of_.list.pieces(), style).join(QStringLiteral("; "));
     }
     out.caution = cautions.join(QLatin1Char(' '));
     return out;

@@ -2,12 +2,15 @@
 // drawn.
 #pragma once
 
+#include <QKeySequence>
 #include <QPainter>
-#include <QString>
+#include <QStringList>
+#include <functional>
 #include <memory>
 #include <vector>
 
 #include "app/session/session.h"
+#include "core/bench/samples.h"
 #include "core/bench/tried.h"
 #include "core/bench/worklist.h"
 
@@ -23,6 +26,21 @@ struct StepWords {
   QString first;       // what is tried before; empty: nothing
   QString piece = {};  // what is put in where that is more than the piece that is ticked
   QString caution;
+};
+
+// What the maker has otherwise at a step: an edit of the job, by its key and on a button.
+struct Change {
+  QString says;  // on the button
+  QString name;  // that it is found by
+  QKeySequence key;
+  QString what;  // it does, for undo
+  std::function<void(Job&)> make;
+};
+
+// A size that is read off the work when a step comes to it.
+struct ReadOffWork {
+  QString question;
+  std::function<bool(Job&, Length)> take;
 };
 
 class Leaf {
@@ -42,6 +60,20 @@ class Leaf {
   virtual QString allDone() const = 0;
   // The slot that is tried before the step; none: nothing is.
   virtual std::optional<bench::Tried> trial(const bench::Worklist::Step&) const {
+    return std::nullopt;
+  }
+  // The sample that is made before the step; none: none is.
+  virtual std::optional<bench::Sample> sample(const bench::Worklist::Step&) const {
+    return std::nullopt;
+  }
+  virtual std::vector<Change> changes(const bench::Worklist::Step&) const { return {}; }
+  virtual std::optional<ReadOffWork> reading(const bench::Worklist::Step&) const {
+    return std::nullopt;
+  }
+  // The steps of a group, a line each, where the maker may have them in another order.
+  virtual QStringList stepsOf(std::size_t) const { return {}; }
+  // A step in the place of another of its group.
+  virtual std::optional<Change> moved(std::size_t, std::size_t, std::size_t) const {
     return std::nullopt;
   }
   // Of all of it, under the list; empty: nothing.
