@@ -90,21 +90,34 @@ class BoardsWriter : public FeatureWriter<Boards> {
     say(tr("."));
   }
 
-  // "0, 12, 40, up, right"
+  // "0, 12, 40, up, right", one after the other, and where the next could be.
   void places(std::size_t i, const QString& of) {
+    constexpr std::size_t kMostSaid = 6;
     const std::vector<BoardPlace>& places = body_.boards[i].places;
-    typedList(tr("place %1").arg(of),
-              places.empty() ? tr("no place in particular") : qs(formatPlaces(places, style_.unit)),
-              [i, unit = style_.unit](Boards& b, const QString& text) -> Problems {
-                std::vector<BoardPlace> typed;
-                if (text.trimmed() != tr("no place in particular")) {
-                  auto read = parsePlaces(text.toStdString(), unit);
-                  if (!read) return read.problems();
-                  typed = std::move(read).value();
-                }
-                b.boards[i].places = std::move(typed);
-                return {};
-              });
+    const std::size_t count = std::min(
+        {places.size() + 1, static_cast<std::size_t>(body_.boards[i].quantity), kMostSaid});
+    for (std::size_t k = 0; k < count; ++k) {
+      const bool isThere = k < places.size();
+      if (k > 0) say(tr("and"));
+      typedList(k == 0 ? tr("place %1").arg(of) : tr("place %1 %2").arg(k + 1).arg(of),
+                isThere  ? qs(formatPlaces({places[k]}, style_.unit))
+                : k == 0 ? tr("no place in particular")
+                         : tr("no other place"),
+                [i, k, unit = style_.unit](Boards& b, const QString& text) -> Problems {
+                  auto& all = b.boards[i].places;
+                  // It and those after it lie in a row again.
+                  if (text.trimmed().isEmpty() || text.trimmed().startsWith(tr("no "))) {
+                    all.resize(std::min(all.size(), k));
+                    return {};
+                  }
+                  const auto typed = parsePlaces(text.toStdString(), unit);
+                  if (!typed) return typed.problems();
+                  const auto from = static_cast<std::ptrdiff_t>(k);
+                  if (k < all.size()) all.erase(all.begin() + from);
+                  all.insert(all.begin() + from, typed->begin(), typed->end());
+                  return {};
+                });
+    }
   }
 
   void layers(std::size_t i, const QString& of) {

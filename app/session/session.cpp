@@ -6,7 +6,7 @@
 #include <utility>
 
 #include "app/words/problem_words.h"
-#include "core/bench/joints.h"
+#include "core/bench/covers.h"
 #include "core/breakdown/settle.h"
 #include "core/formats/file.h"
 #include "core/formats/job_json.h"

@@ -209,9 +209,14 @@ class Assembling {
     if (node.kind == UnitKind::Panel) {
       if (one >= PartRole::FrontEdging && one <= PartRole::RightEdging)
         rank += turnOf(part(first(node)));
-      // Of boards that face one another what lies between goes in first.
-      if (one == PartRole::Board && first(node) != 0 && body.pose.w.axis == bodies_[0].pose.w.axis)
-        rank = kFacing;
+      // Of boards that face one another what lies between goes in first, what lies over all last.
+      if (one == PartRole::Board && first(node) != 0) {
+        const Vec face = placed(body.pose, {0, 0, 1}) - placed(body.pose, {});
+        if (body.pose.w.axis == bodies_[0].pose.w.axis)
+          rank = kFacing;
+        else if (std::abs(face.z) > 0.5 && body.middle().z > middle_.z)
+          rank = kFacing + 1;
+      }
     }
     return rank + tie;
   }
@@ -550,75 +555,6 @@ std::vector<UnitOrder> assemblyOrder(const std::vector<Pieces>& pieces, const Jo
       }
     }
   }
-  return out;
-}
-
-namespace {
-
-const PartKey& keyAt(const std::vector<Pieces>& pieces, std::size_t row, std::size_t pose) {
-  const std::vector<PartKey>& keys = pieces[row].part.keys;
-  return keys[std::min(pose, keys.size() - 1)];
-}
-
-// By which the steps of a unit are known, each alike one after the other.
-std::set<PartKey> keysOf(const std::vector<Pieces>& pieces, const UnitOrder& unit) {
-  std::set<PartKey> out;
-  for (const PutIn& step : unit.steps)
-    for (const std::size_t pose : step.poses) out.insert(keyAt(pieces, step.row, pose));
-  return out;
-}
-
-}  // namespace
-
-std::vector<MovedStep> withMoved(const Job& job, const std::vector<Pieces>& pieces,
-                                 const UnitOrder& unit, std::size_t step, std::size_t to) {
-  std::vector<MovedStep> out = job.moved;
-  if (step == to) return out;
-  const PutIn &one = unit.steps[step], &other = unit.steps[to];
-  const auto alike = static_cast<std::size_t>(unit.alike);
-  const std::size_t of = one.poses.size() / alike, ofOther = other.poses.size() / alike;
-  for (std::size_t i = 0; i < alike; ++i) {
-    const bool after = to > step;
-    PartKey anchor =
-        keyAt(pieces, other.row, other.poses[after ? (i + 1) * ofOther - 1 : i * ofOther]);
-    for (std::size_t k = 0; k < of; ++k) {
-      const PartKey& key = keyAt(pieces, one.row, one.poses[i * of + k]);
-      // Nothing tells them apart.
-      if (key == anchor) continue;
-      out.push_back({key, anchor, after || k > 0});
-      anchor = key;
-    }
-  }
-  return out;
-}
-
-std::vector<MovedStep> withoutMoved(const Job& job, const std::vector<Pieces>& pieces,
-                                    const UnitOrder& unit) {
-  const std::set<PartKey> keys = keysOf(pieces, unit);
-  std::vector<MovedStep> out = job.moved;
-  std::erase_if(out, [&](const MovedStep& one) {
-    return keys.count(one.part) > 0 && keys.count(one.other) > 0;
-  });
-  return out;
-}
-
-bool isMoved(const Job& job, const std::vector<Pieces>& pieces, const UnitOrder& unit) {
-  return withoutMoved(job, pieces, unit).size() != job.moved.size();
-}
-
-std::vector<JointGluing> withGluing(const Job& job, const std::vector<Pieces>& pieces,
-                                    const PutIn& step, Gluing gluing) {
-  std::set<std::pair<PartKey, PartKey>> pairs;
-  for (const auto& [a, b] : step.joined) {
-    const PartKey &one = keyAt(pieces, a.row, a.pose), &other = keyAt(pieces, b.row, b.pose);
-    pairs.insert(std::minmax(one, other));
-  }
-  std::vector<JointGluing> out = job.gluing;
-  std::erase_if(out, [&](const JointGluing& one) {
-    return pairs.count(std::minmax(one.part, one.mate)) > 0;
-  });
-  if (gluing != Gluing::InShop)
-    for (const auto& [one, other] : pairs) out.push_back({one, other, gluing});
   return out;
 }
 

@@ -92,19 +92,6 @@ struct UnitOrder {
 // none.
 std::vector<UnitOrder> assemblyOrder(const std::vector<Pieces>& pieces, const Job& job);
 
-// --- what the maker has otherwise; each returns what the job has then ---
-
-// The step goes in where `to` does now, in all units that are alike. Precondition: both are steps
-// of the unit.
-std::vector<MovedStep> withMoved(const Job& job, const std::vector<Pieces>& pieces,
-                                 const UnitOrder& unit, std::size_t step, std::size_t to);
-// The unit as it is worked out.
-std::vector<MovedStep> withoutMoved(const Job& job, const std::vector<Pieces>& pieces,
-                                    const UnitOrder& unit);
-bool isMoved(const Job& job, const std::vector<Pieces>& pieces, const UnitOrder& unit);
-// All joints that the step closes.
-std::vector<JointGluing> withGluing(const Job& job, const std::vector<Pieces>& pieces,
-                                    const PutIn& step, Gluing gluing);
 // Of the step: of its joints the one that is glued last; none: it closes none.
 std::optional<Gluing> gluingOf(const PutIn& step);
 

@@ -5,7 +5,6 @@
 #include <map>
 #include <utility>
 
-#include "core/bench/read_off.h"
 #include "core/breakdown/fittings.h"
 #include "core/parts/maker.h"
 
@@ -324,6 +323,10 @@ class Joiner {
 
 }  // namespace
 
+double at(const Vec& vec, int axis) {
+  return axis == 0 ? vec.x : axis == 1 ? vec.y : vec.z;
+}
+
 std::vector<Body> bodiesOf(const std::vector<Pieces>& pieces, const std::string& assembly,
                            const Standing& standing) {
   std::vector<Body> out;
@@ -376,41 +379,6 @@ std::vector<Fastened> fastenedOf(const std::vector<Pieces>& pieces, const Job& j
   std::stable_sort(out.begin(), out.end(), [](const Fastened& a, const Fastened& b) {
     return std::pair(a.row, a.edge) < std::pair(b.row, b.edge);
   });
-  return out;
-}
-
-SeenHeads seenHeads(const std::vector<Pieces>& pieces, const Job& job) {
-  SeenHeads out;
-  for (const Assembly& assembly : job.assemblies) {
-    const std::vector<Body> bodies = bodiesOf(pieces, assembly.code);
-    for (const JointAt& joint : jointsOf(bodies, job.unit)) {
-      const bool screws = joint.kind == JoinKind::Butt;
-      const Body& mate = bodies[joint.mate];
-      if ((!screws && joint.kind != JoinKind::Brads) || isOfBox(mate.key().role)) continue;
-      // The face that the screw goes in at is the one away from the joint.
-      const bool outside = dot(turned(mate.pose, {0, 0, 1}), joint.out) > 0;
-      if (mate.part->hidden[outside ? 1 : 0]) continue;
-      // Every copy of the assembly has its own.
-      const std::int64_t heads = std::ssize(joint.fasteners.at) * assembly.copies;
-      (screws ? out.screws : out.brads) += heads;
-      const Finish finish =
-          outside ? mate.part->finishOutside.value_or(mate.part->finish) : mate.part->finish;
-      if (screws && finish == Finish::Painted) out.painted += heads;
-    }
-  }
-  return out;
-}
-
-std::vector<Need> coverNeeds(const SeenHeads& heads) {
-  std::vector<Need> out;
-  const auto add = [&out](const char* name, std::int64_t amount) {
-    if (amount <= 0) return;
-    Need& need = out.emplace_back();
-    need.name = name;
-    need.amount = amount;
-  };
-  add("wood plug", heads.screws - heads.painted);
-  add("wood filler", heads.painted + heads.brads > 0 ? 1 : 0);
   return out;
 }
 

@@ -7,9 +7,11 @@
 #include "core/bench/pieces.h"
 #include "core/job/job.h"
 #include "core/parts/way.h"
-#include "core/store/needs.h"
 
 namespace pp::bench {
+
+// A coordinate of a point: 0, 1, 2 for x, y, z.
+double at(const Vec& vec, int axis);
 
 // One of the places of a part: `pose` of its poses.
 struct PieceAt {
@@ -72,17 +74,6 @@ struct Fastened {
 };
 // Of all that stand somewhere, each once, by part and edge.
 std::vector<Fastened> fastenedOf(const std::vector<Pieces>& pieces, const Job& job);
-
-// Heads in faces that are seen, of all pieces: they are plugged or filled before anything is
-// sanded. Those in boxes that are pulled out are let be.
-struct SeenHeads {
-  std::int64_t screws = 0, brads = 0;
-  std::int64_t painted = 0;  // of the screws, in faces that are painted: filled, not plugged
-  bool operator==(const SeenHeads&) const = default;
-};
-SeenHeads seenHeads(const std::vector<Pieces>& pieces, const Job& job);
-// A plug a screw, and filler where heads are painted over.
-std::vector<Need> coverNeeds(const SeenHeads& heads);
 
 // Where screws or brads sit along an edge so long, clear of `taken`: from and to along the edge.
 // Screws as `alongEdge` counts them; one that finds no free place stays where it would be.

@@ -23,10 +23,6 @@ const PieceAt& mateOf(const Closed& joint, const PieceAt& of) {
 
 }  // namespace
 
-double at(const Vec& vec, int axis) {
-  return axis == 0 ? vec.x : axis == 1 ? vec.y : vec.z;
-}
-
 ReadOff::Beside ReadOff::beside(std::size_t body, int axis, bool above,
                                 const std::vector<std::size_t>& there, double slack) const {
   const Body& one = bodies_[body];

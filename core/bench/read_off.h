@@ -6,8 +6,6 @@
 
 namespace pp::bench {
 
-// A coordinate of a point: 0, 1, 2 for x, y, z.
-double at(const Vec& vec, int axis);
 template <class One>
 bool isIn(const std::vector<One>& of, const One& one) {
   return std::find(of.begin(), of.end(), one) != of.end();

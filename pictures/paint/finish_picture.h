@@ -4,7 +4,7 @@
 #include <QPainter>
 
 #include "core/bench/finishing.h"
-#include "core/bench/joints.h"
+#include "core/bench/covers.h"
 #include "pictures/paint/wood.h"
 
 namespace pp {

@@ -244,14 +244,15 @@ TEST_F(Measure, whatStandsThereIsDraggedAlongItsWall) {
     std::vector<StandPicture> none;
     return wallRooms(view->rect(), job().site, none, Unit::Millimetre)[1];
   };
-  const WallRoom wall = middle();
-  const auto at = [&wall](double along, double up) {
+  const auto at = [&middle](double along, double up) {
+    const WallRoom wall = middle();
     return QPointF(wall.left + along * wall.scale, wall.face.bottom() - up * wall.scale).toPoint();
   };
+  const double pixel = 1 / middle().scale;
   test::drag(view, at(220, 20), at(1'037, 24));
   test::settle();
   // 817 further, to whole centimetres; on the floor still.
-  EXPECT_NEAR(job().site.stands[0].along.inMm(), 1'017, 1 / wall.scale + 5);
+  EXPECT_NEAR(job().site.stands[0].along.inMm(), 1'017, pixel + 5);
   EXPECT_EQ(job().site.stands[0].along.inNm() % Length::mm(10).inNm(), 0);
   EXPECT_EQ(job().site.stands[0].up, Length{});
   // Near the end it stands in the corner.

@@ -7,7 +7,9 @@
 #include <map>
 #include <set>
 
+#include "core/bench/covers.h"
 #include "core/bench/installing.h"
+#include "core/bench/making.h"
 #include "core/bench/sorts.h"
 #include "core/bench/takeapart.h"
 #include "core/breakdown/breakdown.h"
@@ -298,6 +300,43 @@ TEST(Fasteners, goThroughTheMateAndLeaveItsDriverALine) {
     const double out = std::abs(joint.lines[0].second.x - 300);
     EXPECT_NEAR(out, 300 + kDriver, 0.2);
   }
+}
+
+// Worked by hand. Pockets: an edge of 560 less a back of 6 is 554; the first and last 50 from its
+// ends, between them 454 in four steps of 113.5, for no more than 150. 32 long for 18.
+// Dados hold by themselves: only the two boxes have screws, 2.5 times 12 is 30; an edge of 318 has
+// them at 50, 159 and 268, and 159 is under the slide, half of 25 and 8 either way: 124 is the
+// nearest that is clear. A front of 18 on a box of 12: no longer than 12 + 12.6.
+TEST(Fasteners, ofAPocketCaseAndADadoCaseAreThoseWorkedByHand) {
+  const auto said = [](Joint joint, bool hasDrawers) {
+    const Ordered of(caseWith([&](Carcass& carcass) {
+      carcass.joint = joint;
+      carcass.back.school = BackSchool::Behind;
+      DrawerBank bank;
+      bank.fronts.resize(2);
+      if (hasDrawers) carcass.inside.content = bank;
+    }));
+    std::string out;
+    for (const Fastened& one : fastenedOf(of.pieces, of.job)) {
+      out += of.pieces[one.row].part.name + ": " + formatMm(one.fasteners.length) + " at";
+      for (const Length at : one.fasteners.at) out += " " + formatMm(at);
+      out += "\n";
+    }
+    for (const UnitOrder& unit : of.units)
+      for (const PutIn& step : unit.steps)
+        if (step.screws)
+          out += "front: " + std::to_string(step.screws->count) + " of " +
+                 formatMm(step.screws->length) + "\n";
+    return out;
+  };
+  const std::string pockets = ": 32 at 50 163.5 277 390.5 504\n";
+  EXPECT_EQ(said(Joint::Pocket, false),
+            "bottom" + pockets + "bottom" + pockets + "top" + pockets + "top" + pockets);
+  EXPECT_EQ(said(Joint::Dado, false), "");
+  const std::string box = ": 30 at 50 124 268\n";
+  const std::string front = "drawer box front" + box, back = "drawer box back" + box;
+  EXPECT_EQ(said(Joint::Dado, true),
+            front + front + back + back + "front: 4 of 20\nfront: 4 of 20\n");
 }
 
 // As many as the shopping list counts, each edge of a part once however many are alike.

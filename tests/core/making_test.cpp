@@ -9,6 +9,7 @@
 #include "core/bench/banding.h"
 #include "core/bench/finishing.h"
 #include "core/bench/installing.h"
+#include "core/bench/making.h"
 #include "core/bench/samples.h"
 #include "core/breakdown/mirror.h"
 #include "core/breakdown/overrides.h"
@@ -456,6 +457,8 @@ TEST(BoardPlaces, aBoxOfBoardsIsPutTogether) {
       EXPECT_FALSE(step.isForced || step.unreached) << of.pieces[step.row].part.name;
       for (const Closed& joint : step.joints) screws += joint.fasteners.at.size();
     }
+  EXPECT_EQ(widthOf(of.job, std::get<Boards>(of.job.assemblies[0].body)), mm(200))
+      << "the roof, 25 beyond either side";
   EXPECT_GE(steps, 5U);
   // Two along each of the sides' four ends and of the floor's four edges.
   EXPECT_EQ(screws, 16U);

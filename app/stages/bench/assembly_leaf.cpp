@@ -2,6 +2,7 @@
 
 #include "app/stages/bench/leaf.h"
 #include "core/bench/leaves.h"
+#include "core/bench/making.h"
 #include "core/breakdown/readings.h"
 #include "pictures/paint/assembly_picture.h"
 #include "pictures/paint/figures.h"

@@ -1,7 +1,7 @@
 #include <utility>
 
 #include "app/stages/bench/leaf.h"
-#include "core/bench/joints.h"
+#include "core/bench/covers.h"
 #include "core/bench/leaves.h"
 #include "core/breakdown/fittings.h"
 #include "pictures/paint/figures.h"

@@ -536,7 +536,8 @@ std::string formatPlaces(const std::vector<BoardPlace>& places, Unit unit) {
   std::vector<std::string> out;
   for (const BoardPlace& one : places) {
     const auto shown = [unit](Length where) {
-      return (where < Length{} ? "-" : "") + formatExact(std::max(where, -where), unit);
+      const std::string text = formatExact(std::max(where, -where), unit);
+      return (where < Length{} ? "-" : "") + text.substr(0, text.rfind(' '));
     };
     std::string text = fmt::format("{}, {}, {}, {}, {}", shown(one.x), shown(one.y), shown(one.z),
                                    wayWord(one.length), wayWord(one.width));
@@ -573,8 +574,22 @@ BoardPlace mirrored(const BoardPlace& of, Length thickness) {
   return out;
 }
 
-Length widthOf(const Job& /*job*/, const Boards& of) {
-  return of.boards.front().length;
+// From the leftmost to the rightmost of those that stand somewhere; a tilt is left out.
+Length widthOf(const Job& job, const Boards& of) {
+  std::optional<std::pair<Length, Length>> room;
+  for (const LooseBoard& board : of.boards)
+    for (const BoardPlace& place : board.places) {
+      const Direction u = directionOf(place.length), v = directionOf(place.width);
+      Length end = place.x;
+      for (const auto& [way, size] :
+           {std::pair(u, board.length), std::pair(v, board.width),
+            std::pair(across(u, v), findMaterial(job, board.material)->measured)})
+        if (way.axis == Axis::X) end += way.sign * size;
+      const auto [low, high] = std::minmax(place.x, end);
+      room = room ? std::pair(std::min(room->first, low), std::max(room->second, high))
+                  : std::pair(low, high);
+    }
+  return room ? room->second - room->first : of.boards.front().length;
 }
 
 std::int64_t mostPieces(const SharedRows<LooseBoard>& boards) {
