@@ -2,8 +2,6 @@
 
 #include <algorithm>
 #include <cmath>
-#include <map>
-#include <set>
 
 #include "core/bench/banding.h"
 #include "core/bench/read_off.h"
@@ -32,7 +30,7 @@ class Assembling {
     Room room;
     for (const Body& body : bodies_) room.take(body);
     middle_ = room.middle();
-    for (const JointGluing& one : job.gluing) gluing_[{one.part, one.mate}] = one.gluing;
+
     masks_.assign(bodies_.size() * bodies_.size(), std::nullopt);
   }
 
@@ -298,22 +296,29 @@ class Assembling {
   // In the order the maker has moved them to, where any was.
   std::vector<TakenOut> asMoved(const std::vector<Node>& nodes, const Laid& laid,
                                 std::vector<TakenOut> taken, bool& any) const {
+    if (job_.moved.empty()) return taken;
+    struct Known {
+      PartKey key;
+      std::vector<std::size_t> things;
+    };
+    std::vector<Known> row;
+    for (const TakenOut& one : taken) row.push_back({keyOf(one, nodes), one.things});
     for (const MovedStep& move : job_.moved) {
-      const auto find = [&](const PartKey& key) {
-        return std::find_if(taken.begin(), taken.end(),
-                            [&](const TakenOut& one) { return keyOf(one, nodes) == key; });
+      const auto find = [&row](const PartKey& key) {
+        return std::find_if(row.begin(), row.end(),
+                            [&key](const Known& one) { return one.key == key; });
       };
       const auto from = find(move.part);
-      if (from == taken.end() || find(move.other) == taken.end()) continue;
-      TakenOut one = std::move(*from);
-      taken.erase(from);
+      if (from == row.end() || find(move.other) == row.end()) continue;
+      Known one = std::move(*from);
+      row.erase(from);
       // What goes in after is taken away before.
-      taken.insert(find(move.other) + (move.after ? 0 : 1), std::move(one));
+      row.insert(find(move.other) + (move.after ? 0 : 1), std::move(one));
       any = true;
     }
     if (!any) return taken;
     std::vector<std::vector<std::size_t>> order;
-    for (TakenOut& one : taken) order.push_back(std::move(one.things));
+    for (Known& one : row) order.push_back(std::move(one.things));
     return takenInOrder(laid.puzzle, order);
   }
 
@@ -416,15 +421,9 @@ class Assembling {
   }
 
   Closed closed(const JointAt& joint) const {
-    const PartKey &a = bodies_[joint.piece].key(), &b = bodies_[joint.mate].key();
-    auto at = gluing_.find({a, b});
-    if (at == gluing_.end()) at = gluing_.find({b, a});
-    return {bodies_[joint.piece].at,
-            bodies_[joint.mate].at,
-            joint.edge,
-            joint.kind,
-            joint.fasteners,
-            at == gluing_.end() ? Gluing::InShop : at->second};
+    const Body &piece = bodies_[joint.piece], &mate = bodies_[joint.mate];
+    return {piece.at,   mate.at,         joint.edge,
+            joint.kind, joint.fasteners, gluings_.between(piece.key(), mate.key())};
   }
   std::optional<Unreached> unreached(std::size_t driven, const std::vector<Node>& nodes,
                                      const Laid& laid,
@@ -470,7 +469,7 @@ class Assembling {
   }
 
   const Job& job_;
-  std::map<std::pair<PartKey, PartKey>, Gluing> gluing_;
+  Gluings gluings_{job_};
   std::vector<Body> bodies_;
   std::vector<std::size_t> member_;  // by body, of the group; none: the assembly's own
   std::string code_;

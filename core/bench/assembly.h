@@ -45,6 +45,7 @@ struct Unreached {
   bool operator==(const Unreached&) const = default;
 };
 
+// Of a drawer's front, through its box.
 struct FrontScrews {
   int count = 0;
   Length length;

@@ -4,6 +4,7 @@
 
 #include <algorithm>
 #include <map>
+#include <set>
 
 #include "core/breakdown/fittings.h"
 #include "core/store/shopping.h"
@@ -63,6 +64,9 @@ std::vector<Finished> finished(const std::vector<Pieces>& pieces, const Job& job
   using Key = std::pair<bool, Finish>;
   std::map<Key, Finished> byKey;
   std::map<Key, Area> areas, bare;
+  std::set<std::string> whole;
+  for (const Assembly& assembly : job.assemblies)
+    if (assembly.finishedWhole) whole.insert(assembly.code);
   bool isWhole = false;
   const auto add = [&](Finish finish, Finished::Row row, std::size_t copies) {
     if (finish == Finish::None || row.area.all() == Area{}) return;
@@ -80,8 +84,7 @@ std::vector<Finished> finished(const std::vector<Pieces>& pieces, const Job& job
     const Part& part = pieces[row].part;
     const std::size_t copies = pieces[row].numbers.size();
     const FinishArea area = finishArea(part);
-    const Assembly* assembly = findAssembly(job, part.assembly);
-    isWhole = assembly != nullptr && assembly->finishedWhole;
+    isWhole = whole.count(part.assembly) > 0;
     if (!part.finishOutside || *part.finishOutside == part.finish) {
       add(part.finish, {row, true, true, true, area}, copies);
       continue;

@@ -105,13 +105,6 @@ class Carrying {
     const std::vector<PartKey>& keys = pieces_[at.row].part.keys;
     return keys[std::min(at.pose, keys.size() - 1)];
   }
-  Gluing gluingOf(const PieceAt& a, const PieceAt& b) const {
-    const PartKey one = keyOf(a), other = keyOf(b);
-    for (const JointGluing& row : job_.gluing)
-      if ((row.part == one && row.mate == other) || (row.part == other && row.mate == one))
-        return row.gluing;
-    return Gluing::InShop;
-  }
 
   // What is glued in the shop goes as one; the rest is put together there.
   void sections(const Taken& all, Carry kind, const Assembly& of) {
@@ -131,7 +124,7 @@ class Carrying {
           const auto one = at.find(a), other = at.find(b);
           if (one == at.end() || other == at.end()) continue;
           isJoined[one->second] = isJoined[other->second] = true;
-          const Gluing gluing = gluingOf(a, b);
+          const Gluing gluing = gluings_.between(keyOf(a), keyOf(b));
           if (gluing == Gluing::InShop)
             together.join(one->second, other->second);
           else
@@ -270,6 +263,7 @@ class Carrying {
   const std::vector<UnitOrder>& order_;
   const std::vector<Pieces>& pieces_;
   const Job& job_;
+  Gluings gluings_{job_};
   std::vector<Carried> out_;
 };
 

@@ -3,7 +3,6 @@
 #include <algorithm>
 #include <cmath>
 #include <map>
-#include <utility>
 
 #include "core/breakdown/fittings.h"
 #include "core/parts/maker.h"
@@ -363,6 +362,15 @@ bool isFastened(JoinKind kind) {
 
 std::vector<JointAt> jointsOf(const std::vector<Body>& bodies, Unit unit) {
   return Joiner(bodies, unit).run();
+}
+
+Gluings::Gluings(const Job& job) {
+  for (const JointGluing& one : job.gluing) said_[std::minmax(one.part, one.mate)] = one.gluing;
+}
+
+Gluing Gluings::between(const PartKey& one, const PartKey& other) const {
+  const auto at = said_.find(std::minmax(one, other));
+  return at == said_.end() ? Gluing::InShop : at->second;
 }
 
 std::vector<Fastened> fastenedOf(const std::vector<Pieces>& pieces, const Job& job) {

@@ -3,9 +3,12 @@
 #pragma once
 
 #include <algorithm>
+#include <map>
+#include <utility>
 
 #include "core/bench/pieces.h"
 #include "core/job/job.h"
+#include "core/job/making.h"
 #include "core/parts/way.h"
 
 namespace pp::bench {
@@ -63,6 +66,16 @@ inline constexpr double kDriver = 150;  // millimetres
 // Screws and brads are spread evenly, the first and last 50 mm from the ends, and moved aside where
 // they would come out in a slot, a row of holes or another joint of either part.
 std::vector<JointAt> jointsOf(const std::vector<Body>& bodies, Unit unit);
+
+// When the joints between two parts are glued, whichever is named first.
+class Gluings {
+ public:
+  explicit Gluings(const Job& job);
+  Gluing between(const PartKey& one, const PartKey& other) const;
+
+ private:
+  std::map<std::pair<PartKey, PartKey>, Gluing> said_;
+};
 
 // Along an edge of a part to one of its mates: the same for all its pieces that are joined so.
 struct Fastened {

@@ -273,7 +273,8 @@ PutInWords wordsOf(const UnitOrder& unit, const PutIn& step, const Rows& pieces,
                       .arg(counted(step.clamps, QObject::tr("clamp"), QObject::tr("clamps")));
   if (step.waits)
     out.cautions << QObject::tr(
-        "Waits for a reading off the work: measured at the front and the rear, typed here (R), cut "
+        "Waits for a reading off the work: measured at the front and the rear, typed at its step "
+        "(R), cut "
         "by a later cutting.");
   if (step.unreached)
     out.cautions << (step.isMoved

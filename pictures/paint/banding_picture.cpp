@@ -40,6 +40,11 @@ void draw(QPainter& painter, const Lie& lie, const bench::Strip& strip, const Pa
 
 }  // namespace
 
+QString bandingName(const Job& job, const std::string& id) {
+  const Banding* banding = findBanding(job, id);
+  return qs(banding == nullptr ? id : banding->name);
+}
+
 QString solidWords(const bench::SolidEdging& one, const std::vector<bench::Pieces>& pieces,
                    const LengthStyle& style) {
   const Part& part = pieces[one.row].part;

@@ -9,6 +9,8 @@
 
 namespace pp {
 
+// Its name, or what it is called in the job where the rack has none of it.
+QString bandingName(const Job& job, const std::string& id);
 // "T1-04 front edging, 1800 × 40, mitred corners: flushed when the glue is dry"
 QString solidWords(const bench::SolidEdging& one, const std::vector<bench::Pieces>& pieces,
                    const LengthStyle& style);

@@ -77,6 +77,19 @@ QString typed(Length length, const LengthStyle& style) {
                                                 : formatExact(length, style.unit));
 }
 
+QString nameWithHand(const Part& part) {
+  const QString name = qs(part.name);
+  switch (part.hand) {
+    case Hand::Left:
+      return QObject::tr("%1, left hand").arg(name);
+    case Hand::Right:
+      return QObject::tr("%1, right hand").arg(name);
+    case Hand::None:
+      break;
+  }
+  return name;
+}
+
 QStringList sidesOf(const Part& part, bool banded) {
   QStringList out;
   for (const Edge edge : kEdges) {

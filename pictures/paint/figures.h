@@ -35,6 +35,9 @@ QString weightFigure(double grams, Unit unit);
 QString counted(std::int64_t n, const QString& one, const QString& many);
 QString qs(const std::string& text);
 
+// "left side, left hand"
+QString nameWithHand(const Part& part);
+
 // Where a part is banded, or where it is not: "front", "top".
 QStringList sidesOf(const Part& part, bool banded);
 

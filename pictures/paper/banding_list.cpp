@@ -48,10 +48,7 @@ class BandingPages {
   }
 
  private:
-  QString name(const std::string& id) const {
-    const Banding* banding = findBanding(job_, id);
-    return qs(banding == nullptr ? id : banding->name);
-  }
+  QString name(const std::string& id) const { return bandingName(job_, id); }
 
   void said(const QString& words) {
     constexpr double kLine = 5;

@@ -7,10 +7,7 @@
 namespace pp {
 
 QString pieceHead(const Part& part) {
-  const QString hand = part.hand == Hand::Left    ? QStringLiteral(", left hand")
-                       : part.hand == Hand::Right ? QStringLiteral(", right hand")
-                                                  : QString();
-  return qs(part.code) + QStringLiteral("   ") + qs(part.name) + hand;
+  return qs(part.code) + QStringLiteral("   ") + nameWithHand(part);
 }
 
 void tickBoxes(Page& page, double x, double y, double w, const std::vector<std::int64_t>& numbers) {

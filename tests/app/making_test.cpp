@@ -145,18 +145,20 @@ TEST_F(AsTheMakerHasIt, aJointIsGluedInTheShopInPlaceOrNever) {
 }
 
 TEST_F(AsTheMakerHasIt, aReadingIsTypedAtItsStep) {
-  edit([](Job& of) {
-    for (std::size_t i = 0; i < of.assemblies.size(); ++i) {
-      if (!std::as_const(of).assemblies[i].isCarcass()) continue;
-      std::vector<Opening*> open = {&of.assemblies[i].carcass().inside};
-      while (!open.empty()) {
-        Opening* one = open.back();
-        open.pop_back();
-        if (auto* split = std::get_if<Split>(&one->content))
-          for (Opening& child : split->children) open.push_back(&child);
-        if (auto* bank = std::get_if<DrawerBank>(&one->content)) bank->waits = true;
-      }
+  const auto banks = [](Job& of) {
+    std::vector<DrawerBank*> out;
+    std::vector<Opening*> open = {&of.assemblies[0].carcass().inside};
+    while (!open.empty()) {
+      Opening* one = open.back();
+      open.pop_back();
+      if (auto* split = std::get_if<Split>(&one->content))
+        for (Opening& child : split->children) open.push_back(&child);
+      if (auto* bank = std::get_if<DrawerBank>(&one->content)) out.push_back(bank);
     }
+    return out;
+  };
+  edit([&](Job& of) {
+    for (DrawerBank* bank : banks(of)) bank->waits = true;
   });
   press(Qt::Key_4);
   QListWidget* steps = list("The order of its steps");
@@ -173,15 +175,20 @@ TEST_F(AsTheMakerHasIt, aReadingIsTypedAtItsStep) {
   type(QStringLiteral("wide"));
   press(Qt::Key_Return);
   EXPECT_TRUE(
-      textOf(dialog, QStringLiteral("What is asked")).contains(QStringLiteral("A length above 0")));
+      textOf(dialog, QStringLiteral("What is asked")).contains(QStringLiteral("Lengths above 0")));
   auto* field = named<QWidget>(dialog, QStringLiteral("The reading"));
   ASSERT_NE(field, nullptr);
   press(Qt::Key_A, Qt::ControlModifier);
-  type(QStringLiteral("20 1/4"));
+  type(QStringLiteral("20 1/4, 20 1/8"));
   press(Qt::Key_Return);
   ASSERT_TRUE(waitFor([] { return QApplication::activeModalWidget() == nullptr; }));
   test::settle();
   EXPECT_TRUE(session().undoText().contains(QStringLiteral("a reading off the work")));
+  Job now = job();
+  std::vector<Length> readings;
+  for (const DrawerBank* bank : banks(now))
+    readings.insert(readings.end(), bank->readings.begin(), bank->readings.end());
+  EXPECT_EQ(readings, (std::vector<Length>{Length::in(20, 1, 4), Length::in(20, 1, 8)}));
   EXPECT_FALSE(hasButton("A reading off the work")) << "nothing waits there any more";
   EXPECT_FALSE(text("Caution").contains(QStringLiteral("Waits for a reading")));
   session().undo();

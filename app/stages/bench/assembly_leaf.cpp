@@ -99,11 +99,10 @@ class AssemblyLeaf : public Leaf {
       if (!reads || !isWaiting(part)) continue;
       const QString of = qs(part.name);
       ReadOffWork out;
-      out.question =
-          *reads == Reads::OpeningWidth
-              ? QObject::tr("How wide is the opening of the %1, at its narrowest?").arg(of)
-          : *reads == Reads::Length ? QObject::tr("How long is the %1 to be?").arg(of)
-                                    : QObject::tr("How wide is the %1 to be?").arg(of);
+      out.question = *reads == Reads::OpeningWidth
+                         ? QObject::tr("How wide is the opening of the %1?").arg(of)
+                     : *reads == Reads::Length ? QObject::tr("How long is the %1 to be?").arg(of)
+                                               : QObject::tr("How wide is the %1 to be?").arg(of);
       out.take = [part](Job& job, Length reading) { return addReading(job, part, reading); };
       return out;
     }

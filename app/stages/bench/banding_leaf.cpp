@@ -18,13 +18,13 @@ class BandingLeaf : public Leaf {
   QString countWords() const override {
     QStringList out;
     for (const bench::RollCount& count : of_.counts)
-      out << QObject::tr("%1 %2").arg(metres(count.run), bandingName(count.banding));
+      out << QObject::tr("%1 %2").arg(metres(count.run), name(count.banding));
     return out.join(QStringLiteral(", "));
   }
 
   QString groupHead(std::size_t group) const override {
     const bench::Roll& roll = of_.rolls[group];
-    return QObject::tr("%1   %2").arg(bandingName(roll.banding),
+    return QObject::tr("%1   %2").arg(name(roll.banding),
                                       roll.ends ? QObject::tr("ends") : QObject::tr("long edges"));
   }
 
@@ -34,7 +34,7 @@ class BandingLeaf : public Leaf {
     const bench::Roll& roll = of_.roll(step);
     const bench::Strip& strip = of_.strip(step);
     StepWords out;
-    out.with = QObject::tr("%1, strip").arg(bandingName(roll.banding));
+    out.with = QObject::tr("%1, strip").arg(name(roll.banding));
     std::tie(out.figure, out.figureInOtherUnit) =
         inBothUnits(session_.style(),
                     [&](const LengthStyle& style) { return figureWithUnit(strip.length, style); });
@@ -66,13 +66,13 @@ class BandingLeaf : public Leaf {
     QStringList out;
     for (const bench::RollCount& count : of_.counts) {
       QString line = QObject::tr("%1: %2, %3, %4")
-                         .arg(bandingName(count.banding),
+                         .arg(name(count.banding),
                               counted(count.strips, QObject::tr("strip"), QObject::tr("strips")),
                               metres(count.run),
                               counted(count.rolls, QObject::tr("roll"), QObject::tr("rolls")));
       if (const auto state = session_.store().state())
         for (const RackBanding& row : state->bandings)
-          if (row.name == bandingName(count.banding).toStdString())
+          if (row.name == name(count.banding).toStdString())
             line += QObject::tr("; the shop has %1").arg(metres(row.left));
       out << line;
     }
@@ -90,10 +90,7 @@ class BandingLeaf : public Leaf {
   }
 
  private:
-  QString bandingName(const std::string& id) const {
-    const Banding* banding = findBanding(session_.job(), id);
-    return qs(banding == nullptr ? id : banding->name);
-  }
+  QString name(const std::string& id) const { return bandingName(session_.job(), id); }
   // Wood that is glued on, rather than a band.
   bool isSolid(const std::string& id) const {
     const Banding* banding = findBanding(session_.job(), id);

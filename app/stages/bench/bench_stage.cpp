@@ -331,14 +331,12 @@ void BenchStage::showWords(const bench::Worklist::Step& step) {
   with_->setText(words.with);
   figure_->setText(words.figure);
   other_->setText(words.figureInOtherUnit);
-  const QString hand = part.hand == Hand::Left    ? tr(", left hand")
-                       : part.hand == Hand::Right ? tr(", right hand")
-                                                  : QString();
+
   piece_->setText(!words.piece.isEmpty() ? words.piece
-                                         : tr("%1 no. %2, %3%4")
+                                         : tr("%1 no. %2, %3")
                                                .arg(qs(step.piece.code))
                                                .arg(step.piece.number)
-                                               .arg(qs(part.name), hand));
+                                               .arg(nameWithHand(part)));
   what_->setText(words.what);
   how_->setText(words.how);
   first_->setText(words.first);
@@ -519,17 +517,23 @@ void BenchStage::askReading() {
   const auto reading = at ? leaf().reading(list().steps()[*at]) : std::nullopt;
   if (!reading) return;
   const auto take = [this, reading](const QString& text) -> QString {
-    const auto typed = parseExpression(text.toStdString(), session().style().unit);
-    if (!typed || *typed <= Length{}) return tr("A length above 0 is wanted.");
     Job next = session().draft();
-    if (!reading->take(next, *typed)) return tr("No more readings are kept for it.");
+    for (const QString& one : text.split(QLatin1Char(','))) {
+      const auto typed = parseExpression(one.toStdString(), session().style().unit);
+      if (!typed || *typed <= Length{})
+        return tr("Lengths above 0 are wanted, with a comma between two.");
+      if (!reading->take(next, *typed)) return tr("No more readings are kept for it.");
+    }
     const Problems problems = session().edit(tr("a reading off the work"), std::move(next));
     if (!problems.empty()) return sentence(problems.front());
     session().finish();
     return {};
   };
-  auto* dialog = new AskDialog(tr("Read off the work"), reading->question, tr("The reading"), {},
-                               take, window());
+  auto* dialog =
+      new AskDialog(tr("Read off the work"),
+                    tr("%1 At the front and the rear, with a comma between: the smallest counts.")
+                        .arg(reading->question),
+                    tr("The reading"), {}, take, window());
   dialog->setAttribute(Qt::WA_DeleteOnClose);
   connect(dialog, &QDialog::finished, this, [this] { done_->setFocus(); });
   dialog->open();
