@@ -1,7 +1,7 @@
 #include <algorithm>
 
 #include "app/sentences/features.h"
-#include "core/kinds/boards/rules.h"
+#include "core/kinds/boards/places.h"
 #include "core/kinds/carcass/size_list.h"
 
 namespace pp {

@@ -8,7 +8,7 @@
 #include "core/breakdown/breakdown.h"
 #include "core/breakdown/overrides.h"
 #include "core/job/ids.h"
-#include "core/kinds/boards/rules.h"
+#include "core/kinds/boards/places.h"
 #include "core/kinds/kind.h"
 
 namespace pp {

@@ -17,6 +17,7 @@
 #include "core/breakdown/sections.h"
 #include "core/formats/job_json.h"
 #include "core/job/ids.h"
+#include "core/kinds/boards/places.h"
 #include "core/kinds/boards/rules.h"
 #include "core/kinds/validate.h"
 #include "tests/core/ordered.h"

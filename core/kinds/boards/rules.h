@@ -24,14 +24,6 @@ void check(Check& to, const std::string& at, const Feature& of);
 void check(Check& to, const std::string& at, const LooseBoard& of);
 std::int64_t mostPieces(const SharedRows<LooseBoard>& boards);
 
-// "0, 12, 40, up, right; 138, 12, 40, up, right, -21.6": where boards stand, and how far each is
-// tilted. Empty: nowhere.
-Result<std::vector<BoardPlace>> parsePlaces(std::string_view text, Unit bare);
-// The text that reads back as these.
-std::string formatPlaces(const std::vector<BoardPlace>& places, Unit unit);
-// The same place in a mirror, of a board so thick whose faces are the other way round there.
-BoardPlace mirrored(const BoardPlace& of, Length thickness);
-
 // What the table of kinds asks of every kind.
 Length widthOf(const Job& job, const Boards& of);
 std::int64_t mostPieces(const Job& job, const Boards& of);
