@@ -400,9 +400,8 @@ OpenWork Session::openWork() const {
 
 JobWants Session::wants() const {
   JobWants out = wantsOf(job(), breakdown().parts, openWork());
-  const bench::SeenHeads heads =
-      bench::seenHeads(bench::piecesAtBench({}, {}, breakdown().parts), job());
-  for (Need& need : bench::coverNeeds(heads)) out.needs.push_back(std::move(need));
+  for (Need& need : bench::coverNeeds(breakdown().parts, job()))
+    out.needs.push_back(std::move(need));
   return out;
 }
 

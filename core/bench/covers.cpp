@@ -1,5 +1,8 @@
 #include "core/bench/covers.h"
 
+#include <algorithm>
+#include <iterator>
+
 namespace pp::bench {
 
 SeenHeads seenHeads(const std::vector<Pieces>& pieces, const Job& job) {
@@ -35,6 +38,14 @@ std::vector<Need> coverNeeds(const SeenHeads& heads) {
   add("wood plug", heads.screws - heads.painted);
   add("wood filler", heads.painted + heads.brads > 0 ? 1 : 0);
   return out;
+}
+
+std::vector<Need> coverNeeds(const std::vector<Part>& parts, const Job& job) {
+  // Loose boards are joined to nothing, however many there are.
+  std::vector<Part> joined;
+  std::copy_if(parts.begin(), parts.end(), std::back_inserter(joined),
+               [](const Part& part) { return part.assembly != kLooseCode; });
+  return coverNeeds(seenHeads(piecesAtBench({}, {}, joined), job));
 }
 
 }  // namespace pp::bench

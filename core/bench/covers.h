@@ -16,5 +16,7 @@ struct SeenHeads {
 SeenHeads seenHeads(const std::vector<Pieces>& pieces, const Job& job);
 // A plug a screw, and filler where heads are painted over.
 std::vector<Need> coverNeeds(const SeenHeads& heads);
+// Of all that is drawn.
+std::vector<Need> coverNeeds(const std::vector<Part>& parts, const Job& job);
 
 }  // namespace pp::bench

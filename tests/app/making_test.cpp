@@ -237,6 +237,25 @@ TEST_F(AsTheMakerHasIt, aSampleIsKeptForTheNextJobOnThatLot) {
       [&] { return text("Tried first").contains(QStringLiteral("a sample on an offcut of ")); }));
 }
 
+TEST_F(AsTheMakerHasIt, plugsForHeadsThatAreSeenAreNeeded) {
+  const auto plugs = [this] {
+    std::int64_t out = 0;
+    for (const Need& need : session().wants().needs)
+      if (need.name == "wood plug") out += need.amount;
+    return out;
+  };
+  ASSERT_EQ(plugs(), 0) << "dados have no screws";
+  edit([](Job& of) { of.assemblies[0].carcass().joint = Joint::Butt; });
+  session().finish();
+  EXPECT_GT(plugs(), 0);
+  press(Qt::Key_3);
+  edit([](Job& of) { of.assemblies[0].finish = Finish::Clear; });
+  session().finish();
+  test::settle();
+  EXPECT_TRUE(text("Of all of it").contains(QStringLiteral("plugged")))
+      << text("Of all of it").toStdString();
+}
+
 // A box of boards that stand somewhere is typed in Draw.
 TEST_F(AsTheMakerHasIt, boardsAreGivenAPlaceInDraw) {
   open("nest-boxes", "draw");

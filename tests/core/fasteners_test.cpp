@@ -161,7 +161,12 @@ TEST(Fasteners, coversOfHeadsAreNeeded) {
     carcass.back.school = BackSchool::None;
   });
   job.assemblies[0].finish = Finish::Painted;
-  EXPECT_EQ(seenHeads(piecesAtBench({}, {}, breakDown(job).parts), job), (SeenHeads{16, 0, 16}));
+  std::vector<Part> parts = breakDown(job).parts;
+  EXPECT_EQ(seenHeads(piecesAtBench({}, {}, parts), job), (SeenHeads{16, 0, 16}));
+  const std::vector<Need> needs = coverNeeds(parts, job);
+  ASSERT_EQ(needs.size(), 1U);
+  EXPECT_EQ(needs[0].name, "wood filler");
+  EXPECT_EQ(needs[0].ware, Ware::Hardware);
 }
 
 // 510 deep, screws of a shelf at 50, 187, 323 and 460; on the far face of its divider a slide of
