@@ -205,8 +205,7 @@ class Assembling {
       if (node.kind == UnitKind::Base && isGroup()) rank = kLaid - 5;
     }
     if (node.kind == UnitKind::Panel) {
-      if (one >= PartRole::FrontEdging && one <= PartRole::RightEdging)
-        rank += turnOf(part(first(node)));
+      if (isSolidEdging(one)) rank += turnOf(part(first(node)));
       // Of boards that face one another what lies between goes in first, what lies over all last.
       if (one == PartRole::Board && first(node) != 0) {
         const Vec face = placed(body.pose, {0, 0, 1}) - placed(body.pose, {});

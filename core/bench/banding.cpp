@@ -167,6 +167,10 @@ bool isMitred(const Part& part) {
 
 }  // namespace
 
+bool isSolidEdging(PartRole role) {
+  return role >= PartRole::FrontEdging && role <= PartRole::RightEdging;
+}
+
 int turnOf(const Part& edging) {
   switch (edging.role) {
     case PartRole::FrontEdging:
@@ -182,8 +186,7 @@ std::vector<SolidEdging> solidEdgings(const std::vector<Pieces>& pieces) {
   std::vector<SolidEdging> out;
   for (std::size_t row = 0; row < pieces.size(); ++row) {
     const PartRole role = pieces[row].part.role;
-    if (role >= PartRole::FrontEdging && role <= PartRole::RightEdging)
-      out.push_back({row, isMitred(pieces[row].part), false});
+    if (isSolidEdging(role)) out.push_back({row, isMitred(pieces[row].part), false});
   }
   std::stable_sort(out.begin(), out.end(), [&](const SolidEdging& a, const SolidEdging& b) {
     const Part &p = pieces[a.row].part, &q = pieces[b.row].part;

@@ -4,11 +4,11 @@
 #include <cmath>
 #include <map>
 
-#include "core/bench/sets.h"
 #include "core/bench/sorts.h"
 #include "core/breakdown/breakdown.h"
 #include "core/job/ids.h"
 #include "core/kinds/carcass/layout.h"
+#include "core/parts/sets.h"
 
 namespace pp::bench {
 namespace {
@@ -37,10 +37,8 @@ class Carrying {
   }
 
  private:
-  PartRole roleOf(const PieceAt& at) const {
-    const Part& part = pieces_[at.row].part;
-    return part.keys[std::min(at.pose, part.keys.size() - 1)].role;
-  }
+  const PartKey& keyOf(const PieceAt& at) const { return keyAt(pieces_[at.row].part, at.pose); }
+  PartRole roleOf(const PieceAt& at) const { return keyOf(at).role; }
   static std::optional<Carry> byItself(PartRole role) {
     if (unitKindOf(role) == UnitKind::Box) return Carry::Drawer;
     switch (sortOf(role)) {
@@ -100,10 +98,6 @@ class Carrying {
     if (!whole.pieces.empty()) sections(whole, inParts ? Carry::Base : Carry::Whole, assembly);
     for (const Carry kind : {Carry::Drawer, Carry::Shelf, Carry::Front})
       singles(single, kind, assembly);
-  }
-  PartKey keyOf(const PieceAt& at) const {
-    const std::vector<PartKey>& keys = pieces_[at.row].part.keys;
-    return keys[std::min(at.pose, keys.size() - 1)];
   }
 
   // What is glued in the shop goes as one; the rest is put together there.

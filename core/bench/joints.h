@@ -23,14 +23,18 @@ struct PieceAt {
   auto operator<=>(const PieceAt&) const = default;
 };
 
+// Of several that nothing tells apart the last key.
+inline const PartKey& keyAt(const Part& part, std::size_t pose) {
+  return part.keys[std::min(pose, part.keys.size() - 1)];
+}
+
 // A piece in space, in millimetres. Holes and rows of them are left out: nothing goes through them.
 struct Body : Room {
   PieceAt at;
   const Part* part = nullptr;
   Pose pose;
   std::vector<Hull> hulls;
-  // Of several that nothing tells apart that of the first.
-  const PartKey& key() const { return part->keys[std::min(at.pose, part->keys.size() - 1)]; }
+  const PartKey& key() const { return keyAt(*part, at.pose); }
 };
 // Of one copy of an assembly, by its code; the pieces are kept by reference.
 std::vector<Body> bodiesOf(const std::vector<Pieces>& pieces, const std::string& assembly,

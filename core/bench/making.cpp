@@ -6,16 +6,11 @@
 namespace pp::bench {
 namespace {
 
-const PartKey& keyAt(const std::vector<Pieces>& pieces, std::size_t row, std::size_t pose) {
-  const std::vector<PartKey>& keys = pieces[row].part.keys;
-  return keys[std::min(pose, keys.size() - 1)];
-}
-
 // By which the steps of a unit are known, each alike one after the other.
 std::set<PartKey> keysOf(const std::vector<Pieces>& pieces, const UnitOrder& unit) {
   std::set<PartKey> out;
   for (const PutIn& step : unit.steps)
-    for (const std::size_t pose : step.poses) out.insert(keyAt(pieces, step.row, pose));
+    for (const std::size_t pose : step.poses) out.insert(keyAt(pieces[step.row].part, pose));
   return out;
 }
 
@@ -31,9 +26,9 @@ std::vector<MovedStep> withMoved(const Job& job, const std::vector<Pieces>& piec
   for (std::size_t i = 0; i < alike; ++i) {
     const bool after = to > step;
     PartKey anchor =
-        keyAt(pieces, other.row, other.poses[after ? (i + 1) * ofOther - 1 : i * ofOther]);
+        keyAt(pieces[other.row].part, other.poses[after ? (i + 1) * ofOther - 1 : i * ofOther]);
     for (std::size_t k = 0; k < of; ++k) {
-      const PartKey& key = keyAt(pieces, one.row, one.poses[i * of + k]);
+      const PartKey& key = keyAt(pieces[one.row].part, one.poses[i * of + k]);
       // Nothing tells them apart.
       if (key == anchor) continue;
       out.push_back({key, anchor, after || k > 0});
@@ -61,7 +56,8 @@ std::vector<JointGluing> withGluing(const Job& job, const std::vector<Pieces>& p
                                     const PutIn& step, Gluing gluing) {
   std::set<std::pair<PartKey, PartKey>> pairs;
   for (const auto& [a, b] : step.joined) {
-    const PartKey &one = keyAt(pieces, a.row, a.pose), &other = keyAt(pieces, b.row, b.pose);
+    const PartKey& one = keyAt(pieces[a.row].part, a.pose);
+    const PartKey& other = keyAt(pieces[b.row].part, b.pose);
     pairs.insert(std::minmax(one, other));
   }
   std::vector<JointGluing> out = job.gluing;

@@ -5,7 +5,7 @@
 #include <tuple>
 
 #include "core/bench/read_off.h"
-#include "core/bench/sets.h"
+#include "core/parts/sets.h"
 
 namespace pp::bench {
 namespace {

@@ -7,6 +7,7 @@
 #include <set>
 
 #include "core/kinds/seat_box/rules.h"
+#include "core/parts/sets.h"
 
 namespace pp {
 namespace {
@@ -85,17 +86,13 @@ class Sections {
       const Part* part;
       Box box;
       PartKey key;
-      std::size_t set;
     };
     std::vector<Piece> pieces;
     for (const Part& part : parts_)
       if (part.assembly == assembly_->code && wanted(part.role))
         for (std::size_t i = 0; i < part.poses.size() && i < part.keys.size(); ++i)
-          pieces.push_back({&part, part.poses[i].place(part.board()), part.keys[i], pieces.size()});
-    const auto join = [&pieces](std::size_t to, std::size_t from) {
-      for (Piece& one : pieces)
-        if (one.set == from) one.set = to;
-    };
+          pieces.push_back({&part, part.poses[i].place(part.board()), part.keys[i]});
+    Sets together(pieces.size());
     std::vector<bool> isJoined(pieces.size(), false);
     for (std::size_t a = 0; a < pieces.size(); ++a)
       for (std::size_t b = 0; b < pieces.size(); ++b) {
@@ -104,19 +101,22 @@ class Sections {
                         [&](const Join& one) { return one.to == pieces[b].part->name; });
         if (a == b || !joins || !meets(pieces[a].box, pieces[b].box)) continue;
         isJoined[a] = isJoined[b] = true;
-        if (open.count({pieces[a].key, pieces[b].key}) == 0) join(pieces[a].set, pieces[b].set);
+        if (open.count({pieces[a].key, pieces[b].key}) == 0) together.join(a, b);
       }
     // What is joined to nothing goes with one of those that it lies at.
     for (std::size_t a = 0; a < pieces.size(); ++a)
       for (std::size_t b = 0; b < pieces.size() && !isJoined[a]; ++b)
         if (a != b && meets(pieces[a].box, pieces[b].box)) {
-          join(pieces[b].set, pieces[a].set);
+          together.join(a, b);
           isJoined[a] = true;
         }
-    std::map<std::size_t, Hull> sets;
-    for (const Piece& one : pieces) sets[one.set].add(one.box, gramsOf(job_, *one.part));
+    std::map<std::size_t, std::size_t> sets;  // in the order of their first pieces
     std::vector<Hull> out;
-    for (auto& [set, hull] : sets) out.push_back(hull);
+    for (std::size_t i = 0; i < pieces.size(); ++i) {
+      const auto [set, isNew] = sets.emplace(together.find(i), out.size());
+      if (isNew) out.emplace_back();
+      out[set->second].add(pieces[i].box, gramsOf(job_, *pieces[i].part));
+    }
     return out;
   }
   static bool meets(const Box& a, const Box& b) {

@@ -3,8 +3,8 @@
 
 #include <QPainter>
 
-#include "core/bench/finishing.h"
 #include "core/bench/covers.h"
+#include "core/bench/finishing.h"
 #include "pictures/paint/wood.h"
 
 namespace pp {

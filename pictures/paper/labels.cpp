@@ -177,7 +177,6 @@ void paintLabel(Page& page, const QRectF& cell, const Job& job, const PieceLabel
   const double y = cell.y() + 2;
   const double qr = std::min({22.0, cell.height() - 4, cell.width() * 0.36});
   const double w = cell.width() - qr - 5;
-
   page.text(x, y, w, 5.5, qs(part.code) + countWords(part, label.number), 13, true);
   page.text(x, y + 5.6, w, 3.8, nameWithHand(part), 8, true);
   page.text(x, y + 9.3, w, 3.4, qs(assemblyTitle(job, part.assembly)), 7);

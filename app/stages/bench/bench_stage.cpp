@@ -380,7 +380,6 @@ void BenchStage::allHere() {
   noted(std::move(events));
 }
 
-// Kept by the shop, whatever job it was for; undo in the Rack takes it back.
 void BenchStage::test() {
   catchUp();
   const auto at = step();
@@ -398,13 +397,7 @@ void BenchStage::test() {
     const std::string before = state ? state->testCuts : std::string();
     const std::string after = bench::writeTried(
         bench::withTried(bench::readTried(before), {slot.tool, slot.width, dialog->off()}));
-    const auto set = [](std::string text) {
-      return [text = std::move(text)](Store& store) -> Problems {
-        const auto problem = store.set(kTestCuts, text);
-        return problem ? Problems{*problem} : Problems{};
-      };
-    };
-    session().store().change(tr("keep a test cut"), set(after), set(before));
+    keep(tr("keep a test cut"), kTestCuts, after, before);
   });
   connect(dialog, &QDialog::finished, this, [this] { done_->setFocus(); });
   dialog->open();
@@ -539,7 +532,17 @@ void BenchStage::askReading() {
   dialog->open();
 }
 
-// Kept by the shop, whatever job it was for; undo in the Rack takes it back.
+void BenchStage::keep(const QString& what, const char* setting, std::string after,
+                      std::string before) {
+  const auto set = [setting](std::string value) {
+    return [setting, value = std::move(value)](Store& store) -> Problems {
+      const auto problem = store.set(setting, value);
+      return problem ? Problems{*problem} : Problems{};
+    };
+  };
+  session().store().change(what, set(std::move(after)), set(std::move(before)));
+}
+
 void BenchStage::askSample(const bench::Sample& sample) {
   const auto state = session().store().state();
   const std::string before = state ? state->samples : std::string();
@@ -548,13 +551,7 @@ void BenchStage::askSample(const bench::Sample& sample) {
     made.result = text.toStdString();
     const std::string after =
         bench::writeSamples(bench::withSample(bench::readSamples(before), made));
-    const auto set = [](std::string value) {
-      return [value = std::move(value)](Store& store) -> Problems {
-        const auto problem = store.set(kSamples, value);
-        return problem ? Problems{*problem} : Problems{};
-      };
-    };
-    session().store().change(tr("keep a sample"), set(after), set(before));
+    keep(tr("keep a sample"), kSamples, after, before);
     return {};
   };
   auto* dialog = new AskDialog(

@@ -51,6 +51,8 @@ class BenchStage : public StepStage {
   void press(const QKeySequence& key);
   void askReading();
   void askSample(const bench::Sample& sample);
+  // A setting of the shop's, whatever job it was for; undo in the Rack takes it back.
+  void keep(const QString& what, const char* setting, std::string after, std::string before);
   // A step of a group in the place of another of it, and looked at there.
   void move(std::size_t group, std::size_t from, std::size_t to);
   void moveBy(int by);

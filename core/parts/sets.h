@@ -5,7 +5,7 @@
 #include <numeric>
 #include <vector>
 
-namespace pp::bench {
+namespace pp {
 
 class Sets {
  public:
@@ -22,4 +22,4 @@ class Sets {
   std::vector<std::size_t> root_;
 };
 
-}  // namespace pp::bench
+}  // namespace pp
