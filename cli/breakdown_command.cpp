@@ -1,5 +1,4 @@
 #include <iostream>
-#include <memory>
 
 #include "cli/commands.h"
 #include "core/breakdown/breakdown.h"
@@ -9,13 +8,7 @@
 #include "core/formats/job_json.h"
 
 namespace pp::cli {
-namespace {
-
-struct Options {
-  std::string job, parts, stock, banding, lumber, machining, edges, bought, hardware, finishes;
-};
-
-int run(const Options& options) {
+int run(const BreakdownOptions& options) {
   const auto text = readFile(options.job);
   if (!text) return refuse(text.problems());
   const auto job = readJob(options.job, text.value());
@@ -45,26 +38,6 @@ int run(const Options& options) {
   std::cout << broken.parts.size() << " different parts, " << pieceCount(broken.parts)
             << " pieces\n";
   return kComplete;
-}
-
-}  // namespace
-
-void addBreakdown(CLI::App& app, int& status) {
-  auto options = std::make_shared<Options>();
-  CLI::App* command = app.add_subcommand("breakdown", "Break a job down to its parts");
-  command->add_option("JOB", options->job, "job file (.plainpatch)")->required();
-  command->add_option("--parts", options->parts, "parts cut from sheets, CSV to write");
-  command->add_option("--stock", options->stock, "the job's stock to write, CSV");
-  command->add_option("--banding", options->banding, "the job's banding to write, CSV");
-  command->add_option("--lumber", options->lumber, "parts cut from bars, CSV to write");
-  command->add_option("--machining", options->machining,
-                      "what is cut into the parts, CSV to write");
-  command->add_option("--edges", options->edges, "the edges that are banded, CSV to write");
-  command->add_option("--bought", options->bought, "what is bought ready, CSV to write");
-  command->add_option("--hardware", options->hardware,
-                      "slides, hinges, screws and glue, counted, CSV to write");
-  command->add_option("--finishes", options->finishes, "areas by finish, CSV to write");
-  command->callback([options, &status] { status = run(*options); });
 }
 
 }  // namespace pp::cli

@@ -1,7 +1,8 @@
-// The subcommands of plainpatch-cli. Each adds itself to the parser and says how it ended.
+// The subcommands of plainpatch-cli: what each is told, and how it ended. main.cpp reads the words.
 #pragma once
 
-#include <CLI/CLI.hpp>
+#include <cstdint>
+#include <optional>
 #include <string>
 
 #include "core/breakdown/breakdown.h"
@@ -26,11 +27,53 @@ Problems troublesIn(const std::string& file, const Breakdown& breakdown);
 // Whether all that was said on standard output has arrived there.
 bool saidAll();
 
-void addBreakdown(CLI::App& app, int& status);
-void addNest(CLI::App& app, int& status);
-void addLabels(CLI::App& app, int& status);
-void addPicture(CLI::App& app, int& status);  // an assembly in space, PNG
-void addLook(CLI::App& app, int& status);     // the second look
-void addStore(CLI::App& app, int& status);    // what the shop owns
+struct BreakdownOptions {
+  std::string job, parts, stock, banding, lumber, machining, edges, bought, hardware, finishes;
+};
+
+struct NestOptions {
+  std::string parts, stock, banding, kerf, trim = "0mm", unit, goal = "cost", out;
+  double seconds = 5;
+  std::int64_t steps = -1;
+  std::uint64_t seed = 1;
+};
+
+struct LabelsOptions {
+  std::string job, out, paper;
+  int columns = 0;
+  int rows = 0;
+};
+
+struct PictureOptions {
+  std::string job, assembly, out;
+  std::optional<double> turn, tilt;  // degrees; as the window has it where it is not said
+  bool apart = false;
+  int width = 640;
+  int height = 420;
+};
+
+struct LookOptions {
+  std::string job;
+  bool json = false;
+};
+
+struct StoreOptions {
+  std::string store, words, file, out;
+  std::string kind = "sheet", material, thickness, length, width, lot, place, note, price = "0";
+  std::int64_t count = 1;
+  bool tagged = false;
+};
+
+int run(const BreakdownOptions& options);
+int run(const NestOptions& options);
+int run(const LabelsOptions& options);
+int run(const PictureOptions& options);  // an assembly in space, PNG
+int run(const LookOptions& options);     // the second look
+// What the shop owns.
+int runList(const StoreOptions& options);
+int runAdd(const StoreOptions& options);
+int runImport(const StoreOptions& options);
+int runExport(const StoreOptions& options);
+int runCheck(const StoreOptions& options);
 
 }  // namespace pp::cli

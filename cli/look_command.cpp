@@ -2,21 +2,16 @@
 
 #include <algorithm>
 #include <iostream>
-#include <memory>
+#include <nlohmann/json.hpp>
 
 #include "cli/commands.h"
+#include "core/fields/json_archive.h"
 #include "core/formats/file.h"
 #include "core/formats/job_json.h"
-#include "core/formats/json_fields.h"
 #include "core/secondlook/floor_look.h"
 
 namespace pp::cli {
 namespace {
-
-struct Options {
-  std::string job;
-  bool json = false;
-};
 
 const char* severityWord(Severity severity) {
   switch (severity) {
@@ -42,7 +37,9 @@ std::string asJson(const std::vector<Finding>& findings) {
   return out.dump(1) + "\n";
 }
 
-int run(const Options& options) {
+}  // namespace
+
+int run(const LookOptions& options) {
   const auto text = readFile(options.job);
   if (!text) return refuse(text.problems());
   const auto read = readJobWithRecord(options.job, text.value());
@@ -61,17 +58,6 @@ int run(const Options& options) {
     for (const Finding& one : findings)
       std::cout << fmt::format("{}: {}\n      {}\n", severityWord(one.severity), one.what, one.why);
   return !findings.empty() && findings.front().severity == Severity::Stop ? kStopFound : kComplete;
-}
-
-}  // namespace
-
-void addLook(CLI::App& app, int& status) {
-  auto options = std::make_shared<Options>();
-  CLI::App* command =
-      app.add_subcommand("look", "What someone beside the maker would point at in a job");
-  command->add_option("JOB", options->job, "job file (.plainpatch)")->required();
-  command->add_flag("--json", options->json, "as a JSON list");
-  command->callback([options, &status] { status = run(*options); });
 }
 
 }  // namespace pp::cli

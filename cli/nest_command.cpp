@@ -1,6 +1,5 @@
 #include <cmath>
 #include <iostream>
-#include <memory>
 
 #include "cli/commands.h"
 #include "core/formats/exchange.h"
@@ -12,13 +11,6 @@
 namespace pp::cli {
 namespace {
 
-struct Options {
-  std::string parts, stock, banding, kerf, trim = "0mm", unit, goal = "cost", out;
-  double seconds = 5;
-  std::int64_t steps = -1;
-  std::uint64_t seed = 1;
-};
-
 Result<Length> lengthOption(const char* name, const std::string& text, std::optional<Unit> unit) {
   auto value = parseLength(text, unit);
   if (value) return value;
@@ -27,7 +19,7 @@ Result<Length> lengthOption(const char* name, const std::string& text, std::opti
   return problem;
 }
 
-Result<NestRequest> request(const Options& options) {
+Result<NestRequest> request(const NestOptions& options) {
   ExchangeInput input;
   if (options.unit == "in") input.unit = Unit::Inch;
   if (options.unit == "mm") input.unit = Unit::Millimetre;
@@ -55,7 +47,9 @@ Result<NestRequest> request(const Options& options) {
   return out;
 }
 
-int run(const Options& options) {
+}  // namespace
+
+int run(const NestOptions& options) {
   if (!std::isfinite(options.seconds) || options.seconds < 0 || options.seconds > 1e6)
     return refuse(
         {{"", 0, "--seconds", std::to_string(options.seconds), "seconds from 0 to 1000000"}});
@@ -79,30 +73,6 @@ int run(const Options& options) {
               << "\n";
   }
   return plan.complete() ? kComplete : kPartial;
-}
-
-}  // namespace
-
-void addNest(CLI::App& app, int& status) {
-  auto options = std::make_shared<Options>();
-  CLI::App* command = app.add_subcommand("nest", "Lay parts out on stock");
-  command->add_option("--parts", options->parts, "parts list, CSV")->required();
-  command->add_option("--stock", options->stock, "stock list, CSV")->required();
-  command->add_option("--banding", options->banding, "banding list, CSV");
-  command->add_option("--kerf", options->kerf, "width of the saw's cut, such as 1/8in")->required();
-  command->add_option("--trim", options->trim, "off every edge of a full sheet, blade included");
-  command->add_option("--unit", options->unit, "unit of numbers without one")
-      ->check(CLI::IsMember({"in", "mm"}));
-  command->add_option("--goal", options->goal, "what the plan is best at")
-      ->check(CLI::IsMember({"cost", "setups", "offcuts"}));
-  command->add_option("--seconds", options->seconds, "time limit for the whole job");
-  command
-      ->add_option("--steps", options->steps,
-                   "search steps instead of seconds: the same plan every time")
-      ->check(CLI::NonNegativeNumber);
-  command->add_option("--seed", options->seed, "where the search begins");
-  command->add_option("--out", options->out, "plan to write, JSON; standard output if not given");
-  command->callback([options, &status] { status = run(*options); });
 }
 
 }  // namespace pp::cli

@@ -3,7 +3,6 @@
 #include <QImage>
 #include <QPainter>
 #include <iostream>
-#include <memory>
 
 #include "cli/commands.h"
 #include "core/formats/file.h"
@@ -12,18 +11,7 @@
 #include "pictures/paint/solid_picture.h"
 
 namespace pp::cli {
-namespace {
-
-struct Options {
-  std::string job, assembly, out;
-  double turn = SolidView{}.turn;
-  double tilt = SolidView{}.tilt;
-  bool apart = false;
-  int width = 640;
-  int height = 420;
-};
-
-int run(const Options& options) {
+int run(const PictureOptions& options) {
   const auto text = readFile(options.job);
   if (!text) return refuse(text.problems());
   const auto job = readJob(options.job, text.value());
@@ -48,8 +36,8 @@ int run(const Options& options) {
   QImage image(options.width, options.height, QImage::Format_RGB32);
   image.fill(look::kPaper);
   SolidView view;
-  view.turn = options.turn;
-  view.tilt = options.tilt;
+  view.turn = options.turn.value_or(view.turn);
+  view.tilt = options.tilt.value_or(view.tilt);
   view.apart = options.apart ? 1 : 0;
   view.codes = options.apart;
   QPainter painter(&image);
@@ -65,23 +53,6 @@ int run(const Options& options) {
     return notWritten(*problem);
   std::cout << scene.bodies.size() << " pieces seen\n";
   return kComplete;
-}
-
-}  // namespace
-
-void addPicture(CLI::App& app, int& status) {
-  auto options = std::make_shared<Options>();
-  CLI::App* command = app.add_subcommand("picture", "Paint an assembly in space, PNG");
-  command->add_option("JOB", options->job, "job file (.plainpatch)")->required();
-  command->add_option("--assembly", options->assembly, "its code")->required();
-  command->add_option("--out", options->out, "PNG to write")->required();
-  command->add_option("--turn", options->turn, "degrees round the upright axis");
-  command->add_option("--tilt", options->tilt, "degrees from above");
-  command->add_flag("--apart", options->apart, "drawn apart, with codes");
-  constexpr int kMostPixels = 4000;
-  command->add_option("--width", options->width, "pixels")->check(CLI::Range(100, kMostPixels));
-  command->add_option("--height", options->height, "pixels")->check(CLI::Range(100, kMostPixels));
-  command->callback([options, &status] { status = run(*options); });
 }
 
 }  // namespace pp::cli

@@ -1,7 +1,6 @@
 #include <fmt/format.h>
 
 #include <iostream>
-#include <memory>
 
 #include "cli/commands.h"
 #include "core/formats/file.h"
@@ -12,18 +11,11 @@
 namespace pp::cli {
 namespace {
 
-struct Options {
-  std::string store, words, file, out;
-  std::string kind = "sheet", material, thickness, length, width, lot, place, note, price = "0";
-  std::int64_t count = 1;
-  bool tagged = false;
-};
-
 std::string sizeOf(const RackPiece& piece) {
   return formatMm(piece.length) + " × " + formatMm(piece.width);
 }
 
-int list(Store& store, const Options& options) {
+int list(Store& store, const StoreOptions& options) {
   RackSearch search;
   search.words = options.words;
   const auto rack = store.rack(search);
@@ -41,7 +33,7 @@ int list(Store& store, const Options& options) {
   return kComplete;
 }
 
-int add(Store& store, const Options& options) {
+int add(Store& store, const StoreOptions& options) {
   Problems problems;
   const auto length = [&problems](const char* option, const std::string& text) {
     const auto read = parseExpression(text, Unit::Millimetre);
@@ -78,14 +70,14 @@ int add(Store& store, const Options& options) {
   return kComplete;
 }
 
-int import(Store& store, const Options& options) {
+int import(Store& store, const StoreOptions& options) {
   const auto text = readFile(options.file);
   if (!text) return refuse(text.problems());
   const Problems problems = store.import(options.file, text.value());
   return problems.empty() ? kComplete : refuse(problems);
 }
 
-int exported(Store& store, const Options& options) {
+int exported(Store& store, const StoreOptions& options) {
   const auto text = store.exported();
   if (!text) return refuse(text.problems());
   if (options.out.empty()) {
@@ -96,54 +88,36 @@ int exported(Store& store, const Options& options) {
   return kComplete;
 }
 
-int check(Store& store, const Options&) {
+int check(Store& store, const StoreOptions&) {
   const Problems problems = store.check();
   if (!problems.empty()) return refuse(problems);
   std::cout << "nothing wrong\n";
   return kComplete;
 }
 
+int onStore(const StoreOptions& options, bool looks, int (*run)(Store&, const StoreOptions&)) {
+  const std::string path = options.store.empty() ? usualStorePath() : options.store;
+  // What only looks does not make a store where there is none.
+  auto opened = looks ? Store::openToRead(path) : Store::open(path);
+  return opened ? run(opened.value(), options) : refuse(opened.problems());
+}
+
 }  // namespace
 
-void addStore(CLI::App& app, int& status) {
-  auto options = std::make_shared<Options>();
-  CLI::App* store = app.add_subcommand("store", "What the shop owns: the rack across jobs");
-  store->require_subcommand(1);
-  store->add_option("--store", options->store, "the store's file; this user's if not given");
-  // What only looks does not make a store where there is none.
-  const auto runs = [options, &status](CLI::App* command, int (*run)(Store&, const Options&),
-                                       bool looks) {
-    command->callback([options, &status, run, looks] {
-      const std::string path = options->store.empty() ? usualStorePath() : options->store;
-      auto opened = looks ? Store::openToRead(path) : Store::open(path);
-      status = opened ? run(opened.value(), *options) : refuse(opened.problems());
-    });
-  };
-  CLI::App* command = store->add_subcommand("list", "What is in the rack: id, tag, material, size");
-  command->add_option("WORDS", options->words, "only what has them");
-  runs(command, list, true);
-  command = store->add_subcommand("add", "Put pieces into the rack; prints their id");
-  command->add_option("--material", options->material, "its name")->required();
-  command->add_option("--thickness", options->thickness, "nominal")->required();
-  command->add_option("--length", options->length, "with the grain")->required();
-  command->add_option("--width", options->width, "across it")->required();
-  command->add_option("--kind", options->kind, "sheet, bar or offcut")
-      ->check(CLI::IsMember({"sheet", "bar", "offcut"}));
-  command->add_option("--count", options->count, "so many alike");
-  command->add_option("--lot", options->lot, "what was bought together");
-  command->add_option("--place", options->place, "where it stands");
-  command->add_option("--note", options->note, "what else there is to say");
-  command->add_option("--price", options->price, "each");
-  command->add_flag("--tag", options->tagged, "give it the next number for its label");
-  runs(command, add, false);
-  command = store->add_subcommand("import", "Replace all of it by an exported text");
-  command->add_option("FILE", options->file, "JSON")->required();
-  runs(command, import, false);
-  command = store->add_subcommand("export", "All of it as one JSON text");
-  command->add_option("--out", options->out, "file to write; standard output if not given");
-  runs(command, exported, true);
-  command = store->add_subcommand("check", "Look for what is broken or promised twice");
-  runs(command, check, true);
+int runList(const StoreOptions& options) {
+  return onStore(options, true, list);
+}
+int runAdd(const StoreOptions& options) {
+  return onStore(options, false, add);
+}
+int runImport(const StoreOptions& options) {
+  return onStore(options, false, import);
+}
+int runExport(const StoreOptions& options) {
+  return onStore(options, true, exported);
+}
+int runCheck(const StoreOptions& options) {
+  return onStore(options, true, check);
 }
 
 }  // namespace pp::cli

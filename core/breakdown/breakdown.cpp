@@ -113,7 +113,7 @@ void giveCodes(const Job& job, std::optional<std::size_t> row, Id assembly, cons
     out.codes.push_back(std::move(book));
 }
 
-std::optional<std::size_t> rowOf(const Job& job, Id assembly) {
+std::optional<std::size_t> bookAt(const Job& job, Id assembly) {
   for (std::size_t i = 0; i < job.codes.size(); ++i)
     if (job.codes[i].assembly == assembly) return i;
   return std::nullopt;
@@ -163,7 +163,7 @@ Breakdown breakDown(const Job& job, const Assembly& assembly, const CarcassGroup
 }  // namespace
 
 Breakdown breakDown(const Job& job, const Assembly& assembly) {
-  Breakdown out = breakDown(job, assembly, groupOf(job, assembly.id), rowOf(job, assembly.id),
+  Breakdown out = breakDown(job, assembly, groupOf(job, assembly.id), bookAt(job, assembly.id),
                             Figure(job), Hidden(job));
   noteRuns(out.parts);
   return out;

@@ -14,8 +14,6 @@
 namespace pp {
 namespace {
 
-using enum PartRole;
-
 // Panels and doors are known by the first opening after or behind them, which a mirror may change.
 class Renamed {
  public:
@@ -33,11 +31,12 @@ class Renamed {
 
  private:
   static bool isDoor(PartRole role) {
-    return (isFront(role) && !isDrawerFront(role)) || role == FrameCentreStile;
+    return (isFront(role) && !isDrawerFront(role)) || role == PartRole::FrameCentreStile;
   }
   static bool isPanel(PartRole role) {
-    return role == Divider || role == FixedShelf || role == FrameMiddleStile ||
-           role == FrameMiddleRail || role == FrameUpperRail || role == FrameLowerRail;
+    return role == PartRole::Divider || role == PartRole::FixedShelf ||
+           role == PartRole::FrameMiddleStile || role == PartRole::FrameMiddleRail ||
+           role == PartRole::FrameUpperRail || role == PartRole::FrameLowerRail;
   }
 
   void walk(const Opening& before, const Opening& after) {
@@ -62,25 +61,25 @@ class Renamed {
 
 PartRole otherSide(PartRole role) {
   static const std::vector<std::pair<PartRole, PartRole>> kPairs = {
-      {LeftSide, RightSide},
-      {LeftLining, RightLining},
-      {LeftExposedEnd, RightExposedEnd},
-      {LeftFiller, RightFiller},
-      {LeftEnd, RightEnd},
-      {LeftEdging, RightEdging},
-      {LeftBrace, RightBrace},
-      {BoxLeftSide, BoxRightSide},
-      {SlidePad, RightSlidePad},
-      {FrameLeftStile, FrameRightStile},
-      {DrawerFrontLeftStile, DrawerFrontRightStile},
-      {DoorLeftStile, DoorRightStile},
-      {LidLeftStile, LidRightStile},
-      {LeftDoor, RightDoor},
-      {LeftDoorLeftStile, RightDoorRightStile},
-      {LeftDoorRightStile, RightDoorLeftStile},
-      {LeftDoorLowerRail, RightDoorLowerRail},
-      {LeftDoorUpperRail, RightDoorUpperRail},
-      {LeftDoorPanel, RightDoorPanel}};
+      {PartRole::LeftSide, PartRole::RightSide},
+      {PartRole::LeftLining, PartRole::RightLining},
+      {PartRole::LeftExposedEnd, PartRole::RightExposedEnd},
+      {PartRole::LeftFiller, PartRole::RightFiller},
+      {PartRole::LeftEnd, PartRole::RightEnd},
+      {PartRole::LeftEdging, PartRole::RightEdging},
+      {PartRole::LeftBrace, PartRole::RightBrace},
+      {PartRole::BoxLeftSide, PartRole::BoxRightSide},
+      {PartRole::SlidePad, PartRole::RightSlidePad},
+      {PartRole::FrameLeftStile, PartRole::FrameRightStile},
+      {PartRole::DrawerFrontLeftStile, PartRole::DrawerFrontRightStile},
+      {PartRole::DoorLeftStile, PartRole::DoorRightStile},
+      {PartRole::LidLeftStile, PartRole::LidRightStile},
+      {PartRole::LeftDoor, PartRole::RightDoor},
+      {PartRole::LeftDoorLeftStile, PartRole::RightDoorRightStile},
+      {PartRole::LeftDoorRightStile, PartRole::RightDoorLeftStile},
+      {PartRole::LeftDoorLowerRail, PartRole::RightDoorLowerRail},
+      {PartRole::LeftDoorUpperRail, PartRole::RightDoorUpperRail},
+      {PartRole::LeftDoorPanel, PartRole::RightDoorPanel}};
   for (const auto& [left, right] : kPairs) {
     if (role == left) return right;
     if (role == right) return left;

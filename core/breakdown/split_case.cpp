@@ -116,7 +116,7 @@ class Splitter {
   const Length longest_;
 };
 
-std::size_t rowOf(const Job& job, Id assembly) {
+std::size_t assemblyAt(const Job& job, Id assembly) {
   std::size_t out = 0;
   while (job.assemblies[out].id != assembly) ++out;
   return out;
@@ -188,7 +188,7 @@ void standTogether(Job& job, const std::vector<Id>& cases) {
   body.stand = one.carcass().stand;
   body.frame = one.carcass().frame;
   for (const Id id : cases) {
-    Carcass& carcass = job.assemblies[rowOf(job, id)].carcass();
+    Carcass& carcass = job.assemblies[assemblyAt(job, id)].carcass();
     carcass.frame.reset();
     carcass.stand.reset();
   }
@@ -232,7 +232,7 @@ bool splitCase(Job& job, const std::string& code, Length longest) {
         giveIds(next);
       }
     }
-    const std::size_t at = first ? rowOf(next, original.id) : next.assemblies.size() - 1;
+    const std::size_t at = first ? assemblyAt(next, original.id) : next.assemblies.size() - 1;
     ids.push_back(std::as_const(next).assemblies[at].id);
     Carcass& carcass = next.assemblies[at].carcass();
     if (!repeated || first) carcass.inside = cases[i].inside;

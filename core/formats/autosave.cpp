@@ -1,15 +1,18 @@
 #include "core/formats/autosave.h"
 
+#include <algorithm>
+#include <cstdlib>
+
+#include "core/fields/json_archive.h"
 #include "core/formats/job_json.h"
-#include "core/formats/json_fields.h"
 
 namespace pp {
 namespace {
 
-constexpr const char* kFormat = "plain-patch-autosave";
-constexpr int kVersion = 1;
+constexpr const char* kAutosaveFormat = "plain-patch-autosave";
+constexpr int kAutosaveVersion = 1;
 
-struct Head {
+struct AutosaveHead {
   std::string format;
   int version = 0;
   std::string path, saved;
@@ -18,8 +21,7 @@ struct Head {
 
 }  // namespace
 
-template <class A>
-void fields(A& a, Head& v) {
+void fields(Archive& a, AutosaveHead& v) {
   a.must("format", v.format);
   a.must("version", v.version);
   a("path", v.path);
@@ -30,7 +32,7 @@ void fields(A& a, Head& v) {
 }
 
 std::string writeAutosave(const Autosave& autosave) {
-  Head head{kFormat, kVersion, autosave.path, autosave.saved, {}, {}, {}};
+  AutosaveHead head{kAutosaveFormat, kAutosaveVersion, autosave.path, autosave.saved, {}, {}, {}};
   if (autosave.base) {
     head.file = std::to_string(autosave.base->file);
     head.size = std::to_string(autosave.base->size);
@@ -38,25 +40,17 @@ std::string writeAutosave(const Autosave& autosave) {
   }
   JsonWriter writer;
   fields(writer, head);
-  return writer.take().dump(-1, ' ', true, OrderedJson::error_handler_t::replace) + "\n" +
-         writeJob(autosave.job);
+  return writer.line() + "\n" + writeJob(autosave.job);
 }
 
 Result<Autosave> readAutosave(const std::string& file, std::string_view text) {
   const std::size_t end = std::min(text.find('\n'), text.size());
-  const auto json = parseJson(file, text.substr(0, end));
-  if (!json) return json.problems();
-  Problems problems;
-  Head head;
-  JsonReader reader(json.value(), "", problems);
-  fields(reader, head);
-  reader.finish();
-  if (problems.empty() && (head.format != kFormat || head.version != kVersion))
-    problems.push_back({file, 0, "/format", "'" + shown(head.format) + "'", kFormat});
-  if (!problems.empty()) {
-    for (Problem& problem : problems) problem.file = file;
-    return problems;
-  }
+  AutosaveHead head;
+  Problems problems =
+      readObject(file, text.substr(0, end), [&head](JsonReader& reader) { fields(reader, head); });
+  if (problems.empty() && (head.format != kAutosaveFormat || head.version != kAutosaveVersion))
+    problems.push_back({file, 0, "/format", "'" + shown(head.format) + "'", kAutosaveFormat});
+  if (!problems.empty()) return problems;
   auto job = readJob(file, text.substr(std::min(end + 1, text.size())));
   if (!job) return job.problems();
   Autosave out{head.path, head.saved, {}, std::move(job).value()};

@@ -1,9 +1,13 @@
 #include "core/formats/event_json.h"
 
+#include <fmt/format.h>
+
 #include <chrono>
 #include <cstdio>
 #include <cstdlib>
 #include <tuple>
+
+#include "core/fields/archive.h"
 
 namespace pp {
 namespace {
@@ -11,8 +15,7 @@ namespace {
 constexpr std::int64_t kMinute = 60'000;  // milliseconds
 constexpr std::int64_t kDay = 24 * 60 * kMinute;
 
-const Choices<EventKind>& kinds() {
-  static const Choices<EventKind> choices = {{"taken", EventKind::Taken},
+constexpr Choice<EventKind> kEventKinds[] = {{"taken", EventKind::Taken},
                                              {"given up", EventKind::GivenUp},
                                              {"plan taken", EventKind::PlanTaken},
                                              {"plan taken back", EventKind::PlanTakenBack},
@@ -35,37 +38,6 @@ const Choices<EventKind>& kinds() {
                                              {"label printed", EventKind::LabelPrinted},
                                              {"label wanted", EventKind::LabelWanted},
                                              {"done taken back", EventKind::DoneTakenBack}};
-  return choices;
-}
-
-// A field that is written only where it says something.
-template <class A, class T>
-void some(A& a, const char* name, T& value) {
-  if constexpr (std::is_same_v<A, JsonWriter>)
-    if (value == T{}) return;
-  a(name, value);
-}
-
-template <class A>
-void both(A& a, Event& v, std::string& time, std::string& hash) {
-  a.must("seq", v.seq);
-  a.must("time", time);
-  a.choice("kind", v.kind, kinds());
-  some(a, "cutting", v.cutting);
-  some(a, "plan", v.plan);
-  some(a, "step", v.step);
-  std::string code = v.piece ? v.piece->code : std::string();
-  std::int64_t number = v.piece ? v.piece->number : 0;
-  some(a, "code", code);
-  some(a, "number", number);
-  if (!code.empty()) v.piece = PieceId{code, number};
-  some(a, "name", v.name);
-  some(a, "length", v.length);
-  some(a, "width", v.width);
-  some(a, "thickness", v.thickness);
-  some(a, "note", v.note);
-  a.must("hash", hash);
-}
 
 }  // namespace
 
@@ -102,21 +74,32 @@ std::optional<std::pair<std::int64_t, int>> parseTime(const std::string& text) {
   return std::pair(time, offset);
 }
 
-void fields(JsonWriter& a, Event& v) {
-  std::string time = timeText(v.time, v.offset);
-  std::string hash = hashOf(v);
-  both(a, v, time, hash);
-}
-
-void fields(JsonReader& a, Event& v) {
-  std::string time;
-  std::string hash;
-  both(a, v, time, hash);
+void fields(Archive& a, Event& v) {
+  std::string time = a.reads() ? std::string() : timeText(v.time, v.offset);
+  std::string hash = a.reads() ? std::string() : hashOf(v);
+  a.must("seq", v.seq);
+  a.must("time", time);
+  a.choice("kind", v.kind, kEventKinds);
+  a.unlessDefault("cutting", v.cutting);
+  a.unlessDefault("plan", v.plan);
+  a.unlessDefault("step", v.step);
+  std::string code = v.piece ? v.piece->code : std::string();
+  std::int64_t number = v.piece ? v.piece->number : 0;
+  a.unlessDefault("code", code);
+  a.unlessDefault("number", number);
+  if (a.reads() && !code.empty()) v.piece = PieceId{code, number};
+  a.unlessDefault("name", v.name);
+  a.unlessDefault("length", v.length);
+  a.unlessDefault("width", v.width);
+  a.unlessDefault("thickness", v.thickness);
+  a.unlessDefault("note", v.note);
+  a.must("hash", hash);
+  if (!a.reads()) return;
   if (const auto when = parseTime(time))
     std::tie(v.time, v.offset) = *when;
   else
-    a.refuse(a.pointer() + "/time", time, "a time such as 2026-11-26T08:01:02.345+01:00");
-  if (hash != hashOf(v)) a.refuse(a.pointer() + "/hash", hash, "the hash of what stands there");
+    a.refuse("time", "a time such as 2026-11-26T08:01:02.345+01:00");
+  if (hash != hashOf(v)) a.refuse("hash", "the hash of what stands there");
 }
 
 }  // namespace pp

@@ -1,14 +1,19 @@
 // What happened, as it stands in a job's file and, a line each, in its journal.
 #pragma once
 
+#include <cstdint>
+#include <optional>
+#include <string>
+#include <utility>
+
 #include "core/floor/event.h"
-#include "core/formats/json_fields.h"
 
 namespace pp {
 
+class Archive;
+
 // With the event's hash, which is checked on reading.
-void fields(JsonWriter& a, Event& v);
-void fields(JsonReader& a, Event& v);
+void fields(Archive& a, Event& v);
 
 // "2026-11-26T08:01:02.345+01:00", as the shop's clock showed it.
 std::string timeText(std::int64_t time, int offset);

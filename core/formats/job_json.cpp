@@ -3,26 +3,27 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <nlohmann/json.hpp>
 
 #include "core/breakdown/fit.h"
-#include "core/formats/opening_json.h"
+#include "core/fields/json_archive.h"
 #include "core/formats/rack_fields.h"
 #include "core/formats/record_json.h"
 #include "core/formats/upgrade.h"
 #include "core/job/ids.h"
-#include "core/kinds/fields.h"
+#include "core/kinds/boards/fields.h"
 #include "core/kinds/kind.h"
 #include "core/kinds/validate.h"
+#include "core/kinds/words.h"
 
 namespace pp {
 namespace {
 
-constexpr const char* kFormat = "plain-patch-job";
+constexpr const char* kJobFormat = "plain-patch-job";
 
 }  // namespace
 
-template <class A>
-void fields(A& a, JobPin& v) {
+void fields(Archive& a, JobPin& v) {
   a.must("part", v.part);
   a.must("stock", v.stock);
   a("copies", v.copies);
@@ -34,56 +35,53 @@ void fields(A& a, JobPin& v) {
 
 namespace {
 
-template <std::size_t I = 0>
-AssemblyBody emptyBody(std::size_t index) {
-  if constexpr (I + 1 < std::variant_size_v<AssemblyBody>)
-    if (index != I) return emptyBody<I + 1>(index);
-  return AssemblyBody(std::in_place_index<I>);
+struct Body {
+  const Kind& kind;
+  AssemblyBody& body;
+};
+void fields(Archive& a, Body& v) {
+  v.kind.fields(a, v.body);
 }
 
-void bodyField(JsonReader& a, AssemblyBody& body) {
-  std::size_t found = 0;
-  for (std::size_t i = 0; i < kinds().size(); ++i) {
-    const OrderedJson* json = a.get(kinds()[i].field);
-    if (json == nullptr) continue;
-    if (++found > 1)
-      return a.refuse(a.pointer() + "/" + kinds()[i].field, *json, "one kind of assembly");
-    body = emptyBody(i);
-    std::visit([&](auto& one) { a(kinds()[i].field, one); }, body);
-  }
-  if (found > 0) return;
+// An assembly has the field of one kind, which holds its body.
+void bodyField(Archive& a, AssemblyBody& body) {
+  const Kind* found = nullptr;
   std::string fields;
-  for (const Kind& kind : kinds()) fields += (fields.empty() ? "" : ", ") + std::string(kind.field);
-  a.problems().push_back({{}, 0, a.pointer(), "an assembly of no kind", "one of " + fields});
-}
-void bodyField(JsonWriter& a, AssemblyBody& body) {
-  std::visit([&](auto& one) { a(kinds()[body.index()].field, one); }, body);
+  for (std::size_t i = 0; i < kinds().size(); ++i) {
+    const Kind& kind = kinds()[i];
+    fields += (fields.empty() ? "" : ", ") + std::string(kind.field);
+    if (!a.present(kind.field, body.index() == i)) continue;
+    if (found != nullptr) return a.refuse(kind.field, "one kind of assembly");
+    found = &kind;
+    if (a.reads()) body = kind.none();
+    Body inside{kind, body};
+    a(kind.field, inside);
+    if (!a.reads()) return;
+  }
+  if (found == nullptr) a.refuse(nullptr, "an assembly of no kind", "one of " + fields);
 }
 
 }  // namespace
 
-template <class A>
-void fields(A& a, Costing& v) {
-  a.unlessPlain("minutes", v.minutes);
-  a.unlessPlain("rate", v.rate);
-  a.unlessPlain("margin", v.margin);
-  a.unlessPlain("spare", v.spare);
+void fields(Archive& a, Costing& v) {
+  a.unlessDefault("minutes", v.minutes);
+  a.unlessDefault("rate", v.rate);
+  a.unlessDefault("margin", v.margin);
+  a.unlessDefault("spare", v.spare);
 }
 
-template <class A>
-void fields(A& a, Assembly& v) {
+void fields(Archive& a, Assembly& v) {
   a.id("id", v.id);
   a.must("code", v.code);
   a("name", v.name);
   a("copies", v.copies);
   a.choice("finish", v.finish, kFinishes);
-  a.unlessPlain("finishedWhole", v.finishedWhole);
+  a.unlessDefault("finishedWhole", v.finishedWhole);
   bodyField(a, v.body);
   a("lot", v.lot);
 }
 
-template <class A>
-void fields(A& a, Gate& v) {
+void fields(Archive& a, Gate& v) {
   a.choice("kind", v.kind,
            {{"door", GateKind::Door},
             {"corridor", GateKind::Corridor},
@@ -92,33 +90,31 @@ void fields(A& a, Gate& v) {
             {"van", GateKind::Van},
             {"people", GateKind::People},
             {"flat", GateKind::Flat}});
-  a.unlessPlain("name", v.name);
-  a.unlessPlain("width", v.width);
-  a.unlessPlain("height", v.height);
-  a.unlessPlain("depth", v.depth);
-  a.unlessPlain("into", v.into);
-  a.unlessPlain("turns", v.turns);
-  a.unlessPlain("pitch", v.pitch);
-  a.unlessPlain("people", v.people);
-  a.unlessPlain("grams", v.grams);
+  a.unlessDefault("name", v.name);
+  a.unlessDefault("width", v.width);
+  a.unlessDefault("height", v.height);
+  a.unlessDefault("depth", v.depth);
+  a.unlessDefault("into", v.into);
+  a.unlessDefault("turns", v.turns);
+  a.unlessDefault("pitch", v.pitch);
+  a.unlessDefault("people", v.people);
+  a.unlessDefault("grams", v.grams);
 }
 
-const Choices<WallAt> kWalls = {
+constexpr Choice<WallAt> kWalls[] = {
     {"back", WallAt::Back}, {"left", WallAt::Left}, {"right", WallAt::Right}};
 
-template <class A>
-void fields(A& a, SiteWall& v) {
+void fields(Archive& a, SiteWall& v) {
   a.choice("at", v.at, kWalls);
-  a.unlessPlain("mouldingThickness", v.mouldingThickness);
-  a.unlessPlain("mouldingHeight", v.mouldingHeight);
+  a.unlessDefault("mouldingThickness", v.mouldingThickness);
+  a.unlessDefault("mouldingHeight", v.mouldingHeight);
   a("allowance", v.allowance);
-  a.unlessPlain("madeOf", v.madeOf);
-  a.unlessPlain("firstStud", v.firstStud);
-  a.unlessPlain("studPitch", v.studPitch);
+  a.unlessDefault("madeOf", v.madeOf);
+  a.unlessDefault("firstStud", v.firstStud);
+  a.unlessDefault("studPitch", v.studPitch);
 }
 
-template <class A>
-void fields(A& a, SiteSize& v) {
+void fields(Archive& a, SiteSize& v) {
   a.choice("kind", v.kind,
            {{"width", SizeKind::Width},
             {"depth", SizeKind::Depth},
@@ -127,14 +123,13 @@ void fields(A& a, SiteSize& v) {
             {"level", SizeKind::Level},
             {"diagonal", SizeKind::Diagonal}});
   a.choice("wall", v.wall, kWalls);
-  a.unlessPlain("at", v.at);
+  a.unlessDefault("at", v.at);
   a("first", v.read.first);
   a("second", v.read.second);
   a("third", v.read.third);
 }
 
-template <class A>
-void fields(A& a, Obstacle& v) {
+void fields(Archive& a, Obstacle& v) {
   a.choice("kind", v.kind,
            {{"outlet", ObstacleKind::Outlet},
             {"switch", ObstacleKind::Switch},
@@ -146,26 +141,24 @@ void fields(A& a, Obstacle& v) {
             {"hatch", ObstacleKind::Hatch},
             {"foot", ObstacleKind::Foot},
             {"step", ObstacleKind::Step}});
-  a.unlessPlain("name", v.name);
+  a.unlessDefault("name", v.name);
   if (a.wants("wall", v.wall)) a.choice("wall", *v.wall, kWalls);
-  a.unlessPlain("along", v.along);
-  a.unlessPlain("up", v.up);
+  a.unlessDefault("along", v.along);
+  a.unlessDefault("up", v.up);
   a.must("width", v.width);
   a.must("height", v.height);
-  a.unlessPlain("out", v.out);
+  a.unlessDefault("out", v.out);
 }
 
-template <class A>
-void fields(A& a, SiteStand& v) {
+void fields(Archive& a, SiteStand& v) {
   a.must("assembly", v.assembly);
   a.choice("wall", v.wall, kWalls);
-  a.unlessPlain("along", v.along);
-  a.unlessPlain("up", v.up);
-  a.unlessPlain("fills", v.fills);
+  a.unlessDefault("along", v.along);
+  a.unlessDefault("up", v.up);
+  a.unlessDefault("fills", v.fills);
 }
 
-template <class A>
-void fields(A& a, Site& v) {
+void fields(Archive& a, Site& v) {
   a.choice("kind", v.kind,
            {{"free", SiteKind::Free},
             {"wall", SiteKind::Wall},
@@ -174,21 +167,19 @@ void fields(A& a, Site& v) {
             {"rightCorner", SiteKind::RightCorner},
             {"nook", SiteKind::Nook},
             {"around", SiteKind::Around}});
-  a.unlessPlain("walls", v.walls);
-  a.unlessPlain("sizes", v.sizes);
-  a.unlessPlain("obstacles", v.obstacles);
-  a.unlessPlain("stands", v.stands);
+  a.unlessDefault("walls", v.walls);
+  a.unlessDefault("sizes", v.sizes);
+  a.unlessDefault("obstacles", v.obstacles);
+  a.unlessDefault("stands", v.stands);
 }
 
-template <class A>
-void fields(A& a, WorkReading& v) {
-  a.unlessPlain("ofWidth", v.ofWidth);
+void fields(Archive& a, WorkReading& v) {
+  a.unlessDefault("ofWidth", v.ofWidth);
   a("allowance", v.allowance);
   a("readings", v.readings);
 }
 
-template <class A>
-void fields(A& a, EdgeChoice& v) {
+void fields(Archive& a, EdgeChoice& v) {
   a.choice("side", v.side,
            {{"front", Side::Front},
             {"back", Side::Back},
@@ -196,13 +187,12 @@ void fields(A& a, EdgeChoice& v) {
             {"right", Side::Right},
             {"top", Side::Top},
             {"bottom", Side::Bottom}});
-  a.unlessPlain("beyond", v.beyond);
+  a.unlessDefault("beyond", v.beyond);
   if (a.wants("joint", v.joint)) a.choice("joint", *v.joint, kJoints);
   a("banding", v.banding);
 }
 
-template <class A>
-void fields(A& a, PartOverride& v) {
+void fields(Archive& a, PartOverride& v) {
   a.must("part", v.part);
   a("alike", v.alike);
   a.must("why", v.why);
@@ -218,66 +208,60 @@ void fields(A& a, PartOverride& v) {
     a.choice("finishOutside", *v.finishOutside, kFinishes);
   a("oversize", v.oversize);
   a("reads", v.reads);
-  a.unlessPlain("anySuch", v.anySuch);
+  a.unlessDefault("anySuch", v.anySuch);
   a("follows", v.follows);
   a("features", v.features);
 }
 
 // The numbers of an assembly's parts, one field a part: one number, or those it has had.
-inline void numbersField(JsonWriter& a, std::vector<PartNumbers>& parts) {
-  OrderedJson out = OrderedJson::object();
-  for (const PartNumbers& row : parts)
-    out[keyText(row.part)] =
-        row.numbers.size() == 1 ? OrderedJson(row.numbers.front()) : OrderedJson(row.numbers);
-  a.put("numbers", std::move(out));
-}
-inline void numbersField(JsonReader& a, std::vector<PartNumbers>& parts) {
-  const OrderedJson* json = a.get("numbers");
-  const std::string pointer = a.pointer() + "/numbers";
-  if (json == nullptr || !json->is_object())
-    return a.refuse(pointer, json == nullptr ? OrderedJson() : *json, "an object");
-  for (const auto& [word, value] : json->items()) {
-    PartNumbers row;
-    const std::string at = pointer + "/" + shown(word);
-    const auto key = parseKey(word);
-    if (!key)
-      a.refuse(at, word, "the key of a part");
+struct NumbersByPart {
+  std::vector<PartNumbers>& parts;
+};
+void fields(Archive& a, NumbersByPart& v) {
+  const auto numbersOf = [&a](const char* name, PartNumbers& row) {
+    if (a.reads() ? a.isList(name) : row.numbers.size() != 1)
+      a(name, row.numbers);
     else
-      row.part = *key;
-    if (value.is_array())
-      a.read(value, at, row.numbers);
-    else
-      a.read(value, at, row.numbers.emplace_back());
-    parts.push_back(std::move(row));
+      a(name, a.reads() ? row.numbers.emplace_back() : row.numbers.front());
+  };
+  if (!a.reads()) {
+    for (PartNumbers& row : v.parts) numbersOf(keyText(row.part).c_str(), row);
+    return;
   }
-  std::sort(parts.begin(), parts.end(),
+  for (const std::string& word : a.names()) {
+    PartNumbers row;
+    if (const auto key = parseKey(word))
+      row.part = *key;
+    else
+      a.refuse(shown(word).c_str(), "'" + shown(word) + "'", "the key of a part");
+    numbersOf(word.c_str(), row);
+    v.parts.push_back(std::move(row));
+  }
+  std::sort(v.parts.begin(), v.parts.end(),
             [](const PartNumbers& x, const PartNumbers& y) { return x.part < y.part; });
 }
 
-template <class A>
-void fields(A& a, AssemblyCodes& v) {
+void fields(Archive& a, AssemblyCodes& v) {
   a.must("assembly", v.assembly);
   a.must("last", v.last);
-  numbersField(a, v.parts);
+  NumbersByPart numbers{v.parts};
+  a.must("numbers", numbers);
 }
 
-template <class A>
-void fields(A& a, JointGluing& v) {
+void fields(Archive& a, JointGluing& v) {
   a.must("part", v.part);
   a.must("mate", v.mate);
   a.choice("gluing", v.gluing,
            {{"in shop", Gluing::InShop}, {"in place", Gluing::InPlace}, {"never", Gluing::Never}});
 }
 
-template <class A>
-void fields(A& a, MovedStep& v) {
+void fields(Archive& a, MovedStep& v) {
   a.must("part", v.part);
   a.must("other", v.other);
-  a.unlessPlain("after", v.after);
+  a.unlessDefault("after", v.after);
 }
 
-template <class A>
-void fields(A& a, Job& v) {
+void fields(Archive& a, Job& v) {
   a("id", v.id);
   a("lastId", v.lastId);
   a.must("name", v.name);
@@ -288,7 +272,7 @@ void fields(A& a, Job& v) {
   a("saw", v.saw);
   a("shop", v.shop);
   a("labels", v.labels);
-  a.unlessPlain("costing", v.costing);
+  a.unlessDefault("costing", v.costing);
   a.must("materials", v.materials);
   a("bandings", v.bandings);
   a("stock", v.stock);
@@ -296,12 +280,12 @@ void fields(A& a, Job& v) {
   a.must("assemblies", v.assemblies);
   a("loose", v.loose);
   a("bought", v.bought);
-  a.unlessPlain("site", v.site);
-  a.unlessPlain("route", v.route);
+  a.unlessDefault("site", v.site);
+  a.unlessDefault("route", v.route);
   a("overrides", v.overrides);
   a("pins", v.pins);
-  a.unlessPlain("gluing", v.gluing);
-  a.unlessPlain("moved", v.moved);
+  a.unlessDefault("gluing", v.gluing);
+  a.unlessDefault("moved", v.moved);
   a("codes", v.codes);
 }
 
@@ -316,9 +300,9 @@ Result<JobWithRecord> readJobWithRecord(const std::string& file, std::string_vie
   int version = 0;
   reader.must("format", format);
   reader.must("version", version);
-  if (problems.empty() && format != kFormat)
+  if (problems.empty() && format != kJobFormat)
     problems.push_back(
-        {{}, 0, "/format", "'" + shown(format) + "'", std::string("'") + kFormat + "'"});
+        {{}, 0, "/format", "'" + shown(format) + "'", std::string("'") + kJobFormat + "'"});
   if (problems.empty() && version > kJobFileVersion)
     problems.push_back(
         {{},
@@ -362,8 +346,10 @@ namespace {
 
 OrderedJson jobJson(const Job& job) {
   JsonWriter writer(job.unit);
-  writer("format", std::string(kFormat));
-  writer("version", kJobFileVersion);
+  std::string format = kJobFormat;
+  int version = kJobFileVersion;
+  writer("format", format);
+  writer("version", version);
   Job copy = job;  // the description is shared with the reader and so takes a mutable value
   fields(writer, copy);
   return writer.take();
@@ -382,15 +368,11 @@ std::string writeJob(const Job& job, const Record& record) {
 }
 
 Result<Fragment> readFragment(const std::string& file, std::string_view text) {
-  const auto json = parseJson(file, text);
-  if (!json) return json.problems();
-  Problems problems;
   Fragment out;
-  JsonReader reader(json.value(), "", problems);
-  fields(reader, out.assembly);
-  reader("choices", out.choices);
-  reader.finish();
-  for (Problem& problem : problems) problem.file = file;
+  const Problems problems = readObject(file, text, [&out](JsonReader& reader) {
+    fields(reader, out.assembly);
+    reader("choices", out.choices);
+  });
   if (!problems.empty()) return problems;
   return out;
 }
@@ -400,7 +382,7 @@ std::string writeFragment(const Fragment& fragment) {
   Fragment copy = fragment;
   fields(writer, copy.assembly);
   if (!copy.choices.empty()) writer("choices", copy.choices);
-  return writer.take().dump(1) + "\n";
+  return writer.indented();
 }
 
 }  // namespace pp

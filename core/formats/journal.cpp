@@ -10,30 +10,28 @@
 #include <cstring>
 #include <filesystem>
 
+#include <fmt/format.h>
+
+#include "core/fields/json_archive.h"
 #include "core/formats/event_json.h"
 #include "core/formats/file.h"
 
 namespace pp {
 namespace {
 
-constexpr const char* kFormat = "plain-patch-journal";
-constexpr int kVersion = 1;
+constexpr const char* kJournalFormat = "plain-patch-journal";
+constexpr int kJournalVersion = 1;
 
-struct Head {
-  std::string format = kFormat;
-  int version = kVersion;
+struct JournalHead {
+  std::string format = kJournalFormat;
+  int version = kJournalVersion;
   std::string job;
 };
 
-template <class A>
-void fields(A& a, Head& v) {
+void fields(Archive& a, JournalHead& v) {
   a.must("format", v.format);
   a.must("version", v.version);
   a.must("job", v.job);
-}
-
-std::string lineOf(OrderedJson json) {
-  return json.dump(-1, ' ', true, OrderedJson::error_handler_t::replace) + "\n";
 }
 
 template <class T>
@@ -41,22 +39,15 @@ std::string line(const T& value) {
   JsonWriter writer;
   T copy = value;  // the description is shared with the reader and so takes a mutable value
   fields(writer, copy);
-  return lineOf(writer.take());
+  return writer.line() + "\n";
 }
 
 // Reads one line into `value`; the first thing that is wrong with it.
 template <class T>
 std::optional<Problem> readLine(const std::string& file, std::size_t number, std::string_view text,
                                 T& value) {
-  auto json = parseJson(file, text);
-  Problems problems;
-  if (json) {
-    JsonReader reader(json.value(), "", problems);
-    fields(reader, value);
-    reader.finish();
-  } else {
-    problems = json.problems();
-  }
+  const Problems problems =
+      readObject(file, text, [&value](JsonReader& reader) { fields(reader, value); });
   if (problems.empty()) return std::nullopt;
   Problem out = problems.front();
   out.file = file;
@@ -107,7 +98,7 @@ Result<JournalText> readJournal(const std::string& file, std::string_view text,
                                 const std::string& job) {
   JournalText out;
   std::size_t number = 0;
-  Head head;
+  JournalHead head;
   while (out.whole < text.size()) {
     const std::size_t end = text.find('\n', out.whole);
     if (end == std::string_view::npos) {
@@ -119,10 +110,10 @@ Result<JournalText> readJournal(const std::string& file, std::string_view text,
     std::optional<Problem> wrong;
     if (number == 1) {
       wrong = readLine(file, number, one, head);
-      if (!wrong && (head.format != kFormat || head.version != kVersion))
+      if (!wrong && (head.format != kJournalFormat || head.version != kJournalVersion))
         wrong = Problem{file, 1, "format",
                         fmt::format("'{}' version {}", shown(head.format), head.version),
-                        fmt::format("'{}' version {}", kFormat, kVersion)};
+                        fmt::format("'{}' version {}", kJournalFormat, kJournalVersion)};
       if (!wrong && head.job != job)
         wrong = Problem{file, 1, "job", shown(head.job), "this job, " + job};
       if (wrong) return *wrong;
@@ -207,7 +198,8 @@ std::optional<Problem> Journal::append(const Event& event) {
   if (::fstat(file.fd, &before) != 0) return refused(path_, "its size is not known");
   const bool isNew = before.st_size == 0;
   const std::string text =
-      (isNew ? line(Head{kFormat, kVersion, job_}) : std::string()) + line(event);
+      (isNew ? line(JournalHead{kJournalFormat, kJournalVersion, job_}) : std::string()) +
+      line(event);
   if (writeAll(file.fd, text) && ::fdatasync(file.fd) == 0 && (!isNew || syncFolder(path_)))
     return std::nullopt;
   const Problem problem = refused(path_, "it cannot be written");

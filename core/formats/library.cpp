@@ -5,17 +5,18 @@
 #include <algorithm>
 #include <functional>
 #include <map>
+#include <nlohmann/json.hpp>
 
+#include "core/fields/json_archive.h"
 #include "core/formats/job_json.h"
-#include "core/formats/json_fields.h"
 #include "core/formats/upgrade.h"
 #include "core/job/ids.h"
 
 namespace pp {
 namespace {
 
-constexpr const char* kFormat = "plain-patch-assembly";
-constexpr int kVersion = 2;
+constexpr const char* kLibraryFormat = "plain-patch-assembly";
+constexpr int kLibraryVersion = 2;
 
 bool namesMaterial(const std::string& field) {
   return field == "material" || field.ends_with("Material") || field == "endLeft" ||
@@ -70,26 +71,17 @@ Result<LibraryItem> readLibraryItem(const std::string& file, std::string_view te
   if (!json) return json.problems();
   Problems problems;
   JsonReader reader(json.value(), "", problems);
-  std::string format;
-  int version = 0;
   LibraryItem out;
-  reader.must("format", format);
-  reader.must("version", version);
-  reader.must("name", out.name);
-  reader("about", out.about);
-  const OrderedJson* assembly = reader.get("assembly");
-  if (problems.empty() && (format != kFormat || version < 1 || version > kVersion))
-    problems.push_back({{},
-                        0,
-                        "/format",
-                        fmt::format("'{}', version {}", shown(format), version),
-                        fmt::format("'{}', version 1 to {}", kFormat, kVersion)});
-  if (problems.empty() && assembly == nullptr)
-    problems.push_back({{}, 0, "/assembly", "nothing", "an assembly"});
+  const OrderedJson* assembly = nullptr;
+  if (reader.is(kLibraryFormat, 1, kLibraryVersion)) {
+    reader.must("name", out.name);
+    reader("about", out.about);
+    if (reader.required("assembly")) assembly = reader.get("assembly");
+  }
   reader.finish();
   if (problems.empty()) {
     OrderedJson now = *assembly;
-    if (version == 1) takeVersion4(now);
+    if ((*json)["version"] == 1) takeVersion4(now);
     out.text = now.dump();
     if (const auto read = readFragment(file, out.text); !read) return read.problems();
   }
@@ -131,8 +123,8 @@ std::string writeLibraryItem(const std::string& name, const std::string& about,
   });
   replaceIn(json, namesBanding,
             [](const std::string& id) { return id.empty() ? id : std::string("edge"); });
-  OrderedJson out = {{"format", kFormat},
-                     {"version", kVersion},
+  OrderedJson out = {{"format", kLibraryFormat},
+                     {"version", kLibraryVersion},
                      {"name", name},
                      {"about", about},
                      {"assembly", json}};

@@ -30,8 +30,8 @@ Json cutJson(const SawCut& cut, bool ownKerf) {
               {"at", mm(cut.at)}};
   if (ownKerf) out["kerf"] = mm(cut.kerf);
   out["fence"] = cut.fence == FenceSide::Low ? "low" : "high";
-  static constexpr const char* kKinds[] = {"trim", "rough", "over", "final"};
-  out["kind"] = kKinds[static_cast<std::size_t>(cut.kind)];
+  static constexpr const char* kCutKinds[] = {"trim", "rough", "over", "final"};
+  out["kind"] = kCutKinds[static_cast<std::size_t>(cut.kind)];
   if (cut.play) out["play"] = Json::array({mm(cut.play->from), mm(cut.play->to)});
   out["gives"] = Json::array({name(cut.low), name(cut.high)});
   out["setup"] = cut.setup;

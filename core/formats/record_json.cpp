@@ -1,54 +1,51 @@
 #include "core/formats/record_json.h"
 
+#include <fmt/format.h>
+
 #include <algorithm>
-#include <array>
+#include <nlohmann/json.hpp>
 
 #include "core/formats/event_json.h"
 #include "core/formats/part_fields.h"
 #include "core/formats/plan_fields.h"
+#include "core/formats/texts.h"
 #include "core/saw/playback.h"
 
 namespace pp {
 
-template <class A>
-void fields(A& a, ReservedCodes& v) {
+void fields(Archive& a, ReservedCodes& v) {
   a.must("assembly", v.assembly);
   a.must("code", v.code);
   a.must("last", v.last);
   a("onPaper", v.onPaper);
 }
 
-template <class A>
-void fields(A& a, KeptPlan& v) {
+void fields(Archive& a, KeptPlan& v) {
   a.must("nested", v.nested);
   a.must("plan", v.plan);
 }
 
-template <class A>
-void fields(A& a, Scope& v) {
+void fields(Archive& a, Scope& v) {
   a("assemblies", v.assemblies);
   texts(
       a, "roles", v.roles, [](PartRole role) { return std::string(roleWord(role)); }, parseRole,
       "the word for what a part is");
 }
 
-template <class A>
-void fields(A& a, CuttingPlan& v) {
+void fields(Archive& a, CuttingPlan& v) {
   a.must("parts", v.parts);
   a("lumber", v.lumber);
   a.must("request", v.request);
   a.must("plan", v.plan);
 }
 
-template <class A>
-void fields(A& a, Cutting& v) {
+void fields(Archive& a, Cutting& v) {
   a.must("number", v.number);
   a("scope", v.scope);
   a.must("plans", v.plans);
 }
 
-template <class A>
-void fields(A& a, Record& v) {
+void fields(Archive& a, Record& v) {
   a("codes", v.codes);
   a("scope", v.scope);
   a("plan", v.plan);

@@ -1,8 +1,8 @@
 // The record half of a job's file.
 #pragma once
 
+#include "core/fields/json_archive.h"
 #include "core/floor/record.h"
-#include "core/formats/json_fields.h"
 
 namespace pp {
 

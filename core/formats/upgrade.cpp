@@ -4,17 +4,18 @@
 
 #include <algorithm>
 #include <map>
+#include <nlohmann/json.hpp>
 #include <set>
 #include <utility>
 
 #include "core/breakdown/overrides.h"
 #include "core/job/ids.h"
-#include "core/kinds/carcass/fields.h"
+#include "core/kinds/boards/fields.h"
+#include "core/kinds/words.h"
 
 namespace pp {
 
-template <class A>
-void fields(A& a, CodesOfVersion1::Override& v) {
+void fields(Archive& a, CodesOfVersion1::Override& v) {
   a.must("part", v.part);
   a.must("why", v.made.why);
   a("length", v.made.length);
@@ -23,8 +24,7 @@ void fields(A& a, CodesOfVersion1::Override& v) {
   a("banding", v.made.banding);
 }
 
-template <class A>
-void fields(A& a, CodesOfVersion1::Pin& v) {
+void fields(Archive& a, CodesOfVersion1::Pin& v) {
   a.must("part", v.part);
   a.must("stock", v.stock);
   a("copies", v.made.copies);

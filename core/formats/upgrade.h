@@ -4,7 +4,7 @@
 #include <string>
 #include <vector>
 
-#include "core/formats/json_fields.h"
+#include "core/fields/json_archive.h"
 #include "core/job/job.h"
 
 namespace pp {

@@ -9,133 +9,135 @@
 namespace pp {
 namespace {
 
-struct Row {
+struct RoleRow {
   PartRole role;
   const char* word;  // in files, for ever
   const char* name;  // as shown; * stands for what kind of box it is of
 };
 
-using enum PartRole;
+// In the order of the roles.
+constexpr auto kRoles = [] {
+  using enum PartRole;
+  return std::array{
+      RoleRow{LeftSide, "left side", "left side"},
+      RoleRow{RightSide, "right side", "right side"},
+      RoleRow{Bottom, "bottom", "bottom"},
+      RoleRow{Top, "top", "top"},
+      RoleRow{FrontStretcher, "front stretcher", "front stretcher"},
+      RoleRow{RearStretcher, "rear stretcher", "rear stretcher"},
+      RoleRow{KickBoard, "kick board", "kick board"},
+      RoleRow{LeftLining, "left lining", "left lining"},
+      RoleRow{RightLining, "right lining", "right lining"},
+      RoleRow{Divider, "divider", "divider"},
+      RoleRow{FixedShelf, "fixed shelf", "fixed shelf"},
+      RoleRow{AdjustableShelf, "adjustable shelf", "adjustable shelf"},
+      RoleRow{LooseShelf, "loose shelf", "loose shelf"},
+      RoleRow{ShelfSupport, "shelf support", "shelf support"},
+      RoleRow{ShelfLip, "shelf lip", "shelf lip"},
+      RoleRow{NailingStrip, "nailing strip", "nailing strip"},
+      RoleRow{RearRail, "rear rail", "rear rail"},
+      RoleRow{BackRail, "back rail", "back rail"},
+      RoleRow{Back, "back", "back"},
+      RoleRow{BackBatten, "back batten", "back batten"},
+      RoleRow{LeftExposedEnd, "left exposed end", "left end panel"},
+      RoleRow{RightExposedEnd, "right exposed end", "right end panel"},
+      RoleRow{LeftFiller, "left filler", "left filler"},
+      RoleRow{RightFiller, "right filler", "right filler"},
+      RoleRow{Cleat, "cleat", "cleat"},
+      RoleRow{WallSpacer, "wall spacer", "wall spacer"},
+      RoleRow{FootRunner, "foot runner", "foot runner"},
+      RoleRow{BaseRail, "base rail", "base rail"},
+      RoleRow{BaseCrossPiece, "base cross piece", "base cross piece"},
+      RoleRow{BoxLeftSide, "box left side", "* left side"},
+      RoleRow{BoxRightSide, "box right side", "* right side"},
+      RoleRow{BoxFront, "box front", "* box front"},
+      RoleRow{BoxBack, "box back", "* box back"},
+      RoleRow{BoxBottom, "box bottom", "* bottom"},
+      RoleRow{BoxRunner, "box runner", "* runner"},
+      RoleRow{SlidePad, "slide pad", "* slide pad"},
+      RoleRow{RightSlidePad, "right slide pad", "* slide pad"},
+      RoleRow{DrawerFront, "drawer front", "drawer front"},
+      RoleRow{DrawerFrontLeftStile, "drawer front left stile", "drawer front stile"},
+      RoleRow{DrawerFrontRightStile, "drawer front right stile", "drawer front stile"},
+      RoleRow{DrawerFrontLowerRail, "drawer front lower rail", "drawer front lower rail"},
+      RoleRow{DrawerFrontUpperRail, "drawer front upper rail", "drawer front upper rail"},
+      RoleRow{DrawerFrontPanel, "drawer front panel", "drawer front panel"},
+      RoleRow{Door, "door", "door"},
+      RoleRow{DoorLeftStile, "door left stile", "door stile"},
+      RoleRow{DoorRightStile, "door right stile", "door stile"},
+      RoleRow{DoorLowerRail, "door lower rail", "door lower rail"},
+      RoleRow{DoorUpperRail, "door upper rail", "door upper rail"},
+      RoleRow{DoorPanel, "door panel", "door panel"},
+      RoleRow{LeftDoor, "left door", "door"},
+      RoleRow{LeftDoorLeftStile, "left door left stile", "door stile"},
+      RoleRow{LeftDoorRightStile, "left door right stile", "door stile"},
+      RoleRow{LeftDoorLowerRail, "left door lower rail", "door lower rail"},
+      RoleRow{LeftDoorUpperRail, "left door upper rail", "door upper rail"},
+      RoleRow{LeftDoorPanel, "left door panel", "door panel"},
+      RoleRow{RightDoor, "right door", "door"},
+      RoleRow{RightDoorLeftStile, "right door left stile", "door stile"},
+      RoleRow{RightDoorRightStile, "right door right stile", "door stile"},
+      RoleRow{RightDoorLowerRail, "right door lower rail", "door lower rail"},
+      RoleRow{RightDoorUpperRail, "right door upper rail", "door upper rail"},
+      RoleRow{RightDoorPanel, "right door panel", "door panel"},
+      RoleRow{Lid, "lid", "lid"},
+      RoleRow{LidLeftStile, "lid left stile", "lid stile"},
+      RoleRow{LidRightStile, "lid right stile", "lid stile"},
+      RoleRow{LidLowerRail, "lid lower rail", "lid lower rail"},
+      RoleRow{LidUpperRail, "lid upper rail", "lid upper rail"},
+      RoleRow{LidPanel, "lid panel", "lid panel"},
+      RoleRow{FrameLeftStile, "frame left stile", "frame stile"},
+      RoleRow{FrameRightStile, "frame right stile", "frame stile"},
+      RoleRow{FrameMiddleStile, "frame middle stile", "frame middle stile"},
+      RoleRow{FrameUpperRail, "frame upper rail", "frame upper rail"},
+      RoleRow{FrameLowerRail, "frame lower rail", "frame lower rail"},
+      RoleRow{FrameMiddleRail, "frame middle rail", "frame middle rail"},
+      RoleRow{FrameCentreStile, "frame centre stile", "frame centre stile"},
+      RoleRow{FrameDrawerRail, "frame drawer rail", "frame drawer rail"},
+      RoleRow{TopSheet, "top sheet", "top"},
+      RoleRow{TopLowerLayer, "top lower layer", "top lower layer"},
+      RoleRow{FrontLongStrip, "front long strip", "build-up strip, long"},
+      RoleRow{RearLongStrip, "rear long strip", "build-up strip, long"},
+      RoleRow{CrossStrip, "cross strip", "build-up strip, across"},
+      RoleRow{FrontEdging, "front edging", "front edging"},
+      RoleRow{RearEdging, "rear edging", "rear edging"},
+      RoleRow{LeftEdging, "left edging", "left edging"},
+      RoleRow{RightEdging, "right edging", "right edging"},
+      RoleRow{WallPanelSheet, "wall panel", "wall panel"},
+      RoleRow{LeftEnd, "left end", "left end"},
+      RoleRow{RightEnd, "right end", "right end"},
+      RoleRow{SeatFront, "seat front", "front"},
+      RoleRow{SeatRear, "seat rear", "rear panel"},
+      RoleRow{SeatBottom, "seat bottom", "bottom"},
+      RoleRow{SeatDivider, "seat divider", "divider"},
+      RoleRow{HingeRail, "hinge rail", "hinge rail"},
+      RoleRow{SeatLid, "seat lid", "lid"},
+      RoleRow{BackBracket, "back bracket", "back bracket"},
+      RoleRow{LeaningBack, "leaning back", "leaning back"},
+      RoleRow{PlatformSide, "platform side", "box side"},
+      RoleRow{PlatformEnd, "platform end", "box front or back"},
+      RoleRow{Deck, "deck", "deck"},
+      RoleRow{RingPiece, "ring piece", "ring piece"},
+      RoleRow{Board, "board", "board"},
+      RoleRow{BoardLayer, "board layer", "layer"},
+      RoleRow{TopStrip, "top strip", "strip of the top"},
+      RoleRow{BaseLeg, "base leg", "base leg"},
+      RoleRow{CornerFiller, "corner filler", "corner filler"},
+      RoleRow{PanelSupport, "panel support", "panel support"},
+      RoleRow{Slat, "slat", "slat"},
+      RoleRow{HungBoard, "hung board", "hung shelf"},
+      RoleRow{LeftBrace, "left brace", "left brace"},
+      RoleRow{RightBrace, "right brace", "right brace"},
+      RoleRow{CornerPost, "corner post", "corner post"},
+      RoleRow{SeatFrameRail, "seat frame rail", "front rail of the seat"},
+      RoleRow{SeatFrameSide, "seat frame side", "seat frame side"},
+      RoleRow{SeatHatch, "seat hatch", "hatch"},
+      RoleRow{HatchLedge, "hatch ledge", "hatch ledge"},
+      RoleRow{StorageShelf, "storage shelf", "storage shelf"},
+  };
+}();
 
-constexpr std::array kRoles = {
-    Row{LeftSide, "left side", "left side"},
-    Row{RightSide, "right side", "right side"},
-    Row{Bottom, "bottom", "bottom"},
-    Row{Top, "top", "top"},
-    Row{FrontStretcher, "front stretcher", "front stretcher"},
-    Row{RearStretcher, "rear stretcher", "rear stretcher"},
-    Row{KickBoard, "kick board", "kick board"},
-    Row{LeftLining, "left lining", "left lining"},
-    Row{RightLining, "right lining", "right lining"},
-    Row{Divider, "divider", "divider"},
-    Row{FixedShelf, "fixed shelf", "fixed shelf"},
-    Row{AdjustableShelf, "adjustable shelf", "adjustable shelf"},
-    Row{LooseShelf, "loose shelf", "loose shelf"},
-    Row{ShelfSupport, "shelf support", "shelf support"},
-    Row{ShelfLip, "shelf lip", "shelf lip"},
-    Row{NailingStrip, "nailing strip", "nailing strip"},
-    Row{RearRail, "rear rail", "rear rail"},
-    Row{BackRail, "back rail", "back rail"},
-    Row{Back, "back", "back"},
-    Row{BackBatten, "back batten", "back batten"},
-    Row{LeftExposedEnd, "left exposed end", "left end panel"},
-    Row{RightExposedEnd, "right exposed end", "right end panel"},
-    Row{LeftFiller, "left filler", "left filler"},
-    Row{RightFiller, "right filler", "right filler"},
-    Row{Cleat, "cleat", "cleat"},
-    Row{WallSpacer, "wall spacer", "wall spacer"},
-    Row{FootRunner, "foot runner", "foot runner"},
-    Row{BaseRail, "base rail", "base rail"},
-    Row{BaseCrossPiece, "base cross piece", "base cross piece"},
-    Row{BoxLeftSide, "box left side", "* left side"},
-    Row{BoxRightSide, "box right side", "* right side"},
-    Row{BoxFront, "box front", "* box front"},
-    Row{BoxBack, "box back", "* box back"},
-    Row{BoxBottom, "box bottom", "* bottom"},
-    Row{BoxRunner, "box runner", "* runner"},
-    Row{SlidePad, "slide pad", "* slide pad"},
-    Row{RightSlidePad, "right slide pad", "* slide pad"},
-    Row{DrawerFront, "drawer front", "drawer front"},
-    Row{DrawerFrontLeftStile, "drawer front left stile", "drawer front stile"},
-    Row{DrawerFrontRightStile, "drawer front right stile", "drawer front stile"},
-    Row{DrawerFrontLowerRail, "drawer front lower rail", "drawer front lower rail"},
-    Row{DrawerFrontUpperRail, "drawer front upper rail", "drawer front upper rail"},
-    Row{DrawerFrontPanel, "drawer front panel", "drawer front panel"},
-    Row{Door, "door", "door"},
-    Row{DoorLeftStile, "door left stile", "door stile"},
-    Row{DoorRightStile, "door right stile", "door stile"},
-    Row{DoorLowerRail, "door lower rail", "door lower rail"},
-    Row{DoorUpperRail, "door upper rail", "door upper rail"},
-    Row{DoorPanel, "door panel", "door panel"},
-    Row{LeftDoor, "left door", "door"},
-    Row{LeftDoorLeftStile, "left door left stile", "door stile"},
-    Row{LeftDoorRightStile, "left door right stile", "door stile"},
-    Row{LeftDoorLowerRail, "left door lower rail", "door lower rail"},
-    Row{LeftDoorUpperRail, "left door upper rail", "door upper rail"},
-    Row{LeftDoorPanel, "left door panel", "door panel"},
-    Row{RightDoor, "right door", "door"},
-    Row{RightDoorLeftStile, "right door left stile", "door stile"},
-    Row{RightDoorRightStile, "right door right stile", "door stile"},
-    Row{RightDoorLowerRail, "right door lower rail", "door lower rail"},
-    Row{RightDoorUpperRail, "right door upper rail", "door upper rail"},
-    Row{RightDoorPanel, "right door panel", "door panel"},
-    Row{Lid, "lid", "lid"},
-    Row{LidLeftStile, "lid left stile", "lid stile"},
-    Row{LidRightStile, "lid right stile", "lid stile"},
-    Row{LidLowerRail, "lid lower rail", "lid lower rail"},
-    Row{LidUpperRail, "lid upper rail", "lid upper rail"},
-    Row{LidPanel, "lid panel", "lid panel"},
-    Row{FrameLeftStile, "frame left stile", "frame stile"},
-    Row{FrameRightStile, "frame right stile", "frame stile"},
-    Row{FrameMiddleStile, "frame middle stile", "frame middle stile"},
-    Row{FrameUpperRail, "frame upper rail", "frame upper rail"},
-    Row{FrameLowerRail, "frame lower rail", "frame lower rail"},
-    Row{FrameMiddleRail, "frame middle rail", "frame middle rail"},
-    Row{FrameCentreStile, "frame centre stile", "frame centre stile"},
-    Row{FrameDrawerRail, "frame drawer rail", "frame drawer rail"},
-    Row{TopSheet, "top sheet", "top"},
-    Row{TopLowerLayer, "top lower layer", "top lower layer"},
-    Row{FrontLongStrip, "front long strip", "build-up strip, long"},
-    Row{RearLongStrip, "rear long strip", "build-up strip, long"},
-    Row{CrossStrip, "cross strip", "build-up strip, across"},
-    Row{FrontEdging, "front edging", "front edging"},
-    Row{RearEdging, "rear edging", "rear edging"},
-    Row{LeftEdging, "left edging", "left edging"},
-    Row{RightEdging, "right edging", "right edging"},
-    Row{WallPanelSheet, "wall panel", "wall panel"},
-    Row{LeftEnd, "left end", "left end"},
-    Row{RightEnd, "right end", "right end"},
-    Row{SeatFront, "seat front", "front"},
-    Row{SeatRear, "seat rear", "rear panel"},
-    Row{SeatBottom, "seat bottom", "bottom"},
-    Row{SeatDivider, "seat divider", "divider"},
-    Row{HingeRail, "hinge rail", "hinge rail"},
-    Row{SeatLid, "seat lid", "lid"},
-    Row{BackBracket, "back bracket", "back bracket"},
-    Row{LeaningBack, "leaning back", "leaning back"},
-    Row{PlatformSide, "platform side", "box side"},
-    Row{PlatformEnd, "platform end", "box front or back"},
-    Row{Deck, "deck", "deck"},
-    Row{RingPiece, "ring piece", "ring piece"},
-    Row{Board, "board", "board"},
-    Row{BoardLayer, "board layer", "layer"},
-    Row{TopStrip, "top strip", "strip of the top"},
-    Row{BaseLeg, "base leg", "base leg"},
-    Row{CornerFiller, "corner filler", "corner filler"},
-    Row{PanelSupport, "panel support", "panel support"},
-    Row{Slat, "slat", "slat"},
-    Row{HungBoard, "hung board", "hung shelf"},
-    Row{LeftBrace, "left brace", "left brace"},
-    Row{RightBrace, "right brace", "right brace"},
-    Row{CornerPost, "corner post", "corner post"},
-    Row{SeatFrameRail, "seat frame rail", "front rail of the seat"},
-    Row{SeatFrameSide, "seat frame side", "seat frame side"},
-    Row{SeatHatch, "seat hatch", "hatch"},
-    Row{HatchLedge, "hatch ledge", "hatch ledge"},
-    Row{StorageShelf, "storage shelf", "storage shelf"},
-};
-
-static_assert(kRoles.size() == static_cast<std::size_t>(StorageShelf) + 1);
+static_assert(kRoles.size() == static_cast<std::size_t>(PartRole::StorageShelf) + 1);
 static_assert([] {
   for (std::size_t i = 0; i < kRoles.size(); ++i)
     if (kRoles[i].role != static_cast<PartRole>(i)) return false;
@@ -144,7 +146,7 @@ static_assert([] {
 
 constexpr int kPieces = 6;  // of a front
 
-const Row& rowOf(PartRole role) {
+const RoleRow& rowOf(PartRole role) {
   return kRoles[static_cast<std::size_t>(role)];
 }
 
@@ -163,13 +165,13 @@ PartRole pieceOf(PartRole front, FrontPiece piece) {
 }
 
 std::optional<FrontPiece> frontPieceOf(PartRole role) {
-  if (role < DrawerFront || role > LidPanel) return std::nullopt;
-  return static_cast<FrontPiece>((static_cast<int>(role) - static_cast<int>(DrawerFront)) %
-                                 kPieces);
+  if (role < PartRole::DrawerFront || role > PartRole::LidPanel) return std::nullopt;
+  return static_cast<FrontPiece>(
+      (static_cast<int>(role) - static_cast<int>(PartRole::DrawerFront)) % kPieces);
 }
 
 bool isDrawerFront(PartRole role) {
-  return role >= DrawerFront && role <= DrawerFrontPanel;
+  return role >= PartRole::DrawerFront && role <= PartRole::DrawerFrontPanel;
 }
 
 bool isFront(PartRole role) {
@@ -177,7 +179,7 @@ bool isFront(PartRole role) {
 }
 
 bool isOfBox(PartRole role) {
-  return role >= BoxLeftSide && role <= RightSlidePad;
+  return role >= PartRole::BoxLeftSide && role <= PartRole::RightSlidePad;
 }
 
 std::string roleName(PartRole role, std::string_view box) {
@@ -191,7 +193,7 @@ std::string_view roleWord(PartRole role) {
 
 std::optional<PartRole> parseRole(std::string_view word) {
   const auto row = std::find_if(kRoles.begin(), kRoles.end(),
-                                [word](const Row& one) { return one.word == word; });
+                                [word](const RoleRow& one) { return one.word == word; });
   if (row == kRoles.end()) return std::nullopt;
   return row->role;
 }

@@ -30,12 +30,14 @@ constexpr Kind row(const char* field, const char* name, char letter,
       [](Check& to, const std::string& at, const AssemblyBody& body) {
         check(to, at, std::get<T>(body));
       },
+      []() -> AssemblyBody { return T{}; },
       [](const Job& job, const PlainMaterials& of) -> AssemblyBody {
         T out;
         begin(job, of, out);
         return out;
       },
       [](const AssemblyBody& body) -> AssemblyBody { return mirrored(std::get<T>(body)); },
+      [](Archive& archive, AssemblyBody& body) { fields(archive, std::get<T>(body)); },
       [](const Maker& maker, const AssemblyBody& body, Made& out) {
         make(maker, std::get<T>(body), out);
       }};

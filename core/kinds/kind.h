@@ -5,9 +5,9 @@
 //   void check(Check&, const std::string& at, const T&)      as data; `at` is where it stands
 //   void begin(const Job&, const PlainMaterials&, T&)        a new one, ready to be changed
 //   T mirrored(const T&)                                     the same with left and right changed
+//   void fields(Archive&, T&)                                how it stands in a file
 //   void make(const Maker&, const T&, Made&)                 its parts, in its own coordinates:
 //                                  x from the left, y from the front, z from the foot
-// and in its fields.h how it stands in a file.
 #pragma once
 
 #include <array>
@@ -35,8 +35,10 @@ struct Kind {
   Length (*width)(const Job&, const AssemblyBody&);
   std::int64_t (*pieces)(const Job&, const AssemblyBody&);
   void (*check)(Check&, const std::string& at, const AssemblyBody&);
+  AssemblyBody (*none)();  // one that says nothing yet
   AssemblyBody (*plain)(const Job&, const PlainMaterials&);
   AssemblyBody (*mirrored)(const AssemblyBody&);
+  void (*fields)(Archive&, AssemblyBody&);
   void (*make)(const Maker&, const AssemblyBody&, Made&);
 };
 

@@ -7,6 +7,8 @@
 
 namespace pp {
 
+class Archive;  // core/fields/archive.h
+
 // Something that cannot be built as drawn. What it concerns has no parts until it is put right.
 struct Trouble {
   std::string assembly;  // code

@@ -7,8 +7,6 @@
 namespace pp {
 namespace {
 
-constexpr std::int64_t kNmPerInch = 25'400'000;
-
 // `parts` of 1/denominator inch as whole and reduced fraction.
 std::string inches(std::int64_t parts, std::int64_t denominator) {
   const std::int64_t whole = parts / denominator;

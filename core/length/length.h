@@ -42,6 +42,13 @@ class Length {
   std::int64_t nm_ = 0;
 };
 
+inline constexpr std::int64_t kNmPerInch = 25'400'000;
+
+// How far the two lie apart, >= 0.
+constexpr Length distance(Length a, Length b) {
+  return a < b ? b - a : a - b;
+}
+
 // The longest length the readers accept: one kilometre. Sums of any real job stay far inside 64
 // bits.
 inline constexpr Length kLongest = Length::mm(1'000'000);

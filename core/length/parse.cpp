@@ -66,7 +66,6 @@ struct Quantity {
   bool isLength = false;
 };
 
-constexpr std::int64_t kNmPerInch = 25'400'000;
 constexpr std::int64_t kNmPerMm = 1'000'000;
 
 std::int64_t nmPer(Unit unit) {

@@ -1,12 +1,19 @@
 // The words that stand for the values of an enum in a file, for reading and writing.
 #pragma once
 
-#include <utility>
-#include <vector>
+#include <cstddef>
+#include <span>
 
 namespace pp {
 
 template <class T>
-using Choices = std::vector<std::pair<const char*, T>>;
+struct Choice {
+  const char* word;
+  T value;
+};
+
+// Of an array that outlives it.
+template <class T>
+using Choices = std::span<const Choice<T>>;
 
 }  // namespace pp

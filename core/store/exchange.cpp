@@ -1,4 +1,5 @@
 // The whole store as one JSON text, and back.
+#include "core/fields/json_archive.h"
 #include "core/store/inside.h"
 #include "core/store/row_checks.h"
 #include "core/store/schema.h"
@@ -9,8 +10,7 @@ namespace {
 struct Setting {
   std::string name, value;
 };
-template <class A>
-void fields(A& a, Setting& v) {
+void fields(Archive& a, Setting& v) {
   a.must("name", v.name);
   a.must("value", v.value);
 }
@@ -20,20 +20,18 @@ struct KnownJob {
   std::int64_t seq = 0;
   std::string wants;
 };
-template <class A>
-void fields(A& a, KnownJob& v) {
+void fields(Archive& a, KnownJob& v) {
   a.must("id", v.id);
   a("name", v.name);
   a("seq", v.seq);
-  a.unlessPlain("wants", v.wants);
+  a.unlessDefault("wants", v.wants);
 }
 
 struct JobHeld {
   std::string job;
   Held held;
 };
-template <class A>
-void fields(A& a, JobHeld& v) {
+void fields(Archive& a, JobHeld& v) {
   a.must("job", v.job);
   a.must("cutting", v.held.cutting);
   a.must("piece", v.held.piece);
@@ -46,8 +44,7 @@ struct CameBack {
   int cutting = 0;
   Id piece = 0;
 };
-template <class A>
-void fields(A& a, CameBack& v) {
+void fields(Archive& a, CameBack& v) {
   a.must("job", v.job);
   a.must("cutting", v.cutting);
   a.must("leftover", v.leftover);
@@ -67,8 +64,7 @@ struct Whole {
   std::vector<CameBack> returned;
   std::vector<Setting> settings;
 };
-template <class A>
-void fields(A& a, Whole& v) {
+void fields(Archive& a, Whole& v) {
   a("materials", v.materials);
   a("pieces", v.pieces);
   a("readings", v.readings);
@@ -81,7 +77,7 @@ void fields(A& a, Whole& v) {
   a("settings", v.settings);
 }
 
-constexpr const char* kFormat = "plain-patch-store";
+constexpr const char* kStoreFormat = "plain-patch-store";
 
 }  // namespace
 
@@ -121,33 +117,20 @@ Result<std::string> Store::exported() {
   if (!whole) return whole.problems();
   if (!problems.empty()) return inside_->named(std::move(problems));
   JsonWriter writer;
-  writer("format", std::string(kFormat));
-  writer("version", storeVersion());
+  std::string format = kStoreFormat;
+  int version = storeVersion();
+  writer("format", format);
+  writer("version", version);
   fields(writer, whole.value());
-  return writer.take().dump(1) + "\n";
+  return writer.indented();
 }
 
 Problems Store::import(const std::string& file, std::string_view text) {
-  const auto json = parseJson(file, text);
-  if (!json) return json.problems();
-  Problems problems;
-  JsonReader reader(json.value(), "", problems);
-  std::string format;
-  int version = 0;
-  reader.must("format", format);
-  reader.must("version", version);
-  // What came with later versions is left out of earlier texts.
-  if (problems.empty() && (format != kFormat || version < 1 || version > storeVersion()))
-    problems.push_back({{},
-                        0,
-                        "/format",
-                        fmt::format("'{}', version {}", shown(format), version),
-                        fmt::format("'{}', version 1 to {}", kFormat, storeVersion())});
   Whole whole;
-  if (problems.empty()) {
-    fields(reader, whole);
-    reader.finish();
-  }
+  Problems problems = readObject(file, text, [&whole](JsonReader& reader) {
+    // What came with later versions is left out of earlier texts.
+    if (reader.is(kStoreFormat, 1, storeVersion())) fields(reader, whole);
+  });
   const auto checked = [&problems](const char* name, const auto& rows) {
     for (std::size_t i = 0; i < rows.size(); ++i)
       for (Problem& one : problemsIn(rows[i])) {

@@ -2,110 +2,25 @@
 // for both.
 #pragma once
 
-#include "core/formats/rack_fields.h"
+#include "core/result/choices.h"
 #include "core/store/rows.h"
 
 namespace pp {
 
-template <class A>
-void fields(A& a, RackMaterial& v) {
-  a.id("id", v.id);
-  a.must("name", v.name);
-  a.must("nominal", v.nominal);
-  a.must("measured", v.measured);
-  a("grained", v.grained);
-  a.choice("tone", v.tone, kTones);
-  a("density", v.density);
-  a("stiffness", v.stiffness);
-  a("lumber", v.lumber);
-}
+class Archive;
 
-template <class A>
-void fields(A& a, RackPiece& v) {
-  a.id("id", v.id);
-  a.choice("kind", v.kind,
-           {{"sheet", RackKind::Sheet}, {"bar", RackKind::Bar}, {"offcut", RackKind::Offcut}});
-  a.must("material", v.material);
-  a("tag", v.tag);
-  a("lot", v.lot);
-  a("measured", v.measured);
-  a.must("length", v.length);
-  a.must("width", v.width);
-  a.choice("grain", v.grain, kSheetGrains);
-  a("twoGoodFaces", v.twoGoodFaces);
-  a("count", v.count);
-  a("price", v.price);
-  a("place", v.place);
-  a("note", v.note);
-  a("defects", v.defects);
-  a("came", v.came);
-}
-
-template <class A>
-void fields(A& a, LotReading& v) {
-  a.id("id", v.id);
-  a.must("material", v.material);
-  a("lot", v.lot);
-  a.must("thickness", v.thickness);
-  a("taken", v.taken);
-}
-
-template <class A>
-void fields(A& a, RackBanding& v) {
-  a.id("id", v.id);
-  a.must("name", v.name);
-  a.must("thickness", v.thickness);
-  a.must("width", v.width);
-  a.must("rollLength", v.rollLength);
-  a("deduct", v.deduct);
-  a("price", v.price);
-  a("left", v.left);
-}
-
-inline const Choices<HardwareKind> kHardwareKinds = {
+inline constexpr Choice<HardwareKind> kHardwareKinds[] = {
     {"slide", HardwareKind::Slide},   {"hinge", HardwareKind::Hinge},
     {"screw", HardwareKind::Screw},   {"pin", HardwareKind::Pin},
     {"caster", HardwareKind::Caster}, {"pull", HardwareKind::Pull},
     {"insert", HardwareKind::Insert}, {"glue", HardwareKind::Glue},
     {"other", HardwareKind::Other}};
 
-template <class A>
-void fields(A& a, Hardware& v) {
-  a.id("id", v.id);
-  a.choice("kind", v.kind, kHardwareKinds);
-  a.must("name", v.name);
-  a("length", v.length);
-  a("have", v.have);
-  a("pack", v.pack);
-  a("price", v.price);
-  a("note", v.note);
-}
-
-template <class A>
-void fields(A& a, FinishProduct& v) {
-  a.must("name", v.name);
-  a.choice("method", v.method,
-           {{"brush", ApplyMethod::Brush},
-            {"roller", ApplyMethod::Roller},
-            {"spray", ApplyMethod::Spray},
-            {"wipe", ApplyMethod::Wipe}});
-  a("coats", v.coats);
-  a("grit", v.grit);
-  a("drying", v.drying);
-  a("thinning", v.thinning);
-  a("coverage", v.coverage);
-  a("loss", v.loss);
-  a("minutes", v.minutes);
-  a("canMillilitres", v.canMillilitres);
-  a("haveMillilitres", v.haveMillilitres);
-  a("price", v.price);
-}
-
-template <class A>
-void fields(A& a, ShopFinish& v) {
-  a.id("id", v.id);
-  a.must("name", v.name);
-  a("products", v.products);
-}
+void fields(Archive& a, RackMaterial& v);
+void fields(Archive& a, RackPiece& v);
+void fields(Archive& a, LotReading& v);
+void fields(Archive& a, RackBanding& v);
+void fields(Archive& a, Hardware& v);
+void fields(Archive& a, ShopFinish& v);
 
 }  // namespace pp

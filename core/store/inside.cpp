@@ -2,6 +2,8 @@
 
 #include <sqlite3.h>
 
+#include "core/length/format.h"
+
 namespace pp {
 
 Problem problemOf(const std::string& path, int code, const std::string& said) {

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <SQLiteCpp/Database.h>
+#include <fmt/format.h>
 
 #include "core/store/store.h"
 #include "core/store/table.h"

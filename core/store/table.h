@@ -3,8 +3,9 @@
 
 #include <SQLiteCpp/Database.h>
 #include <SQLiteCpp/Statement.h>
-#include <fmt/format.h>
 
+#include "core/fields/archive.h"
+#include "core/result/result.h"
 #include "core/store/fields.h"
 
 namespace pp {
@@ -36,26 +37,44 @@ struct TableOf<ShopFinish> {
   static constexpr const char* kName = "finish";
 };
 
-// Collects the columns.
-class ColumnNames {
+// What a row of the store may hold, for each archive of rows: texts, whole numbers, sizes, prices,
+// one word of several, and lists, which are kept as JSON. Its id is no column among the others.
+class RowArchive : public Archive {
  public:
-  template <class T>
-  void operator()(const char* name, const T&) {
-    names_.push_back(name);
+  void id(const char*, Id&) override {}
+  bool required(const char*) override { return true; }
+  void refuse(const char*, const std::string&) override {}
+  void refuse(const char*, const std::string&, const std::string&) override {}
+  std::vector<std::string> names() override { return {}; }
+  bool isList(const char*) override { return false; }
+  // No row has any of these.
+  void plain(const char*, Angle&) override;
+  void plain(const char*, PartKey&) override;
+  void plain(const char*, std::size_t&) override;
+  void lengthOr(const char*, std::optional<Length>&, const char*) override;
+  void object(const char*, const Described&) override;
+};
+
+// Collects the columns.
+class ColumnNames : public RowArchive {
+ public:
+  bool reads() const override { return false; }
+  void plain(const char* name, std::string&) override { columns_.push_back(name); }
+  void plain(const char* name, Length&) override { columns_.push_back(name); }
+  void plain(const char* name, Money&) override { columns_.push_back(name); }
+  void plain(const char* name, bool&) override { columns_.push_back(name); }
+  void plain(const char* name, int&) override { columns_.push_back(name); }
+  void plain(const char* name, std::int64_t&) override { columns_.push_back(name); }
+  void word(const char* name, std::size_t&, const WordTable&) override { columns_.push_back(name); }
+  void list(const char* name, const RowTable&) override { columns_.push_back(name); }
+  bool present(const char* name, bool) override {
+    columns_.push_back(name);
+    return false;
   }
-  template <class T>
-  void must(const char* name, const T&) {
-    names_.push_back(name);
-  }
-  template <class T>
-  void choice(const char* name, const T&, const Choices<T>&) {
-    names_.push_back(name);
-  }
-  void id(const char*, Id) {}
-  const std::vector<std::string>& names() const { return names_; }
+  const std::vector<std::string>& columns() const { return columns_; }
 
  private:
-  std::vector<std::string> names_;
+  std::vector<std::string> columns_;
 };
 
 template <class Row>
@@ -63,42 +82,23 @@ std::vector<std::string> columnsOf() {
   ColumnNames names;
   Row row;
   fields(names, row);
-  return names.names();
+  return names.columns();
 }
 
 // Binds the columns in turn.
-class SqlWriter {
+class SqlWriter : public RowArchive {
  public:
   explicit SqlWriter(SQLite::Statement& statement) : statement_(statement) {}
-  void operator()(const char*, const std::string& value) { statement_.bind(++at_, value); }
-  void operator()(const char*, std::int64_t value) { statement_.bind(++at_, value); }
-  void operator()(const char*, bool value) { statement_.bind(++at_, value ? 1 : 0); }
-  void operator()(const char*, const Length& value) { statement_.bind(++at_, value.inNm()); }
-  void operator()(const char*, const Money& value) {
-    statement_.bind(++at_, value.inTenThousandths());
-  }
-  void operator()(const char* name, const std::optional<Length>& value) {
-    if (value)
-      (*this)(name, *value);
-    else
-      statement_.bind(++at_);
-  }
-  template <class T>
-  void operator()(const char* name, const std::vector<T>& values) {
-    JsonWriter list;
-    list(name, values);
-    statement_.bind(++at_, list.take()[name].dump());
-  }
-  template <class T>
-  void must(const char* name, const T& value) {
-    (*this)(name, value);
-  }
-  template <class T>
-  void choice(const char*, const T& value, const Choices<T>& choices) {
-    for (const auto& [word, meaning] : choices)
-      if (meaning == value) return statement_.bind(++at_, std::string(word));
-  }
-  void id(const char*, Id) {}
+  bool reads() const override { return false; }
+  void plain(const char*, std::string& value) override;
+  void plain(const char*, Length& value) override;
+  void plain(const char*, Money& value) override;
+  void plain(const char*, bool& value) override;
+  void plain(const char*, int& value) override;
+  void plain(const char*, std::int64_t& value) override;
+  void word(const char*, std::size_t& at, const WordTable& words) override;
+  void list(const char* name, const RowTable& rows) override;
+  bool present(const char*, bool has) override;
   int bound() const { return at_; }
 
  private:
@@ -108,54 +108,26 @@ class SqlWriter {
 
 // Reads the columns in turn, the id first. What no program of this version has written is a
 // problem.
-class SqlReader {
+class SqlReader : public RowArchive {
  public:
   SqlReader(SQLite::Statement& statement, Problems& problems)
       : statement_(statement), problems_(problems) {}
-  void operator()(const char*, std::string& value) { value = next().getString(); }
-  void operator()(const char*, std::int64_t& value) { value = next().getInt64(); }
-  void operator()(const char*, bool& value) { value = next().getInt() != 0; }
-  void operator()(const char*, Length& value) { value = Length::nm(next().getInt64()); }
-  void operator()(const char*, Money& value) { value = Money::tenThousandths(next().getInt64()); }
-  void operator()(const char*, std::optional<Length>& value) {
-    const SQLite::Column column = next();
-    value.reset();
-    if (!column.isNull()) value = Length::nm(column.getInt64());
-  }
-  template <class T>
-  void operator()(const char* name, std::vector<T>& values) {
-    const std::string text = next().getString();
-    values.clear();
-    if (text == "[]") return;  // as most are
-    const auto json = parseJson({}, text);
-    if (!json) return refuse(name, json.problems().front().found);
-    OrderedJson object = {{name, json.value()}};
-    JsonReader reader(object, {}, problems_);
-    reader(name, values);
-  }
-  template <class T>
-  void must(const char* name, T& value) {
-    (*this)(name, value);
-  }
-  template <class T>
-  void choice(const char* name, T& value, const Choices<T>& choices) {
-    const std::string found = next().getString();
-    for (const auto& [word, meaning] : choices)
-      if (found == word) {
-        value = meaning;
-        return;
-      }
-    refuse(name, found);
-  }
+  bool reads() const override { return true; }
+  void plain(const char*, std::string& value) override;
+  void plain(const char*, Length& value) override;
+  void plain(const char*, Money& value) override;
+  void plain(const char*, bool& value) override;
+  void plain(const char*, int& value) override;
+  void plain(const char*, std::int64_t& value) override;
+  void word(const char* name, std::size_t& at, const WordTable& words) override;
+  void list(const char* name, const RowTable& rows) override;
+  bool present(const char*, bool) override;
   // It stands before all others.
-  void id(const char*, Id&) {}
   Id first() { return next().getInt64(); }
 
  private:
   SQLite::Column next() { return statement_.getColumn(at_++); }
-  void refuse(const char* name, const std::string& found) {
-    problems_.push_back({{}, 0, name, shown(found), "what a program of this version writes"});
-  }
+  void refused(const char* name, const std::string& found);
 
   SQLite::Statement& statement_;
   Problems& problems_;

@@ -1,18 +1,18 @@
 // What jobs need of the shop as the store keeps it, and what was bought for them.
+#include "core/fields/json_archive.h"
 #include "core/store/inside.h"
 #include "core/store/needs.h"
 #include "core/store/row_checks.h"
 
 namespace pp {
 
-static const Choices<Ware> kWares = {{"sheet", Ware::Sheet},     {"bar", Ware::Bar},
-                                     {"banding", Ware::Banding}, {"hardware", Ware::Hardware},
-                                     {"finish", Ware::Finish},   {"bought", Ware::Bought}};
-static const Choices<PartGrain> kGrains = {
+constexpr Choice<Ware> kWares[] = {{"sheet", Ware::Sheet},     {"bar", Ware::Bar},
+                                   {"banding", Ware::Banding}, {"hardware", Ware::Hardware},
+                                   {"finish", Ware::Finish},   {"bought", Ware::Bought}};
+constexpr Choice<PartGrain> kGrains[] = {
     {"length", PartGrain::Length}, {"width", PartGrain::Width}, {"any", PartGrain::Any}};
 
-template <class A>
-void fields(A& a, Need& v) {
+void fields(Archive& a, Need& v) {
   a.choice("ware", v.ware, kWares);
   a.choice("kind", v.kind, kHardwareKinds);
   a.must("name", v.name);
@@ -25,8 +25,7 @@ void fields(A& a, Need& v) {
   a("price", v.price);
 }
 
-template <class A>
-void fields(A& a, WantedPart& v) {
+void fields(Archive& a, WantedPart& v) {
   a.must("material", v.material);
   a.must("nominal", v.nominal);
   a.must("length", v.length);
@@ -35,8 +34,7 @@ void fields(A& a, WantedPart& v) {
   a.must("count", v.count);
 }
 
-template <class A>
-void fields(A& a, JobWants& v) {
+void fields(Archive& a, JobWants& v) {
   a("needs", v.needs);
   a("parts", v.parts);
 }
@@ -56,7 +54,7 @@ const Row* named(const std::vector<Row>& rows, const std::string& name) {
 std::optional<Problem> Store::want(const JobWants& wants) {
   JsonWriter writer;
   fields(writer, const_cast<JobWants&>(wants));
-  const std::string text = wants.needs.empty() && wants.parts.empty() ? "" : writer.take().dump();
+  const std::string text = wants.needs.empty() && wants.parts.empty() ? "" : writer.text();
   const Problems problems = inside_->write([&]() -> Problems {
     inside_->mention(wants.job, wants.name, 0);
     SQLite::Statement statement(inside_->db, "UPDATE job SET wants = ? WHERE id = ?");
@@ -78,14 +76,10 @@ Result<std::vector<JobWants>> Store::wants() {
       JobWants& one = all.emplace_back();
       one.job = select.getColumn(0).getString();
       one.name = select.getColumn(1).getString();
-      const auto json = parseJson(inside_->path, select.getColumn(2).getString());
-      if (!json) {
-        problems = json.problems();
-        continue;
-      }
-      JsonReader reader(json.value(), "/" + one.job, problems);
-      fields(reader, one);
-      reader.finish();
+      const Problems wrong = readObject(
+          inside_->path, select.getColumn(2).getString(),
+          [&one](JsonReader& reader) { fields(reader, one); }, "/" + one.job);
+      problems.insert(problems.end(), wrong.begin(), wrong.end());
     }
     return all;
   });

@@ -28,6 +28,7 @@ std::int64_t mostPieces(const Job& job, const BaseFrame& of);
 void check(Check& to, const std::string& at, const BaseFrame& of);
 void begin(const Job& job, const PlainMaterials& materials, BaseFrame& out);
 BaseFrame mirrored(const BaseFrame& of);
+void fields(Archive& archive, BaseFrame& of);
 void make(const Maker& maker, const BaseFrame& of, Made& out);
 
 }  // namespace pp

@@ -30,6 +30,7 @@ std::int64_t mostPieces(const Job& job, const Boards& of);
 void check(Check& to, const std::string& at, const Boards& of);
 void begin(const Job& job, const PlainMaterials& materials, Boards& out);
 Boards mirrored(const Boards& of);
+void fields(Archive& archive, Boards& of);
 void make(const Maker& maker, const Boards& of, Made& out);
 
 }  // namespace pp

@@ -19,6 +19,7 @@ std::int64_t mostPieces(const Job& job, const BoxSet& of);
 void check(Check& to, const std::string& at, const BoxSet& of);
 void begin(const Job& job, const PlainMaterials& materials, BoxSet& out);
 BoxSet mirrored(const BoxSet& of);
+void fields(Archive& archive, BoxSet& of);
 void make(const Maker& maker, const BoxSet& of, Made& out);
 
 }  // namespace pp

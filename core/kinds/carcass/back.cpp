@@ -11,10 +11,6 @@ namespace {
 
 constexpr Length kBatten = Length::mm(80);
 
-Length distance(Length a, Length b) {
-  return a > b ? a - b : b - a;
-}
-
 class BackMaker {
  public:
   BackMaker(const Maker& maker, const Carcass& carcass, const CarcassLayout& layout)

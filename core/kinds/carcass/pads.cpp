@@ -8,10 +8,6 @@ namespace {
 constexpr std::size_t kMostLayers = 4;
 constexpr std::size_t kMostSheets = 16;  // more would take longer than anyone gains
 
-Length distance(Length a, Length b) {
-  return a < b ? b - a : a - b;
-}
-
 // Tries every choice of layers, none thicker than the one before it.
 class Search {
  public:

@@ -26,6 +26,7 @@ Length widthOf(const Job& job, const Carcass& of);
 std::int64_t mostPieces(const Job& job, const Carcass& of);
 void check(Check& to, const std::string& at, const Carcass& of);
 void begin(const Job& job, const PlainMaterials& materials, Carcass& out);
+void fields(Archive& archive, Carcass& of);
 void make(const Maker& maker, const Carcass& of, Made& out);
 
 }  // namespace pp

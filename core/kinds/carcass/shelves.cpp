@@ -10,10 +10,10 @@
 namespace pp {
 namespace {
 
-class Filler {
+class ShelfFiller {
  public:
-  Filler(const Maker& maker, const Carcass& carcass, const CarcassLayout& layout,
-         std::vector<Part>& panels)
+  ShelfFiller(const Maker& maker, const Carcass& carcass, const CarcassLayout& layout,
+              std::vector<Part>& panels)
       : maker_(maker), carcass_(carcass), layout_(layout), panels_(panels) {}
 
   Result<std::vector<Part>> run() {
@@ -194,7 +194,7 @@ class Filler {
 
 Result<std::vector<Part>> shelfParts(const Maker& maker, const Carcass& carcass,
                                      const CarcassLayout& layout, std::vector<Part>& panels) {
-  return Filler(maker, carcass, layout, panels).run();
+  return ShelfFiller(maker, carcass, layout, panels).run();
 }
 
 }  // namespace pp

@@ -15,6 +15,7 @@ std::int64_t mostPieces(const Job& job, const CarcassGroup& of);
 void check(Check& to, const std::string& at, const CarcassGroup& of);
 void begin(const Job& job, const PlainMaterials& materials, CarcassGroup& out);
 CarcassGroup mirrored(const CarcassGroup& of);
+void fields(Archive& archive, CarcassGroup& of);
 void make(const Maker& maker, const CarcassGroup& of, Made& out);
 
 }  // namespace pp

@@ -18,6 +18,7 @@ std::int64_t mostPieces(const Job& job, const HungShelf& of);
 void check(Check& to, const std::string& at, const HungShelf& of);
 void begin(const Job& job, const PlainMaterials& materials, HungShelf& out);
 HungShelf mirrored(const HungShelf& of);
+void fields(Archive& archive, HungShelf& of);
 void make(const Maker& maker, const HungShelf& of, Made& out);
 
 }  // namespace pp

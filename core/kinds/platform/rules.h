@@ -15,6 +15,7 @@ std::int64_t mostPieces(const Job& job, const Platform& of);
 void check(Check& to, const std::string& at, const Platform& of);
 void begin(const Job& job, const PlainMaterials& materials, Platform& out);
 Platform mirrored(const Platform& of);
+void fields(Archive& archive, Platform& of);
 void make(const Maker& maker, const Platform& of, Made& out);
 
 }  // namespace pp

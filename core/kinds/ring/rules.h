@@ -18,6 +18,7 @@ std::int64_t mostPieces(const Job& job, const Ring& of);
 void check(Check& to, const std::string& at, const Ring& of);
 void begin(const Job& job, const PlainMaterials& materials, Ring& out);
 Ring mirrored(const Ring& of);
+void fields(Archive& archive, Ring& of);
 void make(const Maker& maker, const Ring& of, Made& out);
 
 }  // namespace pp

@@ -38,6 +38,7 @@ std::int64_t mostPieces(const Job& job, const SeatBox& of);
 void check(Check& to, const std::string& at, const SeatBox& of);
 void begin(const Job& job, const PlainMaterials& materials, SeatBox& out);
 SeatBox mirrored(const SeatBox& of);
+void fields(Archive& archive, SeatBox& of);
 void make(const Maker& maker, const SeatBox& of, Made& out);
 
 }  // namespace pp

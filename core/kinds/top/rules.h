@@ -24,6 +24,7 @@ std::int64_t mostPieces(const Job& job, const Top& of);
 void check(Check& to, const std::string& at, const Top& of);
 void begin(const Job& job, const PlainMaterials& materials, Top& out);
 Top mirrored(const Top& of);
+void fields(Archive& archive, Top& of);
 void make(const Maker& maker, const Top& of, Made& out);
 
 }  // namespace pp

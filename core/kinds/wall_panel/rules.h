@@ -15,6 +15,7 @@ std::int64_t mostPieces(const Job& job, const WallPanel& of);
 void check(Check& to, const std::string& at, const WallPanel& of);
 void begin(const Job& job, const PlainMaterials& materials, WallPanel& out);
 WallPanel mirrored(const WallPanel& of);
+void fields(Archive& archive, WallPanel& of);
 void make(const Maker& maker, const WallPanel& of, Made& out);
 
 }  // namespace pp

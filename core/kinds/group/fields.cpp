@@ -1,19 +1,19 @@
 // How a group stands in a job's file.
-#pragma once
+#include "core/kinds/group/rules.h"
 
-#include "core/kinds/group/group.h"
+#include "core/fields/archive.h"
+#include "core/kinds/carcass/fields.h"
+#include "core/kinds/top/rules.h"
 
 namespace pp {
 
-template <class A>
-void fields(A& a, GroupLeg& v) {
+void fields(Archive& a, GroupLeg& v) {
   a.must("members", v.members);
   a("filler", v.filler);
-  a.unlessPlain("blind", v.blind);
+  a.unlessDefault("blind", v.blind);
 }
 
-template <class A>
-void fields(A& a, GroupBridge& v) {
+void fields(Archive& a, GroupBridge& v) {
   a.must("after", v.after);
   a("width", v.width);
   a("shelves", v.shelves);
@@ -21,18 +21,17 @@ void fields(A& a, GroupBridge& v) {
   a("ledge", v.ledge);
 }
 
-template <class A>
-void fields(A& a, CarcassGroup& v) {
+void fields(Archive& a, CarcassGroup& v) {
   a.must("members", v.members);
   a("stand", v.stand);
   a("frame", v.frame);
   a("top", v.top);
   a("width", v.width);
-  a.unlessPlain("fixed", v.fixed);
+  a.unlessDefault("fixed", v.fixed);
   a("left", v.left);
   a("right", v.right);
-  a.unlessPlain("bridges", v.bridges);
-  a.unlessPlain("fillerMaterial", v.fillerMaterial);
+  a.unlessDefault("bridges", v.bridges);
+  a.unlessDefault("fillerMaterial", v.fillerMaterial);
   a.choice("cornerTop", v.cornerTop,
            {{"butted", CornerTop::Butted}, {"mitred", CornerTop::Mitred}});
 }

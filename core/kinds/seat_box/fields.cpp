@@ -1,13 +1,13 @@
 // How a bench stands in a job's file.
-#pragma once
+#include "core/kinds/seat_box/rules.h"
 
-#include "core/kinds/seat_box/seat_box.h"
+#include "core/fields/archive.h"
+#include "core/kinds/carcass/fields.h"
 #include "core/kinds/words.h"
 
 namespace pp {
 
-template <class A>
-void fields(A& a, SeatBox& v) {
+void fields(Archive& a, SeatBox& v) {
   a.must("width", v.width);
   a.must("height", v.height);
   a.must("depth", v.depth);
@@ -25,19 +25,19 @@ void fields(A& a, SeatBox& v) {
   a("batten", v.batten);
   a.choice("joint", v.joint, kJoints);
   a.choice("seat", v.seat, {{"lids", SeatTop::Lids}, {"hatches", SeatTop::Hatches}});
-  a.unlessPlain("hatchFrame", v.hatchFrame);
-  a.unlessPlain("ledge", v.ledge);
+  a.unlessDefault("hatchFrame", v.hatchFrame);
+  a.unlessDefault("ledge", v.ledge);
   a("toe", v.toe);
-  a.unlessPlain("clearLeft", v.clearLeft);
-  a.unlessPlain("clearRight", v.clearRight);
+  a.unlessDefault("clearLeft", v.clearLeft);
+  a.unlessDefault("clearRight", v.clearRight);
   a("storage", v.storage);
-  a.unlessPlain("postMaterial", v.postMaterial);
-  a.unlessPlain("post", v.post);
-  a.unlessPlain("longest", v.longest);
+  a.unlessDefault("postMaterial", v.postMaterial);
+  a.unlessDefault("post", v.post);
+  a.unlessDefault("longest", v.longest);
   a.choice("turn", v.turn,
            {{"none", SeatReturn::None}, {"left", SeatReturn::Left}, {"right", SeatReturn::Right}});
-  a.unlessPlain("turnLength", v.turnLength);
-  a.unlessPlain("turnLids", v.turnLids);
+  a.unlessDefault("turnLength", v.turnLength);
+  a.unlessDefault("turnLids", v.turnLids);
   a("turnBack", v.turnBack);
 }
 

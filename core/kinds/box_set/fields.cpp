@@ -1,13 +1,13 @@
 // How a set of boxes stands in a job's file.
-#pragma once
+#include "core/kinds/box_set/rules.h"
 
-#include "core/kinds/box_set/box_set.h"
+#include "core/fields/archive.h"
 #include "core/kinds/carcass/fields.h"
+#include "core/kinds/words.h"
 
 namespace pp {
 
-template <class A>
-void fields(A& a, BoxSet& v) {
+void fields(Archive& a, BoxSet& v) {
   a.choice("what", v.what, kBankKinds);
   a("count", v.count);
   a("spares", v.spares);

@@ -1,13 +1,13 @@
 // How a wall panel stands in a job's file.
-#pragma once
+#include "core/kinds/wall_panel/rules.h"
 
-#include "core/kinds/wall_panel/wall_panel.h"
+#include "core/fields/archive.h"
+#include "core/kinds/carcass/fields.h"
 #include "core/kinds/words.h"
 
 namespace pp {
 
-template <class A>
-void fields(A& a, WallPanel& v) {
+void fields(Archive& a, WallPanel& v) {
   a.must("width", v.width);
   a.must("height", v.height);
   a.must("material", v.material);
@@ -17,7 +17,7 @@ void fields(A& a, WallPanel& v) {
   a("cleats", v.cleats);
   a("banding", v.banding);
   a.choice("grain", v.grain, kPanelGrains);
-  a.unlessPlain("support", v.support);
+  a.unlessDefault("support", v.support);
 }
 
 }  // namespace pp

@@ -1,12 +1,12 @@
 // How a hung shelf stands in a job's file.
-#pragma once
+#include "core/kinds/hung_shelf/rules.h"
 
-#include "core/kinds/hung_shelf/hung_shelf.h"
+#include "core/fields/archive.h"
+#include "core/kinds/carcass/fields.h"
 
 namespace pp {
 
-template <class A>
-void fields(A& a, HungShelf& v) {
+void fields(Archive& a, HungShelf& v) {
   a.must("width", v.width);
   a.must("depth", v.depth);
   a.must("material", v.material);

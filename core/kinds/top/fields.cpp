@@ -1,12 +1,12 @@
 // How a worktop stands in a job's file.
-#pragma once
+#include "core/kinds/top/rules.h"
 
-#include "core/kinds/top/top.h"
+#include "core/fields/archive.h"
+#include "core/kinds/carcass/fields.h"
 
 namespace pp {
 
-template <class A>
-void fields(A& a, Top& v) {
+void fields(Archive& a, Top& v) {
   a("width", v.width);
   a("depth", v.depth);
   a("overLeft", v.overLeft);
@@ -31,11 +31,11 @@ void fields(A& a, Top& v) {
   a.choice("corner", v.corner,
            {{"mitred", EdgingCorner::Mitred}, {"butted", EdgingCorner::Butted}});
   a("longest", v.longest);
-  a.unlessPlain("layers", v.layers);
-  a.unlessPlain("glueStrip", v.glueStrip);
+  a.unlessDefault("layers", v.layers);
+  a.unlessDefault("glueStrip", v.glueStrip);
   a("planing", v.planing);
-  a.unlessPlain("proud", v.proud);
-  a.unlessPlain("below", v.below);
+  a.unlessDefault("proud", v.proud);
+  a.unlessDefault("below", v.below);
 }
 
 }  // namespace pp

@@ -1,0 +1,120 @@
+// JSON to and from values, by the one description of their fields; see archive.h.
+#pragma once
+
+#include <functional>
+#include <memory>
+#include <nlohmann/json_fwd.hpp>
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "core/fields/archive.h"
+#include "core/result/result.h"
+
+namespace pp {
+
+using OrderedJson = nlohmann::ordered_json;
+
+// Millimetres, or the text "24 1/2 in".
+OrderedJson lengthJson(Length length, Unit unit);
+
+// Writes one object.
+class JsonWriter : public Archive {
+ public:
+  // In inches a length that lies on a whole 64th is written as a text with its unit.
+  explicit JsonWriter(Unit unit = Unit::Millimetre);
+  ~JsonWriter() override;
+
+  OrderedJson take();
+  std::string text();      // without a space or line end
+  std::string indented();  // a line a field, as files are
+  // On one line, what is no UTF-8 replaced and what is no ASCII escaped.
+  std::string line();
+
+  bool reads() const override { return false; }
+  void id(const char* name, Id& value) override;
+  void plain(const char* name, std::string& value) override;
+  void plain(const char* name, Length& value) override;
+  void plain(const char* name, Money& value) override;
+  void plain(const char* name, Angle& value) override;
+  void plain(const char* name, PartKey& value) override;
+  void plain(const char* name, bool& value) override;
+  void plain(const char* name, int& value) override;
+  void plain(const char* name, std::int64_t& value) override;
+  void plain(const char* name, std::size_t& value) override;
+  void lengthOr(const char* name, std::optional<Length>& value, const char* word) override;
+  void word(const char* name, std::size_t& at, const WordTable& words) override;
+  void list(const char* name, const RowTable& rows) override;
+  void object(const char* name, const Described& value) override;
+  bool present(const char*, bool has) override { return has; }
+  bool required(const char*) override { return true; }
+  void refuse(const char*, const std::string&) override {}
+  void refuse(const char*, const std::string&, const std::string&) override {}
+  std::vector<std::string> names() override { return {}; }
+  bool isList(const char*) override { return false; }
+
+ private:
+  void put(const char* name, OrderedJson value);
+
+  std::unique_ptr<OrderedJson> made_;  // an object, or a list
+  Unit unit_;
+};
+
+// Reads one object; problems of all nested readers go into one list.
+class JsonReader : public Archive {
+ public:
+  JsonReader(const OrderedJson& object, std::string pointer, Problems& problems);
+
+  bool reads() const override { return true; }
+  void id(const char* name, Id& value) override { plain(name, value); }
+  void plain(const char* name, std::string& value) override;
+  void plain(const char* name, Length& value) override;
+  void plain(const char* name, Money& value) override;
+  void plain(const char* name, Angle& value) override;
+  void plain(const char* name, PartKey& value) override;
+  void plain(const char* name, bool& value) override;
+  void plain(const char* name, int& value) override;
+  void plain(const char* name, std::int64_t& value) override;
+  void plain(const char* name, std::size_t& value) override;
+  void lengthOr(const char* name, std::optional<Length>& value, const char* word) override;
+  void word(const char* name, std::size_t& at, const WordTable& words) override;
+  void list(const char* name, const RowTable& rows) override;
+  void object(const char* name, const Described& value) override;
+  bool present(const char* name, bool has) override;
+  bool required(const char* name) override;
+  void refuse(const char* name, const std::string& expected) override;
+  void refuse(const char* name, const std::string& found, const std::string& expected) override;
+  std::vector<std::string> names() override;
+  bool isList(const char* name) override;
+
+  // Whether `format` and `version` say that it is one of ours, of one of these versions; a problem
+  // where not, and nothing else of it is then asked for.
+  bool is(const char* format, int first, int last);
+  // What stands in that field; null where nothing does.
+  const OrderedJson* get(const char* name);
+  // Refuses every field that was not asked for. Call last.
+  void finish();
+
+ private:
+  struct Element {};
+  JsonReader(const OrderedJson& value, std::string pointer, Problems& problems, Element);
+
+  std::string at(const char* name) const;
+  void refuse(const std::string& pointer, const OrderedJson& found, const std::string& expected);
+  void length(const OrderedJson& json, const std::string& pointer, Length& value);
+
+  const OrderedJson& json_;  // an object, or one value of a list, which goes without a name
+  std::string pointer_;
+  Problems& problems_;
+  std::vector<bool> asked_;  // for each field that is there
+};
+
+// Parses text into JSON, refusing keys that stand twice in one object and anything after the end.
+Result<OrderedJson> parseJson(const std::string& file, std::string_view text);
+
+// Reads a text that is one object, said to stand at `pointer`. Fields that `read` does not ask for
+// are refused; problems name the file, and none means that it was read.
+Problems readObject(const std::string& file, std::string_view text,
+                    const std::function<void(JsonReader&)>& read, const std::string& pointer = {});
+
+}  // namespace pp
