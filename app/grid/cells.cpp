@@ -6,16 +6,9 @@
 #include "core/formats/defect_text.h"
 #include "core/length/parse.h"
 #include "pictures/paint/figures.h"
+#include "pictures/paint/tr.h"
 
 namespace pp {
-namespace {
-
-QString tr(const char* text) {
-  return QObject::tr(text);
-}
-
-}  // namespace
-
 GridColumn lengthColumn(const QString& title, std::function<Length&(Job&, std::size_t)> get) {
   const auto read = [get](const Job& job, std::size_t row) {
     return get(const_cast<Job&>(job), row);

@@ -6,16 +6,9 @@
 #include "core/breakdown/bought.h"
 #include "core/length/parse.h"
 #include "pictures/paint/figures.h"
+#include "pictures/paint/tr.h"
 
 namespace pp {
-namespace {
-
-QString tr(const char* text) {
-  return QObject::tr(text);
-}
-
-}  // namespace
-
 std::vector<GridColumn> materialColumns() {
   return {
       textColumn(tr("Material"),

@@ -23,7 +23,7 @@ namespace pp {
 namespace {
 
 constexpr int kPad = 8;  // on either side of a cell
-constexpr int kRow = 30;
+constexpr int kTableRow = 30;
 
 QFont fontOf(const QModelIndex& index) {
   const QVariant font = index.data(Qt::FontRole);
@@ -144,7 +144,7 @@ Table::Table(const QString& name, int wide) : wide_(wide) {
   setShowGrid(false);
   setWordWrap(false);
   verticalHeader()->hide();
-  verticalHeader()->setDefaultSectionSize(kRow);
+  verticalHeader()->setDefaultSectionSize(kTableRow);
   QHeaderView* header = horizontalHeader();
   header->setHighlightSections(false);
   // By the first screens of rows, not by five thousand.

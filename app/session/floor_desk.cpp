@@ -71,7 +71,7 @@ const floor::Holdings& FloorDesk::holdings() const {
 
 void FloorDesk::reservePrinted(const Job& job) {
   const std::vector<ReservedCodes> before = record_.codes;
-  reserve(record_, job, Carried::OnPaper);
+  reserve(record_, job, CodeExposure::OnPaper);
   inFile_ = inFile_ && record_.codes == before;
 }
 

@@ -5,13 +5,13 @@
 namespace pp {
 namespace {
 
-constexpr int kBetweenLooks = 30;  // ms
-constexpr int kMostLooks = 100;    // three seconds
+constexpr int kBetweenGaugeLooks = 30;  // ms
+constexpr int kMostLooks = 100;         // three seconds
 
 }  // namespace
 
 GaugeDesk::GaugeDesk(QObject* parent) : QObject(parent) {
-  timer_.setInterval(kBetweenLooks);
+  timer_.setInterval(kBetweenGaugeLooks);
   connect(&timer_, &QTimer::timeout, this, &GaugeDesk::look);
 }
 

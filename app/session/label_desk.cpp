@@ -10,7 +10,7 @@
 namespace pp {
 namespace {
 
-constexpr int kBetweenLooks = 60;  // ms
+constexpr int kBetweenLabelLooks = 60;  // ms
 
 Event eventOf(EventKind kind, const floor::Labelled& on) {
   Event out;
@@ -24,7 +24,7 @@ Event eventOf(EventKind kind, const floor::Labelled& on) {
 }  // namespace
 
 LabelDesk::LabelDesk(Session& session) : session_(session) {
-  timer_.setInterval(kBetweenLooks);
+  timer_.setInterval(kBetweenLabelLooks);
   connect(&timer_, &QTimer::timeout, this, &LabelDesk::look);
   connect(&session.floor(), &FloorDesk::changed, this, &LabelDesk::follow);
 }

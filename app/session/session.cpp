@@ -261,7 +261,7 @@ Problems Session::takeToTheSaw() {
   if (!plan->complete())
     return {{{}, 0, {}, "parts without a place", "a plan that has room for all"}};
   Record record = recordToSave();
-  reserve(record, job(), Carried::OnPaper);
+  reserve(record, job(), CodeExposure::OnPaper);
   record.cuttings.push_back(floor::frozen(record, plans_.open(), *plan));
   const int number = record.cuttings.back().number;
   // All of it is this job's or nothing is taken. Should the program end before the event below is

@@ -6,13 +6,10 @@
 #include "core/length/parse.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/rack_picture.h"
+#include "pictures/paint/tr.h"
 
 namespace pp {
 namespace {
-
-QString tr(const char* words) {
-  return QObject::tr(words);
-}
 
 // The columns that any kind of row has, by the member they show.
 template <class Row>

@@ -10,7 +10,7 @@
 namespace pp::bench {
 namespace {
 
-constexpr double kNear = 0.6;  // millimetres that two which meet may be apart
+constexpr double kTouch = 0.6;  // millimetres that two which meet may be apart
 constexpr Length kInset = Length::mm(50);
 constexpr Length kScrewsApart = Length::mm(200);
 constexpr Length kBradsApart = Length::mm(100);
@@ -98,8 +98,8 @@ class Joiner {
         const bool isHigher = at(beside.low, axis) > at(box.high, axis);
         const double from = isHigher ? at(box.high, axis) : at(beside.high, axis);
         const double to = isHigher ? at(beside.low, axis) : at(box.low, axis);
-        along(gap.low, axis) = from - kNear;
-        along(gap.high, axis) = to + kNear;
+        along(gap.low, axis) = from - kTouch;
+        along(gap.high, axis) = to + kTouch;
         if (to - from < kThinnest || to - from > kThickest || common(gap, beside) <= 0) continue;
         slides_.push_back(gap);
       }
@@ -124,16 +124,16 @@ class Joiner {
     Vec low{0, 0, 0}, high{u, v, part.thickness.inMm()};
     switch (edge) {
       case Edge::L1:
-        high.y = deep, low.y = -kNear;
+        high.y = deep, low.y = -kTouch;
         break;
       case Edge::L2:
-        low.y = v - deep, high.y = v + kNear;
+        low.y = v - deep, high.y = v + kTouch;
         break;
       case Edge::W1:
-        high.x = deep, low.x = -kNear;
+        high.x = deep, low.x = -kTouch;
         break;
       case Edge::W2:
-        low.x = u - deep, high.x = u + kNear;
+        low.x = u - deep, high.x = u + kTouch;
         break;
     }
     return roomOf(body.pose, low, high);

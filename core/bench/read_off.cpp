@@ -10,7 +10,7 @@
 namespace pp::bench {
 namespace {
 
-constexpr double kGap = 15;  // millimetres between a front and what is beside it, at most
+constexpr double kWidestGap = 15;  // millimetres between a front and what is beside it, at most
 constexpr Length kClampsApart = Length::mm(300);
 
 Length rounded(double mm) {
@@ -87,7 +87,7 @@ void ReadOff::gaps(PutIn& step, const std::vector<std::size_t>& front,
       const Beside one = beside(body, axis, above, there, -1);
       if (one.off < least.off) least = one;
     }
-    if (least.off < kGap && least.off > kFlush)
+    if (least.off < kWidestGap && least.off > kFlush)
       step.spacers.push_back({rounded(least.off), bodies_[least.body].at, side});
   }
 }

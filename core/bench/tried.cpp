@@ -8,7 +8,7 @@
 namespace pp::bench {
 namespace {
 
-constexpr Length kNear = Length::um(500);
+constexpr Length kNearSize = Length::um(500);
 
 Length away(Length a, Length b) {
   return std::max(a - b, b - a);
@@ -51,7 +51,7 @@ std::vector<Tried> withTried(std::vector<Tried> all, const Tried& one) {
 std::optional<Length> lastOff(const std::vector<Tried>& all, Tool tool, Length width) {
   const Tried* best = nullptr;
   for (const Tried& one : all) {
-    if (one.tool != tool || away(one.width, width) > kNear) continue;
+    if (one.tool != tool || away(one.width, width) > kNearSize) continue;
     if (best == nullptr || away(one.width, width) <= away(best->width, width)) best = &one;
   }
   if (best == nullptr) return std::nullopt;

@@ -22,7 +22,7 @@ Problems changedCodes(const Record& record, const Job& job) {
   return out;
 }
 
-void reserve(Record& record, const Job& job, Carried carried) {
+void reserve(Record& record, const Job& job, CodeExposure exposure) {
   for (const AssemblyCodes& row : job.codes) {
     const Assembly* assembly = row.assembly == 0 ? nullptr : findAssembly(job, row.assembly);
     if (assembly == nullptr && row.assembly != 0) continue;
@@ -34,7 +34,7 @@ void reserve(Record& record, const Job& job, Carried carried) {
                              ? record.codes.emplace_back(ReservedCodes{row.assembly, code})
                              : *known;
     one.last = std::max(one.last, row.last);
-    one.onPaper = one.onPaper || carried == Carried::OnPaper;
+    one.onPaper = one.onPaper || exposure == CodeExposure::OnPaper;
   }
 }
 

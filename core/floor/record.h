@@ -30,9 +30,9 @@ struct Record {
 };
 
 // Where codes are seen by others than the program.
-enum class Carried { InTheFile, OnPaper };
+enum class CodeExposure { InTheFile, OnPaper };
 // Reserves all that the job's code book has given.
-void reserve(Record& record, const Job& job, Carried carried = Carried::InTheFile);
+void reserve(Record& record, const Job& job, CodeExposure exposure = CodeExposure::InTheFile);
 // The codes of assemblies that a page, label or cutting has, where the job would change them.
 Problems changedCodes(const Record& record, const Job& job);
 // Raises the job's book so that nothing reserved is given again.

@@ -154,10 +154,10 @@ std::vector<int> inOrder(const Group& group, Order order) {
 }
 
 // Puts copies on sheets one after the other, and what no sheet is left for into the pool.
-class Filler {
+class SheetFiller {
  public:
-  Filler(const Group& group, Opening opening, Arrangement& out,
-         const std::function<bool()>& isStopped)
+  SheetFiller(const Group& group, Opening opening, Arrangement& out,
+              const std::function<bool()>& isStopped)
       : group_(group),
         opening_(opening),
         isStopped_(isStopped),
@@ -213,7 +213,7 @@ void completeOnce(const Group& group, Order order, Opening opening, Arrangement&
   for (const Block& block : group.blocks) left.push_back(block.copies);
   for (const SlackTree& sheet : out.sheets)
     for (const int leaf : sheet.leaves()) --left[static_cast<std::size_t>(sheet.node(leaf).block)];
-  Filler filler(group, opening, out, isStopped);
+  SheetFiller filler(group, opening, out, isStopped);
   for (const int block : inOrder(group, order))
     filler.add(out.sheets, block, left[static_cast<std::size_t>(block)]);
 }
@@ -224,7 +224,7 @@ constexpr std::int64_t kHandful = 1'500;  // copies; their sheets are looked thr
 Arrangement inHands(const Group& group, std::int64_t copies,
                     const std::function<bool()>& isStopped) {
   Arrangement out;
-  Filler filler(group, Opening::Cheapest, out, isStopped);
+  SheetFiller filler(group, Opening::Cheapest, out, isStopped);
   const auto hands = static_cast<std::size_t>((copies + kHandful - 1) / kHandful);
   std::vector<std::vector<std::pair<int, std::int64_t>>> dealt(hands);
   // A block in one hand where it can be, so that equal parts stay together; whoever has least is

@@ -11,7 +11,7 @@
 namespace pp::nest {
 namespace {
 
-using Cost = double;  // price, and the length of bar as a tie-break far below it
+using BarCost = double;  // price, and the length of bar as a tie-break far below it
 
 class BarCutter {
  public:
@@ -44,7 +44,7 @@ class BarCutter {
       best_.proven = true;
       return best_;
     }
-    bestCost_ = std::numeric_limits<Cost>::infinity();
+    bestCost_ = std::numeric_limits<BarCost>::infinity();
     construct();
     bound_ = linearBound();
     if (!met()) improve();
@@ -85,7 +85,7 @@ class BarCutter {
     std::vector<std::int64_t> left = left_;
     std::vector<std::int64_t> used(stock_.size());
     std::vector<Bar> bars;
-    Cost cost = 0;
+    BarCost cost = 0;
     while (std::any_of(left.begin(), left.end(), [](std::int64_t n) { return n > 0; })) {
       std::size_t chosen = stock_.size();
       double worth = 0;
@@ -151,7 +151,7 @@ class BarCutter {
   }
 
   // The linear program over all ways to cut a bar, rounded up where all bars cost the same.
-  Cost linearBound() {
+  BarCost linearBound() {
     PatternProgram program(left_, {});
     for (std::size_t i = 0; i < left_.size(); ++i)
       for (std::size_t k = 0; k < stock_.size(); ++k)
@@ -222,7 +222,8 @@ class BarCutter {
 
   // Every way to go on from `left`, the longest piece that is left in the next bar; `finished_`
   // turns false when there are too many.
-  void search(const std::vector<std::int64_t>& left, std::vector<std::int64_t>& used, Cost cost) {
+  void search(const std::vector<std::int64_t>& left, std::vector<std::int64_t>& used,
+              BarCost cost) {
     if (--nodesLeft_ < 0 || stop_.stop_requested()) {
       finished_ = false;
       return;
@@ -259,7 +260,7 @@ class BarCutter {
   }
 
   // All fillings of a bar that nothing left could still be added to.
-  void extend(const std::vector<std::int64_t>& left, std::vector<std::int64_t>& used, Cost cost,
+  void extend(const std::vector<std::int64_t>& left, std::vector<std::int64_t>& used, BarCost cost,
               std::size_t row, std::vector<std::int64_t>& pattern, std::size_t from, Length free) {
     if (met() || !finished_) return;
     for (std::size_t i = from; i < left.size(); ++i) {
@@ -319,11 +320,11 @@ class BarCutter {
   std::stop_token stop_;
   std::vector<std::size_t> order_;  // demands, longest first
   std::vector<std::int64_t> left_;  // in that order
-  std::vector<Cost> cost_;
+  std::vector<BarCost> cost_;
   Length longest_;
   BarPlan best_;
-  Cost bestCost_ = 0;
-  Cost bound_ = 0;
+  BarCost bestCost_ = 0;
+  BarCost bound_ = 0;
   bool finished_ = false;  // the search saw everything
   std::vector<Bar> trail_;
 };

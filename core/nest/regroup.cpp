@@ -6,7 +6,7 @@ namespace pp::nest {
 namespace {
 
 constexpr std::size_t kHand = 24;  // sheets
-constexpr int kPatience = 60;      // rounds on one dissolved sheet before another is chosen
+constexpr int kMostRounds = 60;    // rounds on one dissolved sheet before another is chosen
 
 // The share of a sheet that is taken.
 double fillOf(const Group& group, const SlackTree& sheet) {
@@ -50,7 +50,7 @@ void Regroup::dissolve() {
 
 std::size_t Regroup::deal() {
   // A job that is short of stock has a pool of its own to empty first.
-  if (best_.pool.empty() && (now_.pool.empty() || ++rounds_ > kPatience)) dissolve();
+  if (best_.pool.empty() && (now_.pool.empty() || ++rounds_ > kMostRounds)) dissolve();
   std::vector<std::size_t> order(now_.sheets.size());
   for (std::size_t i = 0; i < order.size(); ++i) order[i] = i;
   for (std::size_t i = order.size(); i > 1; --i) std::swap(order[i - 1], order[random_.below(i)]);

@@ -11,7 +11,7 @@ namespace {
 constexpr Length kInch = Length::in(1);
 
 // Whether changing two digits beside one another makes one number of the other.
-bool swapped(std::int64_t a, std::int64_t b) {
+bool digitsSwapped(std::int64_t a, std::int64_t b) {
   const std::string from = std::to_string(a);
   const std::string to = std::to_string(b);
   if (from.size() != to.size() || a == b) return false;
@@ -23,11 +23,11 @@ bool swapped(std::int64_t a, std::int64_t b) {
   return false;
 }
 
-struct Split {
+struct OnGrid {
   std::int64_t whole;
   Length rest;
 };
-Split splitBy(Length of, Length step) {
+OnGrid onGrid(Length of, Length step) {
   const std::int64_t whole = of.inNm() / step.inNm();
   return {whole, of - whole * step};
 }
@@ -44,17 +44,17 @@ Length readingTolerance(Unit unit) {
 
 Slip slipBetween(Length a, Length b, Unit unit) {
   const bool inches = unit == Unit::Inch;
-  const Split one = splitBy(a, inches ? kInch : Length::mm(1));
-  const Split other = splitBy(b, inches ? kInch : Length::mm(1));
-  if (one.rest == other.rest && swapped(one.whole, other.whole)) return Slip::DigitsSwapped;
+  const OnGrid one = onGrid(a, inches ? kInch : Length::mm(1));
+  const OnGrid other = onGrid(b, inches ? kInch : Length::mm(1));
+  if (one.rest == other.rest && digitsSwapped(one.whole, other.whole)) return Slip::DigitsSwapped;
   const Length off = apart(a, b);
   if (off == kInch) return Slip::BurntInch;
   if (off == Length::mm(100)) return Slip::BurntDecimetre;
   if (off == Length::mm(10)) return Slip::BurntCentimetre;
   // Counted back from the next inch, or the next centimetre.
   const Length mark = inches ? kInch : Length::mm(10);
-  const Split low = splitBy(a, mark);
-  const Split high = splitBy(b, mark);
+  const OnGrid low = onGrid(a, mark);
+  const OnGrid high = onGrid(b, mark);
   if (low.whole == high.whole && low.rest != high.rest && low.rest + high.rest == mark)
     return Slip::OtherSide;
   return Slip::Apart;

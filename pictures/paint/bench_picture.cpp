@@ -7,13 +7,10 @@
 #include "pictures/paint/figures.h"
 #include "pictures/paint/lie.h"
 #include "pictures/paint/look.h"
+#include "pictures/paint/tr.h"
 
 namespace pp {
 namespace {
-
-QString tr(const char* text) {
-  return QObject::tr(text);
-}
 
 QString degrees(Angle angle) {
   constexpr double kMillidegrees = 1000;

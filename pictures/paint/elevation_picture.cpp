@@ -16,11 +16,11 @@ namespace {
 
 constexpr double kDimensionRoom = 2 * kDimensionRow + 14;
 // How far the two lines of dimensions are from what they measure.
-constexpr double kNear = 14, kFar = 36;
+constexpr double kNearLine = 14, kFarLine = 36;
 
-class Drawing {
+class ElevationDrawing {
  public:
-  Drawing(QPainter& painter, const ElevationPicture& picture, const QRectF& room)
+  ElevationDrawing(QPainter& painter, const ElevationPicture& picture, const QRectF& room)
       : painter_(painter),
         picture_(picture),
         job_(*picture.job),
@@ -254,17 +254,17 @@ class Drawing {
   void dimensions() {
     const double bottom = map_.y(Length{});
     const double left = map_.x(Length{});
-    across(Length{}, carcass_.width, bottom + kFar);
-    upward(Length{}, carcass_.height, left - kFar);
+    across(Length{}, carcass_.width, bottom + kFarLine);
+    upward(Length{}, carcass_.height, left - kFarLine);
     // The row of openings that the eye follows: along the foot and up the left-hand side.
     const FrontRect& clear = layout_.clear;
     for (const OpeningRect& leaf : layout_.leaves) {
-      if (leaf.rect.z == clear.z) across(leaf.rect.x, leaf.rect.right(), bottom + kNear);
-      if (leaf.rect.x == clear.x) upward(leaf.rect.z, leaf.rect.top(), left - kNear);
+      if (leaf.rect.z == clear.z) across(leaf.rect.x, leaf.rect.right(), bottom + kNearLine);
+      if (leaf.rect.x == clear.x) upward(leaf.rect.z, leaf.rect.top(), left - kNearLine);
     }
     if (carcass_.underBottom() > Length{})
-      upward(layout_.foot, layout_.foot + carcass_.underBottom(), left - kNear);
-    if (layout_.foot > Length{}) upward(Length{}, layout_.foot, left - kNear);
+      upward(layout_.foot, layout_.foot + carcass_.underBottom(), left - kNearLine);
+    if (layout_.foot > Length{}) upward(Length{}, layout_.foot, left - kNearLine);
   }
 
   QPainter& painter_;
@@ -287,7 +287,7 @@ Mapping ElevationPicture::mapping(const QRectF& room) const {
 void ElevationPicture::paint(QPainter& painter, const QRectF& room) const {
   painter.save();
   painter.setRenderHint(QPainter::Antialiasing);
-  Drawing(painter, *this, room).run();
+  ElevationDrawing(painter, *this, room).run();
   painter.restore();
 }
 

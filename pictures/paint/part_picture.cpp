@@ -24,11 +24,11 @@ PartAspect aspectOf(const Part& part) {
 
 namespace {
 
-constexpr double kMargin = 40;  // room for sizes and edge names
+constexpr double kPartMargin = 40;  // room for sizes and edge names
 
-class Drawing {
+class PartDrawing {
  public:
-  Drawing(QPainter& painter, const QRectF& room, const Job& job, const Part& part, Face face)
+  PartDrawing(QPainter& painter, const QRectF& room, const Job& job, const Part& part, Face face)
       : painter_(painter),
         job_(job),
         part_(part),
@@ -37,7 +37,8 @@ class Drawing {
         style_(styleOf(job)) {
     const Length across = aspect_.lengthUp ? part.width.total() : part.length.total();
     const Length up = aspect_.lengthUp ? part.length.total() : part.width.total();
-    map_ = Mapping::fit(across, up, room.adjusted(kMargin, kMargin, -kMargin, -kMargin), true);
+    map_ = Mapping::fit(across, up,
+                        room.adjusted(kPartMargin, kPartMargin, -kPartMargin, -kPartMargin), true);
     board_ = map_.rect(Length{}, Length{}, across, up);
   }
 
@@ -318,7 +319,7 @@ class Drawing {
 void paintPart(QPainter& painter, const QRectF& room, const Job& job, const Part& part, Face face) {
   painter.save();
   painter.setRenderHint(QPainter::Antialiasing);
-  Drawing(painter, room, job, part, face).run();
+  PartDrawing(painter, room, job, part, face).run();
   painter.restore();
 }
 

@@ -5,6 +5,7 @@
 
 #include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
+#include "pictures/paint/tr.h"
 #include "pictures/paint/wood.h"
 
 namespace pp {
@@ -15,10 +16,6 @@ constexpr double kMostShown = 200;  // rows that are looked at: more have no roo
 constexpr double kWords = 48;       // three lines
 constexpr double kBehind = 3;       // from one sheet to the next behind it
 constexpr std::int64_t kMostBehind = 4;
-
-QString tr(const char* text) {
-  return QObject::tr(text);
-}
 
 QFont wordsFont() {
   return look::text(look::kLeast);

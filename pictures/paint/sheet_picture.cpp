@@ -14,9 +14,9 @@
 namespace pp {
 namespace {
 
-class Drawing {
+class SheetDrawing {
  public:
-  Drawing(QPainter& painter, const SheetPicture& picture, const QRectF& room)
+  SheetDrawing(QPainter& painter, const SheetPicture& picture, const QRectF& room)
       : painter_(painter),
         picture_(picture),
         stock_(picture.request->stock[picture.sheet->stock]),
@@ -335,7 +335,7 @@ Mapping SheetPicture::mapping(const QRectF& room) const {
 void SheetPicture::paint(QPainter& painter, const QRectF& room) const {
   painter.save();
   painter.setRenderHint(QPainter::Antialiasing);
-  Drawing(painter, *this, room).run();
+  SheetDrawing(painter, *this, room).run();
   painter.restore();
 }
 

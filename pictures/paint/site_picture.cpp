@@ -8,15 +8,12 @@
 #include "pictures/paint/dimension.h"
 #include "pictures/paint/figures.h"
 #include "pictures/paint/look.h"
+#include "pictures/paint/tr.h"
 
 namespace pp {
 namespace {
 
 constexpr double kWallThick = 9;  // pixels
-
-QString tr(const char* text) {
-  return QObject::tr(text);
-}
 
 struct Drawn {
   double mm;

@@ -24,7 +24,7 @@
 namespace pp {
 namespace {
 
-constexpr double kMargin = 10;
+constexpr double kSolidMargin = 10;
 
 // Seen along parallel lines: x to the right and y down the picture, z towards the eye.
 class Camera {
@@ -54,7 +54,7 @@ class Camera {
             first = false;
           }
     }
-    const QRectF inner = room.adjusted(kMargin, kMargin, -kMargin, -kMargin);
+    const QRectF inner = room.adjusted(kSolidMargin, kSolidMargin, -kSolidMargin, -kSolidMargin);
     scale_ = std::min(inner.width() / std::max(1.0, last - left),
                       inner.height() / std::max(1.0, bottom - top));
     origin_ = inner.center() - scale_ * QPointF((left + last) / 2, (top + bottom) / 2);
@@ -250,7 +250,7 @@ class Surfaces {
   int body_ = 0;
 };
 
-struct Drawing {
+struct SolidDrawing {
   Canvas canvas;
   Surfaces surfaces;
   int bodyAt(double x, double y) const {
@@ -258,11 +258,11 @@ struct Drawing {
   }
 };
 
-Drawing drawn(const SolidScene& scene, const QSizeF& size, const SolidView& view) {
+SolidDrawing drawn(const SolidScene& scene, const QSizeF& size, const SolidView& view) {
   const Camera camera(scene, QRectF({0, 0}, size), view);
-  Drawing out{Canvas(std::max(1, qRound(size.width())), std::max(1, qRound(size.height())),
-                     view.onWhite ? QColor(Qt::white) : look::kPaper),
-              {}};
+  SolidDrawing out{Canvas(std::max(1, qRound(size.width())), std::max(1, qRound(size.height())),
+                          view.onWhite ? QColor(Qt::white) : look::kPaper),
+                   {}};
   std::vector<Vec> seen;
   for (std::size_t i = 0; i < scene.bodies.size(); ++i) {
     const SolidScene::Body& body = scene.bodies[i];
@@ -348,7 +348,7 @@ void SolidPicture::paint(QPainter& painter, const QRectF& room, const SolidView&
   constexpr double kLarge = 200'000;
   const double finer = room.width() * room.height() > kLarge ? 1.5 : 2;
   const double ratio = finer * painter.device()->devicePixelRatioF();
-  const Drawing drawing = drawn(scene_, room.size() * ratio, view);
+  const SolidDrawing drawing = drawn(scene_, room.size() * ratio, view);
   const QImage& image = drawing.canvas.image();
   painter.setRenderHint(QPainter::SmoothPixmapTransform);
   painter.drawImage(room, image, QRectF(QPointF(), QSizeF(image.size())));
@@ -377,7 +377,7 @@ void SolidPicture::paint(QPainter& painter, const QRectF& room, const SolidView&
 QString SolidPicture::codeAt(const QPointF& point, const QRectF& room,
                              const SolidView& view) const {
   if (scene_.empty() || !room.contains(point)) return {};
-  const Drawing drawing = drawn(scene_, room.size(), view);
+  const SolidDrawing drawing = drawn(scene_, room.size(), view);
   const QPointF p = point - room.topLeft();
   const int body = drawing.bodyAt(p.x(), p.y());
   return body < 0 ? QString() : scene_.bodies[static_cast<std::size_t>(body)].code;

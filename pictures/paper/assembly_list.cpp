@@ -10,9 +10,9 @@
 namespace pp {
 namespace {
 
-constexpr double kLine = 4.6;
-constexpr double kHead = 9;
-constexpr double kRow = 31;  // height of a step, at least
+constexpr double kTextLine = 4.6;
+constexpr double kUnitHead = 9;
+constexpr double kStepRow = 31;  // height of a step, at least
 constexpr double kBoxes = 6.4;
 
 class AssemblyPages {
@@ -23,21 +23,21 @@ class AssemblyPages {
   void run(const PrintWatch& watch) {
     page_.begin();
     page_.text(
-        page_.left(), page_.y(), page_.right() - page_.left(), kLine,
+        page_.left(), page_.y(), page_.right() - page_.left(), kTextLine,
         QStringLiteral("A box a piece. What is put together by itself comes first; what goes "
                        "in is drawn dark, off the place it goes to."),
         9);
-    page_.down(kLine);
+    page_.down(kTextLine);
     page_.text(
-        page_.left(), page_.y(), page_.right() - page_.left(), kLine,
+        page_.left(), page_.y(), page_.right() - page_.left(), kTextLine,
         QStringLiteral("What two carry is carried by two. Anchoring, electrics, plumbing and "
                        "gas: by local codes, by licensed people."),
         9);
-    page_.down(kLine + 2);
+    page_.down(kTextLine + 2);
     for (std::size_t i = 0; i < of_.units.size(); ++i) {
       if (watch.isStopped()) return;
       watch.tell(i, of_.units.size());
-      page_.need(kHead + kRow);
+      page_.need(kUnitHead + kStepRow);
       if (page_.isFull()) return;
       head(i);
       for (std::size_t k = 0; k < of_.units[i].steps.size(); ++k) {
@@ -58,7 +58,7 @@ class AssemblyPages {
     page_.text(page_.right() - 30, page_.y() + 0.5, 30, 6,
                QStringLiteral("%1 of %2").arg(i + 1).arg(of_.units.size()), 8, false,
                Qt::AlignRight | Qt::AlignVCenter);
-    page_.down(kHead);
+    page_.down(kUnitHead);
   }
 
   // What is said of a step, and whether in bold.
@@ -73,7 +73,8 @@ class AssemblyPages {
     return out;
   }
   double heightOf(std::size_t i, std::size_t k) const {
-    return std::max(kRow, 5.8 + kLine * static_cast<double>(linesOf(i, k).size()) + kBoxes + 1);
+    return std::max(kStepRow,
+                    5.8 + kTextLine * static_cast<double>(linesOf(i, k).size()) + kBoxes + 1);
   }
 
   void row(std::size_t i, std::size_t k) {
@@ -82,8 +83,8 @@ class AssemblyPages {
     const std::vector<bench::Pieces>& pieces = of_.list.pieces();
     const double y = page_.y();
     constexpr double kPicture = 44;
-    paintPutInOnPaper(page_.painter(), QRectF(page_.left(), y, kPicture, kRow - 2), unit, k, pieces,
-                      job_);
+    paintPutInOnPaper(page_.painter(), QRectF(page_.left(), y, kPicture, kStepRow - 2), unit, k,
+                      pieces, job_);
     const double at = page_.left() + kPicture + 3;
     const double w = page_.right() - at;
     constexpr double kFigure = 44;
@@ -96,8 +97,8 @@ class AssemblyPages {
                Qt::AlignRight | Qt::AlignVCenter);
     double line = y + 5.8;
     for (const auto& [words, bold] : linesOf(i, k)) {
-      page_.text(at, line, w, kLine, words, 9, bold);
-      line += kLine;
+      page_.text(at, line, w, kTextLine, words, 9, bold);
+      line += kTextLine;
     }
     tickBoxes(page_, at, line + 0.6, w, *of_.list.groups()[i][k].numbers);
     page_.down(heightOf(i, k));

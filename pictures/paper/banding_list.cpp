@@ -9,8 +9,8 @@
 namespace pp {
 namespace {
 
-constexpr double kHead = 14;  // height of a roll's words
-constexpr double kRow = 17;   // and of an edge
+constexpr double kRollHead = 14;  // height of a roll's words
+constexpr double kEdgeRow = 17;   // and of an edge
 
 class BandingPages {
  public:
@@ -32,11 +32,11 @@ class BandingPages {
     for (std::size_t i = 0; i < of_.rolls.size(); ++i) {
       if (watch.isStopped()) return;
       watch.tell(i, of_.rolls.size());
-      page_.need(kHead + kRow);
+      page_.need(kRollHead + kEdgeRow);
       if (page_.isFull()) return;
       head(i);
       for (const bench::Strip& strip : of_.rolls[i].strips) {
-        if (page_.need(kRow)) {
+        if (page_.need(kEdgeRow)) {
           if (page_.isFull()) return;
           head(i);
         }
@@ -69,14 +69,15 @@ class BandingPages {
                QStringLiteral("%1 of %2").arg(roll + 1).arg(of_.rolls.size()), 8, false,
                Qt::AlignRight | Qt::AlignVCenter);
     page_.text(page_.left(), y + 6.4, w, 5, gluedWords(one.glued), 9);
-    page_.down(kHead);
+    page_.down(kRollHead);
   }
 
   void row(const bench::Strip& strip) {
     constexpr double kPicture = 30, kFigure = 40;
     const double y = page_.y();
     const bench::Pieces& of = of_.list.pieces()[strip.row];
-    paintStripOnPaper(page_.painter(), QRectF(page_.left(), y, kPicture, kRow - 2), strip, of.part);
+    paintStripOnPaper(page_.painter(), QRectF(page_.left(), y, kPicture, kEdgeRow - 2), strip,
+                      of.part);
     const double at = page_.left() + kPicture + 3;
     page_.text(at, y + 1, kFigure, 8, figureWithUnit(strip.length, style_), 15, true);
     const double words = at + kFigure + 2;
@@ -84,12 +85,12 @@ class BandingPages {
     page_.text(words, y, w, 5, pieceHead(of.part), 10, true);
     page_.text(words, y + 5, w, 4.4, stripWords(strip, of.part, style_), 9);
     tickBoxes(page_, words, y + 9.8, w, of.numbers);
-    page_.down(kRow);
+    page_.down(kEdgeRow);
   }
 
   void solid() {
     if (of_.solid.empty()) return;
-    page_.need(kHead);
+    page_.need(kRollHead);
     if (page_.isFull()) return;
     page_.text(page_.left(), page_.y(), page_.right() - page_.left(), 6,
                QStringLiteral("Solid edging, on bars with the other lumber, in this order"), 11,
@@ -104,7 +105,7 @@ class BandingPages {
 
   void bare() {
     if (of_.bare.empty()) return;
-    page_.need(kHead);
+    page_.need(kRollHead);
     if (page_.isFull()) return;
     page_.text(page_.left(), page_.y(), page_.right() - page_.left(), 6,
                QStringLiteral("Seen, and bare"), 11, true);

@@ -14,7 +14,7 @@ namespace {
 
 constexpr double kCell = 23;  // height of a setting or a cut
 constexpr int kAcross = 2;    // of them side by side
-constexpr double kGap = 6;
+constexpr double kStepGap = 6;
 
 // Where the fence stands is a thick bar, the cut a heavy line, what comes off grey.
 void paintPiece(QPainter& painter, const QRectF& room, const SawCut& cut,
@@ -137,7 +137,7 @@ Result<Sheaf> cuttingListPages(const PrintInput& input) {
           page.down(5);
         }
         page.down(1.5);
-        const double w = (page.right() - page.left() - (kAcross - 1) * kGap) / kAcross;
+        const double w = (page.right() - page.left() - (kAcross - 1) * kStepGap) / kAcross;
         // What was said last: a setting, or what is cut to a mark on which saw.
         using Said = std::tuple<int, std::string, QString>;
         std::optional<Said> last;
@@ -169,7 +169,7 @@ Result<Sheaf> cuttingListPages(const PrintInput& input) {
             last = said(i);
             column = 1;
           }
-          cell(page, page.left() + column * (w + kGap), w, saw, i, style);
+          cell(page, page.left() + column * (w + kStepGap), w, saw, i, style);
           ++column;
         }
       }};

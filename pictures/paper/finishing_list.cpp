@@ -11,10 +11,10 @@ namespace pp {
 namespace {
 
 constexpr double kCm2PerM2 = 10'000;
-constexpr double kLine = 5;
-constexpr double kHead = 8;
+constexpr double kCoatLine = 5;
+constexpr double kFinishHead = 8;
 constexpr double kCoat = 11;
-constexpr double kRow = 19;
+constexpr double kCoatRow = 19;
 
 class FinishingPages {
  public:
@@ -47,13 +47,13 @@ class FinishingPages {
     return areaFigure(static_cast<double>(cm2) / kCm2PerM2, job_.unit);
   }
   void said(const QString& words) {
-    page_.text(page_.left(), page_.y(), wide(), kLine, words, 9);
-    page_.down(kLine);
+    page_.text(page_.left(), page_.y(), wide(), kCoatLine, words, 9);
+    page_.down(kCoatLine);
   }
   void head(const QString& words) {
     page_.rule(page_.y() - 0.6, 0.3);
     page_.text(page_.left(), page_.y() + 0.5, wide(), 6, words, 11, true);
-    page_.down(kHead);
+    page_.down(kFinishHead);
   }
 
   // The coats in the order in which they go on.
@@ -82,18 +82,18 @@ class FinishingPages {
       QString how = methodWords(coat.product.method);
       if (coat.product.grit > 0)
         how += QStringLiteral(", sand with %1 before").arg(coat.product.grit);
-      page_.text(at, y + 5.4, w, kLine, how, 9);
+      page_.text(at, y + 5.4, w, kCoatLine, how, 9);
       page_.text(at + w, y, kMuch, 6, volumeFigure(coat.millilitres, job_.unit), 11, true);
       if (coat.thinner > 0)
-        page_.text(at + w, y + 5.4, kMuch, kLine,
+        page_.text(at + w, y + 5.4, kMuch, kCoatLine,
                    QStringLiteral("and %1 thinner").arg(volumeFigure(coat.thinner, job_.unit)), 9);
       page_.text(at + w + kMuch, y, kWhen, 6, timeWords(coat.begin), 11);
-      page_.text(at + w + kMuch, y + 5.4, kWhen, kLine,
+      page_.text(at + w + kMuch, y + 5.4, kWhen, kCoatLine,
                  QStringLiteral("dry %1").arg(timeWords(coat.dry)), 9);
       page_.down(kCoat);
     }
     for (const bench::Can& can : of_.cans) {
-      page_.need(kLine);
+      page_.need(kCoatLine);
       if (page_.isFull()) return;
       said(QStringLiteral("%1: %2, the shop has %3, %4 to buy")
                .arg(qs(can.product), volumeFigure(can.millilitres, job_.unit),
@@ -106,18 +106,18 @@ class FinishingPages {
   void parts(const bench::Finished& group) {
     const QString words = QStringLiteral("%1: %2, bare for the glue %3")
                               .arg(groupWords(group), area(group.cm2), area(group.bare));
-    page_.need(kHead + kRow);
+    page_.need(kFinishHead + kCoatRow);
     if (page_.isFull()) return;
     head(words);
     for (const bench::Finished::Row& row : group.rows) {
-      if (page_.need(kRow)) {
+      if (page_.need(kCoatRow)) {
         if (page_.isFull()) return;
         head(words);
       }
       constexpr double kPicture = 40;
       const double y = page_.y();
       const bench::Pieces& of = of_.list.pieces()[row.row];
-      paintFinishedOnPaper(page_.painter(), QRectF(page_.left(), y, kPicture, kRow - 2), row,
+      paintFinishedOnPaper(page_.painter(), QRectF(page_.left(), y, kPicture, kCoatRow - 2), row,
                            of.part);
       const double at = page_.left() + kPicture + 3;
       const double w = page_.right() - at;
@@ -127,7 +127,7 @@ class FinishingPages {
                      .arg(finishedWords(row), areaFigure(row.area.all().inM2(), job_.unit)),
                  9);
       tickBoxes(page_, at, y + 11, w, of.numbers);
-      page_.down(kRow);
+      page_.down(kCoatRow);
     }
   }
 

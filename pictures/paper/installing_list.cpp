@@ -10,8 +10,8 @@
 namespace pp {
 namespace {
 
-constexpr double kLine = 4.6;
-constexpr double kHead = 9;
+constexpr double kLoadLine = 4.6;
+constexpr double kLoadHead = 9;
 
 class InstallingPages {
  public:
@@ -40,24 +40,24 @@ class InstallingPages {
   double wide() const { return page_.right() - page_.left(); }
 
   void head(const QString& words) {
-    page_.need(kHead + 20);
+    page_.need(kLoadHead + 20);
     if (page_.isFull()) return;
     page_.rule(page_.y() - 0.6, 0.3);
     page_.text(page_.left(), page_.y() + 0.5, wide(), 6, words, 12, true);
-    page_.down(kHead);
+    page_.down(kLoadHead);
   }
 
   void item(const bench::Carried& one, const QStringList& lines,
             const std::vector<std::int64_t>& numbers) {
-    const double high = 5.6 + kLine * static_cast<double>(lines.size()) + 7;
+    const double high = 5.6 + kLoadLine * static_cast<double>(lines.size()) + 7;
     page_.need(high);
     if (page_.isFull()) return;
     double y = page_.y();
     page_.text(page_.left(), y, wide(), 5.6, carriedWords(one, of_.list.pieces()), 11, true);
     y += 5.6;
     for (const QString& line : lines) {
-      page_.text(page_.left(), y, wide(), kLine, line, 9);
-      y += kLine;
+      page_.text(page_.left(), y, wide(), kLoadLine, line, 9);
+      y += kLoadLine;
     }
     tickBoxes(page_, page_.left(), y + 0.4, wide(), numbers);
     page_.down(high);
@@ -66,11 +66,11 @@ class InstallingPages {
   // What is small and is missed at the place.
   void bag() {
     const auto line = [&](const QString& words) {
-      page_.need(kLine + 1.6);
+      page_.need(kLoadLine + 1.6);
       if (page_.isFull()) return;
       page_.box(page_.left(), page_.y() + 0.4, 4);
-      page_.text(page_.left() + 6, page_.y(), wide() - 6, kLine, words, 9);
-      page_.down(kLine + 1.2);
+      page_.text(page_.left() + 6, page_.y(), wide() - 6, kLoadLine, words, 9);
+      page_.down(kLoadLine + 1.2);
     };
     head(QStringLiteral("The bag, and tools"));
     for (const Fitting& one : fittingsOf(job_, parts_)) {

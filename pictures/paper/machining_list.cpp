@@ -12,8 +12,8 @@
 namespace pp {
 namespace {
 
-constexpr double kHead = 19;  // height of a setting
-constexpr double kRow = 21;   // and of a part at it
+constexpr double kSettingHead = 19;  // height of a setting
+constexpr double kPartRow = 21;      // and of a part at it
 
 // What the tool is set to, as large as it can be read from beside it.
 void setting(Page& page, const bench::Setting& one, int which, std::size_t of,
@@ -31,7 +31,7 @@ void setting(Page& page, const bench::Setting& one, int which, std::size_t of,
             qs(cutName(one.cut)) + QStringLiteral("  ") + cutWords(one, style), 10);
   const QString test = testWords(one);
   if (!test.isEmpty()) page.text(at, y + 12, page.right() - at, 5, test, 9, true);
-  page.down(kHead);
+  page.down(kSettingHead);
 }
 
 void row(Page& page, const bench::Setting& one, const bench::Work& work,
@@ -39,14 +39,14 @@ void row(Page& page, const bench::Setting& one, const bench::Work& work,
   const double y = page.y();
   const Part& part = pieces.part;
   constexpr double kPicture = 40, kLine = 4.4;
-  paintWorkOnPaper(page.painter(), QRectF(page.left(), y, kPicture, kRow - 2), one, work, part);
+  paintWorkOnPaper(page.painter(), QRectF(page.left(), y, kPicture, kPartRow - 2), one, work, part);
   const double at = page.left() + kPicture + 3;
   const double w = page.right() - at;
   page.text(at, y, w, 5.4, pieceHead(part), 11, true);
   page.text(at, y + 5.4, w, kLine, liesWords(one, work, part), 9);
   page.text(at, y + 9.8, w, kLine, qs(describe(part.machining[work.machining], part, style)), 7);
   tickBoxes(page, at, y + 14.4, w, pieces.numbers);
-  page.down(kRow);
+  page.down(kPartRow);
 }
 
 // Where screws go, a part after the other: pilot holes in the edge, clearance in what it meets.
@@ -123,11 +123,11 @@ Result<Sheaf> machiningPages(const PrintInput& input) {
                    if (watch.isStopped()) return;
                    watch.tell(i, settings->size());
                    const bench::Setting& one = (*settings)[i];
-                   page.need(kHead + kRow);
+                   page.need(kSettingHead + kPartRow);
                    if (page.isFull()) return;
                    setting(page, one, static_cast<int>(i) + 1, settings->size(), style);
                    for (const bench::Work& work : one.works) {
-                     if (page.need(kRow)) {
+                     if (page.need(kPartRow)) {
                        if (page.isFull()) return;
                        setting(page, one, static_cast<int>(i) + 1, settings->size(), style);
                      }

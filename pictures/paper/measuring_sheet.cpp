@@ -9,7 +9,7 @@
 namespace pp {
 namespace {
 
-constexpr double kRow = 6.6;
+constexpr double kReadingRow = 6.6;
 constexpr double kPicture = 50;
 constexpr double kPixelsPerMm = 3.4;  // of the picture, whose letters are set in pixels
 
@@ -37,52 +37,52 @@ void frame(Page& page, double x, double y, double w, double h) {
 // What is to be read with a box for the figure; or what was read, and what counts.
 void sizes(Page& page, const QString& title, const std::vector<SiteSize>& rows,
            const LengthStyle& style) {
-  page.text(page.left(), page.y(), 150, kRow, title, 10, true);
-  page.down(kRow);
+  page.text(page.left(), page.y(), 150, kReadingRow, title, 10, true);
+  page.down(kReadingRow);
   for (const SiteSize& size : rows) {
-    page.text(page.left(), page.y(), 100, kRow, qs(sizeWords(size, style)), 9.5);
-    frame(page, page.left() + 104, page.y() + 0.7, 50, kRow - 1.4);
-    page.down(kRow);
+    page.text(page.left(), page.y(), 100, kReadingRow, qs(sizeWords(size, style)), 9.5);
+    frame(page, page.left() + 104, page.y() + 0.7, 50, kReadingRow - 1.4);
+    page.down(kReadingRow);
   }
 }
 
 void filled(Page& page, const Site& site, const LengthStyle& style) {
   constexpr double kFigures = 24;
   const char* const heads[] = {"First", "Second", "Third", "Counts"};
-  page.text(page.left(), page.y(), 80, kRow, QStringLiteral("Size"), 8, true);
+  page.text(page.left(), page.y(), 80, kReadingRow, QStringLiteral("Size"), 8, true);
   for (std::size_t i = 0; i < std::size(heads); ++i)
-    page.text(page.left() + 84 + kFigures * static_cast<double>(i), page.y(), kFigures, kRow,
+    page.text(page.left() + 84 + kFigures * static_cast<double>(i), page.y(), kFigures, kReadingRow,
               QString::fromUtf8(heads[i]), 8, true, Qt::AlignRight | Qt::AlignVCenter);
-  page.down(kRow);
+  page.down(kReadingRow);
   page.rule(page.y());
   for (const SiteSize& size : site.sizes) {
     if (!isOf(site.kind, size)) continue;
-    page.need(kRow);
+    page.need(kReadingRow);
     const Judged judged = judge(size.read, useOf(size.kind), style.unit);
-    page.text(page.left(), page.y(), 84, kRow, qs(sizeWords(size, style)), 9.5);
+    page.text(page.left(), page.y(), 84, kReadingRow, qs(sizeWords(size, style)), 9.5);
     const std::optional<Length> all[] = {size.read.first, size.read.second, size.read.third,
                                          judged.confirmed ? judged.size : std::nullopt};
     for (std::size_t i = 0; i < std::size(all); ++i)
-      page.text(page.left() + 84 + kFigures * static_cast<double>(i), page.y(), kFigures, kRow,
-                all[i] ? figure(*all[i], style) : QStringLiteral("–"), 11, i == 3,
+      page.text(page.left() + 84 + kFigures * static_cast<double>(i), page.y(), kFigures,
+                kReadingRow, all[i] ? figure(*all[i], style) : QStringLiteral("–"), 11, i == 3,
                 Qt::AlignRight | Qt::AlignVCenter);
-    page.down(kRow);
+    page.down(kReadingRow);
   }
   page.down(3);
   for (const Obstacle& one : site.obstacles) {
-    page.need(kRow);
+    page.need(kReadingRow);
     const QString name = qs(obstacleName(one));
     const QString wall = !one.wall                    ? QStringLiteral("on the floor")
                          : *one.wall == WallAt::Left  ? QStringLiteral("on the left wall")
                          : *one.wall == WallAt::Right ? QStringLiteral("on the right wall")
                                                       : QStringLiteral("on the wall behind");
-    page.text(page.left(), page.y(), 84, kRow, name + QStringLiteral(", ") + wall, 9.5);
-    page.text(page.left() + 84, page.y(), page.right() - page.left() - 84, kRow,
+    page.text(page.left(), page.y(), 84, kReadingRow, name + QStringLiteral(", ") + wall, 9.5);
+    page.text(page.left() + 84, page.y(), page.right() - page.left() - 84, kReadingRow,
               QStringLiteral("%1 along, %2 up, %3")
                   .arg(figure(one.along, style), figure(one.up, style),
                        figures(one.width, one.height, style)),
               9.5);
-    page.down(kRow);
+    page.down(kReadingRow);
   }
 }
 
@@ -96,21 +96,21 @@ void obstacleRows(Page& page) {
                                  {"Up", 20},   {"Width", 20},         {"Height", 20},
                                  {"Out", 20}};
   constexpr int kMost = 5;
-  if (page.bottom() - page.y() < 3 * kRow) return;
+  if (page.bottom() - page.y() < 3 * kReadingRow) return;
   page.down(2);
   double x = page.left();
   for (const Column& column : kColumns) {
-    page.text(x, page.y(), column.width, kRow, QString::fromUtf8(column.title), 8, true);
+    page.text(x, page.y(), column.width, kReadingRow, QString::fromUtf8(column.title), 8, true);
     x += column.width;
   }
-  page.down(kRow);
-  for (int i = 0; i < kMost && page.y() + kRow <= page.bottom(); ++i) {
+  page.down(kReadingRow);
+  for (int i = 0; i < kMost && page.y() + kReadingRow <= page.bottom(); ++i) {
     x = page.left();
     for (const Column& column : kColumns) {
-      frame(page, x, page.y(), column.width, kRow);
+      frame(page, x, page.y(), column.width, kReadingRow);
       x += column.width;
     }
-    page.down(kRow);
+    page.down(kReadingRow);
   }
 }
 
@@ -121,7 +121,7 @@ void empty(Page& page, const Site& site, const LengthStyle& style) {
   picture(page, plain, style);
   sizes(page, QStringLiteral("First readings"), plain.sizes, style);
   page.down(2);
-  page.need(kRow * static_cast<double>(plain.sizes.size() + 1));
+  page.need(kReadingRow * static_cast<double>(plain.sizes.size() + 1));
   page.text(page.left(), page.y(), page.right() - page.left(), 5,
             QStringLiteral("– – –  fold here, and back: the second readings are taken without "
                            "seeing the first  – – –"),

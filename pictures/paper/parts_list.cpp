@@ -14,19 +14,19 @@ struct Column {
 };
 
 constexpr int kLeft = Qt::AlignLeft | Qt::AlignVCenter;
-constexpr int kRight = Qt::AlignRight | Qt::AlignVCenter;
-constexpr double kRow = 6;
+constexpr int kFigureRight = Qt::AlignRight | Qt::AlignVCenter;
+constexpr double kListRow = 6;
 constexpr double kFigurePoints = 11.5;  // digits of three millimetres, for arm's length
 
 // On landscape paper; the widths fill the narrower of the two papers.
 const Column kColumns[] = {{"", 6, kLeft},
                            {"Code", 20, kLeft},
                            {"Part", 44, kLeft},
-                           {"Qty", 10, kRight},
-                           {"Length", 28, kRight, true},
-                           {"Width", 28, kRight, true},
-                           {"Cut length", 28, kRight, true},
-                           {"Cut width", 28, kRight, true},
+                           {"Qty", 10, kFigureRight},
+                           {"Length", 28, kFigureRight, true},
+                           {"Width", 28, kFigureRight, true},
+                           {"Cut length", 28, kFigureRight, true},
+                           {"Cut width", 28, kFigureRight, true},
                            {"  Material", 32, kLeft},
                            {"Banding", 29, kLeft}};
 
@@ -38,11 +38,11 @@ QString bandingOf(const Part& part) {
 void heading(Page& page) {
   double x = page.left();
   for (const Column& column : kColumns) {
-    page.text(x, page.y(), column.width, kRow, QString::fromUtf8(column.title), 8, true,
+    page.text(x, page.y(), column.width, kListRow, QString::fromUtf8(column.title), 8, true,
               column.alignment);
     x += column.width;
   }
-  page.down(kRow);
+  page.down(kListRow);
   page.rule(page.y());
   page.down(0.8);
 }
@@ -65,14 +65,14 @@ void row(Page& page, const Job& job, const Part& part) {
   std::size_t i = 0;
   for (const Column& column : kColumns) {
     if (column.length)
-      page.figure(x, page.y(), column.width, kRow, cells[i], kFigurePoints, widestTail(style));
+      page.figure(x, page.y(), column.width, kListRow, cells[i], kFigurePoints, widestTail(style));
     else
-      page.text(x, page.y(), column.width, kRow, cells[i], i == 1 ? 9 : 8.5, i == 1,
+      page.text(x, page.y(), column.width, kListRow, cells[i], i == 1 ? 9 : 8.5, i == 1,
                 column.alignment);
     x += column.width;
     ++i;
   }
-  page.down(kRow);
+  page.down(kListRow);
 }
 
 constexpr double kHeading = 7;
@@ -103,32 +103,32 @@ void bars(Page& page, const PrintInput& input, const std::stop_token& stop) {
     for (const Bar& bar : list.plan.bars) {
       constexpr double kBar = 60, kPiece = 42, kRest = 34;
       const BarStock& stock = request.barStock[list.stock[bar.stock]].bar;
-      page.need(kRow);
-      page.text(page.left(), page.y(), kBar, kRow,
+      page.need(kListRow);
+      page.text(page.left(), page.y(), kBar, kListRow,
                 QStringLiteral("%1, %2").arg(qs(stock.id), figure(stock.length, style)), 8.5);
       double x = page.left() + kBar;
       for (const std::size_t cut : bar.cuts) {
         if (x + kPiece > page.right() - kRest) {
-          page.down(kRow);
-          page.need(kRow);
+          page.down(kListRow);
+          page.need(kListRow);
           x = page.left() + kBar;
         }
         const auto [code, length] = piece(cut);
         page.box(x + 0.5, page.y() + 1.2, 3.6);
-        page.text(x + 6, page.y(), kPiece - 7, kRow, QStringLiteral("%1  %2").arg(code, length),
+        page.text(x + 6, page.y(), kPiece - 7, kListRow, QStringLiteral("%1  %2").arg(code, length),
                   8.5);
         x += kPiece;
       }
-      page.text(page.right() - kRest, page.y(), kRest, kRow,
-                QStringLiteral("%1 left").arg(figure(bar.rest, style)), 8.5, false, kRight);
-      page.down(kRow);
+      page.text(page.right() - kRest, page.y(), kRest, kListRow,
+                QStringLiteral("%1 left").arg(figure(bar.rest, style)), 8.5, false, kFigureRight);
+      page.down(kListRow);
     }
     for (const std::size_t cut : list.plan.unplaced) {
       const auto [code, length] = piece(cut);
-      page.need(kRow);
-      page.text(page.left(), page.y(), 150, kRow,
+      page.need(kListRow);
+      page.text(page.left(), page.y(), 150, kListRow,
                 QStringLiteral("No bar in the rack for %1, %2").arg(code, length), 8.5, true);
-      page.down(kRow);
+      page.down(kListRow);
     }
   }
 }
@@ -137,11 +137,11 @@ void boughtIn(Page& page, const Job& job) {
   if (job.bought.empty()) return;
   section(page, QStringLiteral("Bought in"));
   for (const BoughtIn& one : job.bought) {
-    page.need(kRow);
+    page.need(kListRow);
     page.box(page.left() + 0.5, page.y() + 1.2, 3.6);
-    page.text(page.left() + 6, page.y(), 14, kRow, QString::number(one.quantity), 8.5, true,
-              kRight);
-    page.text(page.left() + 24, page.y(), 50, kRow, qs(one.name), 8.5);
+    page.text(page.left() + 6, page.y(), 14, kListRow, QString::number(one.quantity), 8.5, true,
+              kFigureRight);
+    page.text(page.left() + 24, page.y(), 50, kListRow, qs(one.name), 8.5);
     const BoughtSize size = sizeOf(job, one);
     QString figures = qs(one.material);
     if (size.length > Length{} || size.width > Length{})
@@ -149,9 +149,10 @@ void boughtIn(Page& page, const Job& job) {
                      .arg(figure(size.length, styleOf(job)), figure(size.width, styleOf(job)));
     // What has neither a material nor a size leaves their room to the words.
     const double words = figures.isEmpty() ? 76 : 120;
-    page.text(page.left() + 76, page.y(), 42, kRow, figures.trimmed(), 8.5);
-    page.text(page.left() + words, page.y(), 226 - words, kRow, qs(boughtRemarks(job, one)), 8.5);
-    page.down(kRow);
+    page.text(page.left() + 76, page.y(), 42, kListRow, figures.trimmed(), 8.5);
+    page.text(page.left() + words, page.y(), 226 - words, kListRow, qs(boughtRemarks(job, one)),
+              8.5);
+    page.down(kListRow);
   }
 }
 
@@ -175,7 +176,7 @@ Result<Sheaf> partsListPages(const PrintInput& input) {
                      heading(page);
                      first = false;
                    }
-                   if (page.need(kRow)) heading(page);
+                   if (page.need(kListRow)) heading(page);
                    row(page, input.job, part);
                  }
                  bars(page, input, watch.stop);

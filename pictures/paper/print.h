@@ -29,9 +29,9 @@ enum class Paper { A4, Letter };
 // machining list has a setting after the other with every piece that needs it, the banding list a
 // roll with every edge, the finishing list its coats with when each goes on, the assembly list its
 // steps, each drawn; the installing list says what goes into the van and what is
-// done with it in its place. Templates are full size, on as many pages as that takes, to be laid mark on
-// mark. The measuring sheet is empty, to be taken along, and filled where something was read. The
-// shopping list is large, for the counter.
+// done with it in its place. Templates are full size, on as many pages as that takes, to be laid
+// mark on mark. The measuring sheet is empty, to be taken along, and filled where something was
+// read. The shopping list is large, for the counter.
 enum class Pages {
   PartsList,
   Sheets,

@@ -10,10 +10,10 @@
 namespace pp {
 namespace {
 
-constexpr double kHead = 12;     // of a tile, with its name
-constexpr double kOverlap = 12;  // of neighbouring tiles
-constexpr double kMark = 5;      // half a registration mark
-constexpr double kSquare = 100;  // that is measured before anything is cut
+constexpr double kTileHead = 12;  // of a tile, with its name
+constexpr double kOverlap = 12;   // of neighbouring tiles
+constexpr double kMark = 5;       // half a registration mark
+constexpr double kSquare = 100;   // that is measured before anything is cut
 
 struct Tiles {
   int across = 1, up = 1;
@@ -50,7 +50,7 @@ class TemplatePages {
   Tiles tilesFor(const bench::ShapeTemplate& shape) const {
     Tiles out;
     out.wide = room() - kOverlap;
-    out.high = page_.bottom() - page_.left() - kHead - kOverlap;
+    out.high = page_.bottom() - page_.left() - kTileHead - kOverlap;
     out.across = std::max(1, static_cast<int>(std::ceil(shape.size.u / out.wide)));
     out.up = std::max(1, static_cast<int>(std::ceil(shape.size.v / out.high)));
     return out;
@@ -109,7 +109,7 @@ class TemplatePages {
                9, true);
     // Where this tile begins on the template, from its upper left corner.
     const double u0 = column * tiles.wide, top = shape.size.v - row * tiles.high;
-    const QRectF paper(page_.left(), page_.left() + kHead, tiles.wide + kOverlap,
+    const QRectF paper(page_.left(), page_.left() + kTileHead, tiles.wide + kOverlap,
                        tiles.high + kOverlap);
     const auto at = [&](const Flat& point) {
       return QPointF(paper.left() + point.u - u0, paper.top() + top - point.v);

@@ -17,7 +17,7 @@ namespace {
 using bench::Fault;
 using bench::Remedy;
 
-constexpr int kButton = 48;  // high: for gloves
+constexpr int kRemedyButton = 48;  // high: for gloves
 
 }  // namespace
 
@@ -55,7 +55,7 @@ QLayout* WrongDialog::makeFaults() {
     button->setAccessibleName(words[i]);
     button->setCheckable(true);
     button->setAutoDefault(false);
-    button->setMinimumHeight(kButton);
+    button->setMinimumHeight(kRemedyButton);
     faults_->addButton(button, i);
     row->addWidget(button);
     connect(new QShortcut(QKeySequence(Qt::ALT | static_cast<Qt::Key>(Qt::Key_1 + i)), this),
@@ -73,13 +73,13 @@ QLayout* WrongDialog::makeSize() {
   for (std::size_t i = 0; i < fields_.size(); ++i) {
     fields_[i] = new QLineEdit;
     fields_[i]->setAccessibleName(names[i]);
-    fields_[i]->setMinimumHeight(kButton - 8);
+    fields_[i]->setMinimumHeight(kRemedyButton - 8);
     row->addWidget(new Label(names[i]));
     row->addWidget(fields_[i], 1);
     connect(fields_[i], &QLineEdit::returnPressed, this, &WrongDialog::look);
   }
   auto* show = new QPushButton(tr("Show the ways"));
-  show->setMinimumHeight(kButton);
+  show->setMinimumHeight(kRemedyButton);
   show->setAutoDefault(false);
   connect(show, &QPushButton::clicked, this, &WrongDialog::look);
   row->addWidget(show);
@@ -117,7 +117,7 @@ void WrongDialog::look() {
   for (const Remedy& way : ways.value()) {
     auto* button = new QPushButton(words(way));
     button->setAccessibleName(words(way));
-    button->setMinimumHeight(kButton);
+    button->setMinimumHeight(kRemedyButton);
     button->setFont(look::text(15));
     button->setAutoDefault(false);
     connect(button, &QPushButton::clicked, this, [this, way] { take(way); });

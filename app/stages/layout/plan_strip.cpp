@@ -14,7 +14,7 @@ namespace pp {
 namespace {
 
 constexpr double kCard = 214;
-constexpr double kGap = 8;
+constexpr double kStripGap = 8;
 
 }  // namespace
 
@@ -66,8 +66,8 @@ QString PlanStrip::whenceWords(const Plan& plan) const {
 
 QRectF PlanStrip::card(std::size_t plan) const {
   const double count = std::max<double>(1, static_cast<double>(shown_.kept.size()));
-  const double step = std::min(kCard + kGap, (width() - 2.0) / count);
-  return {1 + static_cast<double>(plan) * step, 1, step - kGap, height() - 2.0};
+  const double step = std::min(kCard + kStripGap, (width() - 2.0) / count);
+  return {1 + static_cast<double>(plan) * step, 1, step - kStripGap, height() - 2.0};
 }
 
 int PlanStrip::current() const {

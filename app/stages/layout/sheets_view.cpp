@@ -18,7 +18,7 @@
 namespace pp {
 namespace {
 
-constexpr double kGap = 18;
+constexpr double kSheetGap = 18;
 constexpr double kLeastZoom = 0.5, kMostZoom = 6;
 
 }  // namespace
@@ -186,7 +186,7 @@ void SheetsView::arrange() {
     // Wide enough, the sheets stand in two columns.
     constexpr int kTwoColumns = 880;
     const double each =
-        seen.width() >= kTwoColumns ? (seen.width() - kGap) / 2 - 4 : seen.width() - 8.0;
+        seen.width() >= kTwoColumns ? (seen.width() - kSheetGap) / 2 - 4 : seen.width() - 8.0;
     // With the margins that the codes of thin parts need.
     double beside = 2;
     for (std::size_t i = 0; i < rooms_.size(); ++i) {
@@ -206,15 +206,15 @@ void SheetsView::arrange() {
       const double w = std::max({size.width(), kTitleWidth, zoom_ * each});
       if (x > 0 && x + w > std::max<double>(seen.width(), zoom_ * seen.width())) {
         x = 0;
-        y += line + kGap;
+        y += line + kSheetGap;
         line = 0;
       }
       rooms_[i] = QRectF(QPointF(x, y), size);
       wide = std::max(wide, static_cast<int>(x + size.width()));
-      x += w + kGap;
+      x += w + kSheetGap;
       line = std::max(line, size.height());
     }
-    high = static_cast<int>(y + line + kGap);
+    high = static_cast<int>(y + line + kSheetGap);
   }
   // Sideways it is moved only where it was made larger.
   const QSize needed(zoom_ > 1 ? wide : 0, only_ && zoom_ <= 1 ? 0 : high);

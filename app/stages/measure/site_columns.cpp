@@ -9,13 +9,10 @@
 #include "core/site/begin.h"
 #include "core/site/words.h"
 #include "pictures/paint/figures.h"
+#include "pictures/paint/tr.h"
 
 namespace pp {
 namespace {
-
-QString tr(const char* text) {
-  return QObject::tr(text);
-}
 
 // Below 0 is typed with a minus before it: further left, lower on the right.
 Result<Length> signedLength(const QString& text, Unit unit) {

@@ -20,7 +20,7 @@ namespace {
 
 using Kind = floor::Mishap::Kind;
 
-constexpr int kButton = 48;         // high: for gloves
+constexpr int kMishapButton = 48;   // high: for gloves
 constexpr double kSecondsEach = 1;  // a way is looked for
 
 QString lyingWords(const floor::Lying& one, const LengthStyle& style) {
@@ -72,7 +72,7 @@ QLayout* MishapDialog::makeKinds() {
     auto* button = new QPushButton(tr("%1   Alt+%2").arg(words[i]).arg(i + 1));
     button->setAccessibleName(words[i]);
     button->setCheckable(true);
-    button->setMinimumHeight(kButton);
+    button->setMinimumHeight(kMishapButton);
     button->setFont(look::text(15, true));
     button->setAutoDefault(false);
     kinds_->addButton(button, i);
@@ -90,24 +90,24 @@ QLayout* MishapDialog::makeFields() {
   auto* grid = new QGridLayout;
   what_ = new QComboBox;
   what_->setAccessibleName(tr("What it is about"));
-  what_->setMinimumHeight(kButton - 8);
+  what_->setMinimumHeight(kMishapButton - 8);
   grid->addWidget(what_, 1, 0);
   grid->setColumnStretch(0, 2);
   for (std::size_t i = 0; i < fields_.size(); ++i) {
     const int at = static_cast<int>(i) + 1;
     names_[i] = new Label;
     fields_[i] = new QLineEdit;
-    fields_[i]->setMinimumHeight(kButton - 8);
+    fields_[i]->setMinimumHeight(kMishapButton - 8);
     grid->addWidget(names_[i], 0, at);
     grid->addWidget(fields_[i], 1, at);
     grid->setColumnStretch(at, 1);
     connect(fields_[i], &QLineEdit::returnPressed, this, &MishapDialog::look);
   }
   look_ = new QPushButton(tr("Show the ways"));
-  look_->setMinimumHeight(kButton);
+  look_->setMinimumHeight(kMishapButton);
   look_->setDefault(true);
   note_ = new QPushButton(tr("Only note it"));
-  note_->setMinimumHeight(kButton);
+  note_->setMinimumHeight(kMishapButton);
   note_->setAutoDefault(false);
   connect(look_, &QPushButton::clicked, this, &MishapDialog::look);
   connect(note_, &QPushButton::clicked, this, &MishapDialog::noteOnly);
@@ -134,7 +134,7 @@ QLayout* MishapDialog::makeWays() {
     column->addWidget(cards_[i].words, 1);
     cards_[i].take = new QPushButton(tr("Take it"));
     cards_[i].take->setAccessibleName(tr("Take: %1").arg(names[i]));
-    cards_[i].take->setMinimumHeight(kButton);
+    cards_[i].take->setMinimumHeight(kMishapButton);
     cards_[i].take->setAutoDefault(false);
     column->addWidget(cards_[i].take);
     connect(cards_[i].take, &QPushButton::clicked, this, [this, i] { take(i); });

@@ -21,7 +21,7 @@ Int128 areaOf(const StockKindRow& row) {
 }
 
 // A pattern of the linear program: how often each item lies on one piece of a stock row.
-struct Column {
+struct BoundColumn {
   std::size_t row = 0;
   std::vector<std::int64_t> items;
   bool cuttable = true;  // with the true sizes, so on every scale
@@ -52,7 +52,7 @@ class Bounder::Work {
     ready_ = arrangement.pool.empty() && !arrangement.sheets.empty() && items_.size() <= kMostItems;
     if (!ready_) return;
     for (const SlackTree& sheet : arrangement.sheets) {
-      Column column{sheet.stock(), std::vector<std::int64_t>(items_.size())};
+      BoundColumn column{sheet.stock(), std::vector<std::int64_t>(items_.size())};
       for (const int leaf : sheet.leaves())
         for (std::size_t i = 0; i < items_.size(); ++i)
           if (items_[i].block == static_cast<std::size_t>(sheet.node(leaf).block))
@@ -115,7 +115,7 @@ class Bounder::Work {
     knapsacks_.clear();
     smoothing_ = kSmoothing;
     program_.reset();
-    std::erase_if(columns_, [](const Column& column) { return !column.cuttable; });
+    std::erase_if(columns_, [](const BoundColumn& column) { return !column.cuttable; });
     pending_ = std::move(columns_);
     columns_.clear();
     return grid_ < std::size(kGrids);
@@ -264,7 +264,7 @@ class Bounder::Work {
       for (const StockKindRow& row : group_.stock) available.push_back(row.available);
       program_ = std::make_unique<PatternProgram>(wanted, available, stop);
     }
-    for (const Column& column : pending_)
+    for (const BoundColumn& column : pending_)
       program_->add(column.items, column.row, static_cast<double>(costs_[column.row]) / unit_);
     std::move(pending_.begin(), pending_.end(), std::back_inserter(columns_));
     pending_.clear();
@@ -283,7 +283,7 @@ class Bounder::Work {
   bool ready_ = false;    // there is a complete arrangement to begin with
   std::size_t grid_ = 0;
   std::vector<GuillotineKnapsack> knapsacks_;
-  std::vector<Column> pending_, columns_;  // to be added; in the program
+  std::vector<BoundColumn> pending_, columns_;  // to be added; in the program
   std::unique_ptr<PatternProgram> program_;
   std::vector<double> rowDuals_;
   std::vector<double> center_;
