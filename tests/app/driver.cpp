@@ -35,12 +35,25 @@ void settle() {
   QApplication::processEvents();
 }
 
+namespace {
+
+constexpr int kMinute = 60'000;
+
+// Gives a window the keyboard; false when that cannot be had within a minute. Where there is no
+// window manager only a window that is seen can become the active one, and whoever asks before that
+// is not heard and has to ask again.
+bool activate(QWidget* window) {
+  return QTest::qWaitForWindowExposed(window, kMinute) && waitFor([window] {
+           if (!window->isActiveWindow()) QApplication::setActiveWindow(window);
+           return window->isActiveWindow();
+         });
+}
+
+}  // namespace
+
 void appear(QWidget* window) {
   window->show();
-  ASSERT_TRUE(QTest::qWaitForWindowExposed(window));
-  // Only a window that is seen can become the active one where there is no window manager.
-  QApplication::setActiveWindow(window);
-  ASSERT_TRUE(waitFor([window] { return window->isActiveWindow(); }));
+  ASSERT_TRUE(activate(window));
 }
 
 void clickAt(QWidget* widget, const QPointF& point) {
@@ -52,11 +65,7 @@ namespace {
 
 QWidget* focusOf(QWidget* window) {
   if (window == nullptr || !window->isVisible() || window->focusWidget() == nullptr) return nullptr;
-  if (!window->isActiveWindow()) {
-    QApplication::setActiveWindow(window);
-    waitFor([window] { return window->isActiveWindow(); });
-  }
-  return window->focusWidget();
+  return activate(window) ? window->focusWidget() : nullptr;
 }
 
 // What has the keyboard: a menu, else the widget that has it in its window. Without a window
@@ -108,7 +117,6 @@ QString textOf(QWidget* root, const QString& name) {
 }
 
 bool waitFor(const std::function<bool()>& condition) {
-  constexpr int kMinute = 60'000;
   return QTest::qWaitFor(condition, kMinute);
 }
 

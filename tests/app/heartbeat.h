@@ -1,39 +1,12 @@
-// Measures how long the interface thread was kept from its event loop by one event. The time in
-// which the machine ran something else while the thread was ready is taken off, where the kernel
-// tells it: tests run beside each other. So is the time in which the machine itself, or its
-// disk, stood still.
+// Measures how much work of the interface thread one event was, in the thread's own processor time:
+// what else the machine does, and how long its disk takes, is no matter of the window's.
 #pragma once
 
 #include <QApplication>
-#include <QElapsedTimer>
 #include <QString>
-#include <algorithm>
-#include <atomic>
-#include <cstdint>
-#include <thread>
 #include <vector>
 
 namespace pp::test {
-
-// A thread with next to nothing to do, again and again: what it misses, all have missed.
-class Standstill {
- public:
-  // Looks at the clock, or puts a byte on the disk as well.
-  enum class Of { Machine, Disk };
-  explicit Standstill(Of what);
-  ~Standstill();
-  // Milliseconds missed since it was made, those just now among them.
-  double missed() const;
-
- private:
-  void look();
-
-  const std::int64_t pause_;  // nanoseconds between two looks
-  int file_ = -1;
-  std::atomic<std::int64_t> missed_ = 0;  // nanoseconds
-  std::atomic<std::int64_t> seen_ = 0;    // the clock when it looked last
-  std::jthread thread_;
-};
 
 class TimedApplication : public QApplication {
  public:
@@ -62,17 +35,11 @@ class TimedApplication : public QApplication {
   // An event that came from a loop; those it sends itself are part of it.
   struct Turn {
     int level = 0;
-    QElapsedTimer timer;
-    double waited = 0;  // ms the thread had waited for a processor before
-    double worked = 0;  // ms it had worked
-    double missed = 0;  // ms the machine or its disk had stood still
+    double worked = 0;  // ms the thread had worked before
     bool over = false;  // it runs a loop of its own, a question: from there on others are measured
   };
   void took(const Turn& turn, QObject* receiver, int type);
 
-  double missed() const { return std::max(machine_.missed(), disk_.missed()); }
-
-  Standstill machine_{Standstill::Of::Machine}, disk_{Standstill::Of::Disk};
   std::vector<Turn> turns_;
   bool driving_ = false;
   double longest_ = 0;

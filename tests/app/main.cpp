@@ -8,8 +8,8 @@
 
 namespace {
 
-// Fails a test in which one event kept the interface thread for ten times the limit: here what is
-// beside it on the machine is not known. The limit itself is held in the measurements.
+// Fails a test in which one event was more work for the interface thread than ten times the limit;
+// the limit itself is held in the measurements.
 class Heartbeat : public testing::EmptyTestEventListener {
  public:
   explicit Heartbeat(pp::test::TimedApplication& application) : application_(application) {}

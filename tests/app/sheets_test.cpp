@@ -230,10 +230,10 @@ TEST_F(SheetsShown, theCutsAreDrawnInTheirOrder) {
   ASSERT_NE(set, plan->cuts.end());
   for (int step = 1; step < set->step; ++step) test::press(Qt::Key_Right);
   EXPECT_EQ(test::textOf(window_.get(), QStringLiteral("Cut")),
-            words(*set) + QStringLiteral("%1, %2")
-                              .arg(set->direction == CutDirection::Rip ? QStringLiteral("rip")
-                                                                       : QStringLiteral("crosscut"),
-                                   figureWithUnit(set->distance, session().style())));
+            words(*set) + QStringLiteral("%1, %2").arg(
+                              set->direction == CutDirection::Rip ? QStringLiteral("rip")
+                                                                  : QStringLiteral("crosscut"),
+                              figureWithUnit(set->distance, session().style())));
 }
 
 TEST_F(SheetsShown, oneSheetFillsTheStageAndGoesBack) {

@@ -227,8 +227,8 @@ std::string casesOf(const Job& job) {
 }
 
 // 2 400 of 18 mm boards with four equal columns: clear 2 400 - 90 = 2 310 in all. As two cases two
-// columns each have 1 155 and three panels of 18, less half a panel: 1 200. As three, one column has
-// 577.5 and 36, two have 1 155 and 54, all less two thirds of a panel.
+// columns each have 1 155 and three panels of 18, less half a panel: 1 200. As three, one column
+// has 577.5 and 36, two have 1 155 and 54, all less two thirds of a panel.
 TEST(SplitCase, columnByColumn) {
   struct Row {
     const char* name;
