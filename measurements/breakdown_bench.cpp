@@ -2,7 +2,7 @@
 // job of 300 parts.
 #include <benchmark/benchmark.h>
 
-#include "core/bench/leaves.h"
+#include "core/assembly/pages.h"
 #include "core/secondlook/second_look.h"
 #include "measurements/demo_jobs.h"
 

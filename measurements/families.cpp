@@ -3,7 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
-#include "core/nest/random.h"
+#include "core/nest/sheet/random.h"
 
 namespace pp::bench {
 namespace {

@@ -14,7 +14,7 @@
 
 #include "core/nest/goals/kept.h"
 #include "core/nest/nest.h"
-#include "core/nest/random.h"
+#include "core/nest/sheet/random.h"
 #include "measurements/families.h"
 #include "measurements/yardstick.h"
 

@@ -9,14 +9,14 @@
 
 #include "core/breakdown/breakdown.h"
 #include "core/floor/at_saw.h"
-#include "core/floor/pace.h"
+#include "core/daybook/pace.h"
 #include "core/formats/file.h"
 #include "core/formats/library.h"
 #include "core/job/ids.h"
 #include "core/job/new_job.h"
 #include "core/nest/goals/kept.h"
 #include "core/nest/nest.h"
-#include "core/nest/random.h"
+#include "core/nest/sheet/random.h"
 #include "measurements/families.h"
 
 namespace {

@@ -2,8 +2,9 @@
 // promise, cut into and give up what a cutting has.
 #include <benchmark/benchmark.h>
 
-#include "core/store/job_rack.h"
+#include "core/shop/job_rack.h"
 #include "measurements/full_rack.h"
+#include "core/store/state.h"
 
 namespace pp {
 namespace {

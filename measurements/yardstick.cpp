@@ -5,7 +5,7 @@
 #include <limits>
 #include <vector>
 
-#include "core/nest/random.h"
+#include "core/nest/sheet/random.h"
 
 namespace pp::bench {
 namespace {

@@ -3,7 +3,7 @@
 #include <algorithm>
 #include <utility>
 
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 
 namespace pp {

@@ -1,6 +1,6 @@
 #include "app/fields/field.h"
 
-#include "app/words/problem_words.h"
+#include "words/problem_words.h"
 
 #include "app/session/session.h"
 

@@ -5,7 +5,7 @@
 
 #include "app/fields/field.h"
 #include "core/length/parse.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 #include "pictures/paint/set_text.h"
 

@@ -5,8 +5,8 @@
 
 #include "core/formats/defect_text.h"
 #include "core/length/parse.h"
-#include "pictures/paint/figures.h"
-#include "pictures/paint/tr.h"
+#include "words/figures.h"
+#include "words/tr.h"
 
 namespace pp {
 GridColumn lengthColumn(const QString& title, std::function<Length&(Job&, std::size_t)> get) {

@@ -3,7 +3,7 @@
 #pragma once
 
 #include "app/grid/grid_model.h"
-#include "app/words/said.h"
+#include "words/said.h"
 
 namespace pp {
 

@@ -5,8 +5,8 @@
 #include "app/grid/cells.h"
 #include "core/breakdown/bought.h"
 #include "core/length/parse.h"
-#include "pictures/paint/figures.h"
-#include "pictures/paint/tr.h"
+#include "words/figures.h"
+#include "words/tr.h"
 
 namespace pp {
 std::vector<GridColumn> materialColumns() {

@@ -15,7 +15,7 @@
 
 #include "app/fields/field.h"
 #include "app/session/remembered.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 #include "pictures/paint/set_text.h"
 

@@ -2,7 +2,7 @@
 
 #include "app/sentences/features.h"
 #include "core/kinds/boards/places.h"
-#include "core/kinds/carcass/size_list.h"
+#include "core/designs/size_list.h"
 
 namespace pp {
 namespace {

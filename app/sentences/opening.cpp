@@ -2,7 +2,7 @@
 
 #include "app/sentences/writer.h"
 #include "core/kinds/carcass/layout.h"
-#include "core/kinds/carcass/size_list.h"
+#include "core/designs/size_list.h"
 
 namespace pp {
 namespace {

@@ -14,7 +14,7 @@
 #include "app/fields/field.h"
 #include "app/sentences/flow_layout.h"
 #include "core/length/parse.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 
 namespace pp {

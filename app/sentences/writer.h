@@ -4,9 +4,9 @@
 #include <QObject>
 
 #include "app/sentences/kinds.h"
-#include "app/words/said.h"
+#include "words/said.h"
 #include "core/length/parse.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 
 namespace pp {
 

@@ -5,7 +5,7 @@
 #include <utility>
 
 #include "app/session/session.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

@@ -7,7 +7,7 @@
 #include <string>
 
 #include "core/job/part_key.h"
-#include "core/kinds/carcass/opening.h"
+#include "core/designs/opening.h"
 
 namespace pp {
 

@@ -5,8 +5,8 @@
 #include <algorithm>
 #include <utility>
 
-#include "app/words/problem_words.h"
-#include "core/bench/covers.h"
+#include "words/problem_words.h"
+#include "core/assembly/covers.h"
 #include "core/breakdown/settle.h"
 #include "core/formats/file.h"
 #include "core/formats/job_json.h"
@@ -14,8 +14,9 @@
 #include "core/job/new_job.h"
 #include "core/kinds/kind.h"
 #include "core/kinds/validate.h"
-#include "core/store/house_rules.h"
-#include "pictures/paint/figures.h"
+#include "core/shop/house_rules.h"
+#include "words/figures.h"
+#include "core/secondlook/store_look.h"
 
 namespace pp {
 namespace {

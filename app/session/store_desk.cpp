@@ -1,4 +1,5 @@
 #include "app/session/store_desk.h"
+#include "core/store/state.h"
 
 #include <QCoreApplication>
 #include <QDate>

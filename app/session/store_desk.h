@@ -11,7 +11,7 @@
 #include <mutex>
 #include <thread>
 
-#include "core/store/job_rack.h"
+#include "core/shop/job_rack.h"
 
 namespace pp {
 

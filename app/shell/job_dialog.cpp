@@ -10,7 +10,7 @@
 #include <vector>
 
 #include "app/fields/field.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 
 namespace pp {

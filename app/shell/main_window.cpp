@@ -29,7 +29,7 @@
 #include "app/stages/saw/saw_stage.h"
 #include "core/formats/file.h"
 #include "core/formats/lists_csv.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 
 namespace pp {

@@ -12,10 +12,10 @@
 #include <utility>
 
 #include "app/session/file_names.h"
-#include "core/bench/assembly.h"
+#include "core/assembly/order.h"
 #include "core/length/parse.h"
 #include "core/parts/cut_line.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 
 namespace pp {

@@ -3,8 +3,8 @@
 #include <QFileInfo>
 #include <QObject>
 
-#include "core/bench/leaves.h"
-#include "core/bench/templates.h"
+#include "core/assembly/pages.h"
+#include "core/machining/templates.h"
 #include "core/formats/exchange.h"
 #include "core/formats/file.h"
 #include "core/formats/plan_json.h"

@@ -5,7 +5,7 @@
 #include <QVBoxLayout>
 
 #include "app/fields/field.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 
 namespace pp {

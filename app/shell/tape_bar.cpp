@@ -2,7 +2,7 @@
 
 #include <QPainter>
 
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 #include "pictures/paint/tape_picture.h"
 

@@ -4,7 +4,7 @@
 #include <QHBoxLayout>
 
 #include "app/fields/field.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 
 namespace pp {

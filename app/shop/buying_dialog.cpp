@@ -11,8 +11,8 @@
 #include "app/session/file_names.h"
 #include "core/formats/file.h"
 #include "core/length/parse.h"
-#include "core/store/cost.h"
-#include "pictures/paint/figures.h"
+#include "core/shop/cost.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 #include "pictures/paper/print.h"
 

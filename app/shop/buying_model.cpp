@@ -3,7 +3,7 @@
 #include <map>
 
 #include "core/length/parse.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 
 namespace pp {
 

@@ -4,7 +4,7 @@
 
 #include <QAbstractTableModel>
 
-#include "core/store/shopping.h"
+#include "core/shop/shopping.h"
 
 namespace pp {
 

@@ -6,8 +6,8 @@
 
 #include "app/fields/question.h"
 #include "app/shop/shop_rows.h"
-#include "core/store/house_rules.h"
-#include "pictures/paint/figures.h"
+#include "core/shop/house_rules.h"
+#include "words/figures.h"
 #include "pictures/paint/rack_picture.h"
 #include "pictures/paper/print.h"
 

@@ -1,12 +1,12 @@
 #include "app/shop/shop_rows.h"
 
 #include "app/grid/leaves.h"
-#include "app/words/said.h"
+#include "words/said.h"
 #include "core/formats/defect_text.h"
 #include "core/length/parse.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/rack_picture.h"
-#include "pictures/paint/tr.h"
+#include "words/tr.h"
 
 namespace pp {
 namespace {

@@ -1,7 +1,7 @@
 // The whole break-down: every part of every assembly of a job, with codes.
 #pragma once
 
-#include "core/kinds/made.h"
+#include "core/kinds/common/made.h"
 
 namespace pp {
 

@@ -12,7 +12,7 @@
 #include <vector>
 
 #include "core/job/part_key.h"
-#include "core/job/shared_rows.h"
+#include "core/designs/shared_rows.h"
 #include "core/length/length.h"
 #include "core/result/choices.h"
 

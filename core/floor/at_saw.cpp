@@ -25,7 +25,7 @@ Count partsDone(const Cutting& cutting, const Progress& progress) {
 }
 
 AtSaw::AtSaw(const CuttingPlan& plan, const std::set<int>& made, const std::set<std::string>& bench,
-             std::vector<BarCut> bars, const std::set<int>& barsMade)
+             std::vector<saw::BarCut> bars, const std::set<int>& barsMade)
     : plan_(plan),
       made_(&made),
       bench_(&bench),
@@ -35,7 +35,7 @@ AtSaw::AtSaw(const CuttingPlan& plan, const std::set<int>& made, const std::set<
   if (auto geometry = saw::madeCuts(plan.request, plan.plan))
     geometry_ = std::move(geometry).value();
   geometry_.resize(plan.plan.cuts.size());
-  for (const BarCut& one : bars_) {
+  for (const saw::BarCut& one : bars_) {
     const bool rip = one.cut.direction == CutDirection::Rip;
     saw::MadeCut made_cut;
     made_cut.piece = {one.cut.sheet, {}, {}, one.length, one.width};
@@ -62,7 +62,7 @@ bool AtSaw::isReady(std::size_t cut) const {
 saw::Becomes AtSaw::low(std::size_t cut) const {
   if (!isBar(cut)) return pieces_.of(plan_.plan.cuts[cut].low);
   using What = saw::Becomes::What;
-  const BarCut& one = bar(cut);
+  const saw::BarCut& one = bar(cut);
   return {one.piece ? What::Part : What::CutFurther, one.cut.low.value_or(""), 0,
           one.piece ? one.piece->number : 0};
 }
@@ -70,7 +70,7 @@ saw::Becomes AtSaw::low(std::size_t cut) const {
 saw::Becomes AtSaw::high(std::size_t cut) const {
   if (!isBar(cut)) return pieces_.of(plan_.plan.cuts[cut].high);
   using What = saw::Becomes::What;
-  const BarCut& one = bar(cut);
+  const saw::BarCut& one = bar(cut);
   if (!one.cut.high) return {};
   // The next cut of the bar, if there is one.
   for (std::size_t i = cut + 1; i < cuts(); ++i)
@@ -96,7 +96,7 @@ std::optional<std::size_t> AtSaw::last() const {
       if (lies(plan_.plan.cuts[i].low) && lies(plan_.plan.cuts[i].high)) return i;
       continue;
     }
-    const bool further = std::any_of(bars_.begin(), bars_.end(), [&](const BarCut& other) {
+    const bool further = std::any_of(bars_.begin(), bars_.end(), [&](const saw::BarCut& other) {
       return other.after == bar(i).cut.step && barsMade_->count(other.cut.step) > 0;
     });
     if (!further) return i;

@@ -1,7 +1,7 @@
 // A cutting as the one at the saw sees it: which cut is next, what can be cut now, what comes off.
 #pragma once
 
-#include "core/floor/bar_cuts.h"
+#include "core/saw/bar_cuts.h"
 #include "core/floor/progress.h"
 #include "core/saw/becomes.h"
 #include "core/saw/playback.h"
@@ -21,7 +21,7 @@ class AtSaw {
   // `bars`: of the cutting, none where they are cut elsewhere; with the steps that are made of
   // them.
   AtSaw(const CuttingPlan& plan, const std::set<int>& made, const std::set<std::string>& bench,
-        std::vector<BarCut> bars = {}, const std::set<int>& barsMade = kNone);
+        std::vector<saw::BarCut> bars = {}, const std::set<int>& barsMade = kNone);
   // The same plan, further on.
   void follow(const std::set<int>& made, const std::set<std::string>& bench,
               const std::set<int>& barsMade = kNone);
@@ -72,7 +72,7 @@ class AtSaw {
 
  private:
   inline static const std::set<int> kNone;
-  const BarCut& bar(std::size_t cut) const { return bars_[cut - plan_.plan.cuts.size()]; }
+  const saw::BarCut& bar(std::size_t cut) const { return bars_[cut - plan_.plan.cuts.size()]; }
   // Counts on for the bars, whose settings are their own.
   int setup(std::size_t cut) const {
     return this->cut(cut).setup + (isBar(cut) ? plan_.plan.setups : 0);
@@ -84,7 +84,7 @@ class AtSaw {
   const CuttingPlan& plan_;
   const std::set<int>* made_;
   const std::set<std::string>* bench_;
-  std::vector<BarCut> bars_;
+  std::vector<saw::BarCut> bars_;
   const std::set<int>* barsMade_;
   saw::Pieces pieces_;
   std::vector<saw::MadeCut> geometry_;

@@ -11,9 +11,4 @@ bool Scope::has(const Part& part) const {
   return in(assemblies, part.keys.front().assembly) && in(roles, part.role);
 }
 
-PieceId pieceAt(const CuttingPlan& cutting, const Placement& placement) {
-  const PartDemand& part = cutting.request.parts[placement.part];
-  return {part.code, part.number(placement.copy)};
-}
-
 }  // namespace pp

@@ -2,7 +2,7 @@
 
 #include <algorithm>
 
-#include "core/floor/bar_cuts.h"
+#include "core/saw/bar_cuts.h"
 #include "core/floor/progress.h"
 #include "core/floor/record.h"
 
@@ -82,7 +82,7 @@ std::vector<LabelOwed> cameOffLast(const Record& record, const Progress& progres
     const auto now = progress.cuttings.find(event->cutting);
     if (cutting == record.cuttings.end() || now == progress.cuttings.end()) continue;
     if (event->plan == 0) {
-      for (const BarCut& bar : barCuts(cutting->plans.front()))
+      for (const saw::BarCut& bar : saw::barCuts(cutting->plans.front()))
         if (bar.cut.step == event->step && bar.piece && progress.pieces.count(*bar.piece) > 0)
           add({bar.piece, 0, {}}, event->cutting);
       continue;

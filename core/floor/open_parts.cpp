@@ -3,7 +3,7 @@
 #include <algorithm>
 #include <map>
 
-#include "core/floor/bar_cuts.h"
+#include "core/saw/bar_cuts.h"
 
 namespace pp::floor {
 namespace {
@@ -29,7 +29,7 @@ std::vector<std::int64_t> heldOf(const CutRow& row, bool underWay, const Progres
 bool isAllCut(const Cutting& cutting, const CuttingProgress& at) {
   const auto plan = static_cast<std::size_t>(at.plan - 1);
   return at.made[plan].size() == cutting.plans[plan].plan.cuts.size() &&
-         at.bars.size() == barCuts(cutting.plans.front()).size();
+         at.bars.size() == saw::barCuts(cutting.plans.front()).size();
 }
 
 // Good ones of a code.

@@ -3,7 +3,7 @@
 #include <algorithm>
 #include <unordered_map>
 
-#include "core/floor/bar_cuts.h"
+#include "core/saw/bar_cuts.h"
 
 namespace pp::floor {
 namespace {
@@ -173,20 +173,20 @@ class Folder {
     return &cuts[static_cast<std::size_t>(event.step - 1)];
   }
 
-  const std::vector<BarCut>& barsOf(const Event& event) {
+  const std::vector<saw::BarCut>& barsOf(const Event& event) {
     const auto [at, isNew] = bars_.try_emplace(event.cutting);
-    if (isNew) at->second = barCuts(cuttingOf(event)->plans.front());
+    if (isNew) at->second = saw::barCuts(cuttingOf(event)->plans.front());
     return at->second;
   }
 
-  const BarCut* barCutOf(const Event& event) {
-    const std::vector<BarCut>& cuts = barsOf(event);
+  const saw::BarCut* barCutOf(const Event& event) {
+    const std::vector<saw::BarCut>& cuts = barsOf(event);
     if (event.step < 1 || event.step > static_cast<int>(cuts.size())) return nullptr;
     return &cuts[static_cast<std::size_t>(event.step - 1)];
   }
 
   std::string barCutMade(const Event& event, CuttingProgress& at) {
-    const BarCut* cut = barCutOf(event);
+    const saw::BarCut* cut = barCutOf(event);
     if (cut == nullptr) return "there is no such cut of a bar";
     if (cut->after != 0 && at.bars.count(cut->after) == 0)
       return "piece " + cut->cut.piece + " is not there";
@@ -196,9 +196,9 @@ class Folder {
   }
 
   std::string barCutTakenBack(const Event& event, CuttingProgress& at) {
-    const BarCut* cut = barCutOf(event);
+    const saw::BarCut* cut = barCutOf(event);
     if (cut == nullptr || at.bars.count(event.step) == 0) return "that cut was not made";
-    for (const BarCut& other : barsOf(event))
+    for (const saw::BarCut& other : barsOf(event))
       if (other.after == event.step && at.bars.count(other.cut.step) > 0)
         return "piece " + cut->cut.piece + " is cut further or gone";
     if (cut->piece) {
@@ -333,7 +333,7 @@ class Folder {
   const std::vector<Cutting>& cuttings_;
   Progress& out_;
   std::map<std::pair<int, int>, Ends> ends_;  // per cutting and plan
-  std::map<int, std::vector<BarCut>> bars_;   // per cutting
+  std::map<int, std::vector<saw::BarCut>> bars_;   // per cutting
 };
 
 }  // namespace

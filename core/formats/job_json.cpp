@@ -14,7 +14,7 @@
 #include "core/kinds/boards/fields.h"
 #include "core/kinds/kind.h"
 #include "core/kinds/validate.h"
-#include "core/kinds/words.h"
+#include "core/kinds/common/words.h"
 
 namespace pp {
 namespace {

@@ -11,7 +11,7 @@
 #include "core/breakdown/overrides.h"
 #include "core/job/ids.h"
 #include "core/kinds/boards/fields.h"
-#include "core/kinds/words.h"
+#include "core/kinds/common/words.h"
 
 namespace pp {
 

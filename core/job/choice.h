@@ -6,8 +6,8 @@
 #include <vector>
 
 #include "core/job/part_key.h"
-#include "core/kinds/boards/boards.h"
-#include "core/kinds/carcass/carcass.h"
+#include "core/designs/boards.h"
+#include "core/designs/carcass.h"
 
 namespace pp {
 

@@ -6,7 +6,7 @@
 #include <string>
 #include <string_view>
 
-#include "core/job/id.h"
+#include "core/designs/id.h"
 
 namespace pp {
 

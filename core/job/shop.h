@@ -6,7 +6,7 @@
 #include <string>
 #include <vector>
 
-#include "core/job/id.h"
+#include "core/designs/id.h"
 #include "core/job/tools.h"
 #include "core/length/length.h"
 

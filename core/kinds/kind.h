@@ -13,16 +13,11 @@
 #include <array>
 
 #include "core/job/check.h"
-#include "core/kinds/made.h"
+#include "core/kinds/common/made.h"
+#include "core/kinds/common/plain.h"
 #include "core/parts/maker.h"
 
 namespace pp {
-
-// What a new assembly is made of; empty where the rack has none.
-struct PlainMaterials {
-  std::string thick, middle, thin;  // sheets
-  std::string banding;
-};
 
 // Which side shows what the kind is.
 enum class SeenFrom { Front, Above };

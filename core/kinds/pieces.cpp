@@ -2,7 +2,7 @@
 
 #include "core/kinds/boards/rules.h"
 #include "core/kinds/carcass/rules.h"
-#include "core/kinds/count.h"
+#include "core/kinds/common/count.h"
 #include "core/kinds/kind.h"
 
 namespace pp {

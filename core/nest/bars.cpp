@@ -5,8 +5,8 @@
 #include <map>
 #include <numeric>
 
-#include "core/nest/pattern_program.h"
-#include "core/nest/random.h"
+#include "core/nest/sheet/pattern_program.h"
+#include "core/nest/sheet/random.h"
 
 namespace pp::nest {
 namespace {

@@ -1,7 +1,7 @@
 // What the maker says is cut into a board, as machining of the part.
 #pragma once
 
-#include "core/job/feature.h"
+#include "core/designs/feature.h"
 #include "core/parts/part.h"
 
 namespace pp {

@@ -7,7 +7,7 @@
 #include <string>
 #include <vector>
 
-#include "core/job/id.h"
+#include "core/designs/id.h"
 #include "core/length/length.h"
 
 namespace pp {

@@ -3,7 +3,7 @@
 #pragma once
 
 #include "core/result/choices.h"
-#include "core/store/rows.h"
+#include "core/shop/rows.h"
 
 namespace pp {
 

@@ -3,7 +3,7 @@
 #include <sstream>
 
 #include "core/store/inside.h"
-#include "core/store/row_checks.h"
+#include "core/shop/row_checks.h"
 
 namespace pp {
 namespace {

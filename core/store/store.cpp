@@ -6,7 +6,7 @@
 #include <filesystem>
 
 #include "core/store/inside.h"
-#include "core/store/row_checks.h"
+#include "core/shop/row_checks.h"
 #include "core/store/schema.h"
 
 namespace pp {

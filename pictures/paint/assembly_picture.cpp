@@ -5,9 +5,9 @@
 #include <algorithm>
 #include <map>
 
-#include "core/bench/sorts.h"
+#include "core/assembly/phases.h"
 #include "pictures/paint/fastener_picture.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/solid_picture.h"
 
 namespace pp {

@@ -4,7 +4,7 @@
 #include <QPainter>
 #include <QStringList>
 
-#include "core/bench/assembly.h"
+#include "core/assembly/order.h"
 #include "core/length/format.h"
 
 namespace pp {

@@ -3,7 +3,7 @@
 
 #include <QPainter>
 
-#include "core/bench/banding.h"
+#include "core/coating/banding.h"
 #include "pictures/paint/lie.h"
 #include "pictures/paint/wood.h"
 

@@ -4,10 +4,10 @@
 #include <algorithm>
 
 #include "core/breakdown/fittings.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/lie.h"
 #include "pictures/paint/look.h"
-#include "pictures/paint/tr.h"
+#include "words/tr.h"
 
 namespace pp {
 namespace {

@@ -4,7 +4,7 @@
 
 #include <QPainter>
 
-#include "core/bench/settings.h"
+#include "core/machining/settings.h"
 #include "pictures/paint/wood.h"
 
 namespace pp {

@@ -3,7 +3,7 @@
 #include <QObject>
 
 #include "core/saw/edges.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 #include "pictures/paint/set_text.h"
 

@@ -7,7 +7,7 @@
 #include "core/kinds/carcass/ends.h"
 #include "core/kinds/carcass/frame.h"
 #include "pictures/paint/dimension.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 #include "pictures/paint/set_text.h"
 

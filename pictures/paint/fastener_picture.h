@@ -4,7 +4,7 @@
 #include <QPainter>
 #include <QString>
 
-#include "core/bench/joints.h"
+#include "core/assembly/joints.h"
 #include "core/length/format.h"
 
 namespace pp {

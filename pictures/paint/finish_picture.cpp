@@ -4,7 +4,7 @@
 #include <algorithm>
 
 #include "core/breakdown/fittings.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/lie.h"
 #include "pictures/paint/look.h"
 #include "pictures/paint/set_text.h"

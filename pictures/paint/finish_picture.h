@@ -3,8 +3,8 @@
 
 #include <QPainter>
 
-#include "core/bench/covers.h"
-#include "core/bench/finishing.h"
+#include "core/assembly/covers.h"
+#include "core/coating/finishing.h"
 #include "pictures/paint/wood.h"
 
 namespace pp {

@@ -3,7 +3,7 @@
 #include <QObject>
 #include <algorithm>
 
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/solid_picture.h"
 
 namespace pp {

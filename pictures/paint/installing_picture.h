@@ -4,7 +4,7 @@
 #include <QPainter>
 #include <QStringList>
 
-#include "core/bench/installing.h"
+#include "core/assembly/installing.h"
 #include "core/length/format.h"
 
 namespace pp {

@@ -5,7 +5,7 @@
 #include <cmath>
 
 #include "core/parts/solid.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 #include "pictures/paint/set_text.h"
 #include "pictures/paint/wood.h"

@@ -3,9 +3,9 @@
 #include <QObject>
 #include <algorithm>
 
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
-#include "pictures/paint/tr.h"
+#include "words/tr.h"
 #include "pictures/paint/wood.h"
 
 namespace pp {

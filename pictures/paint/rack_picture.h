@@ -4,7 +4,7 @@
 
 #include <QPainter>
 
-#include "core/store/job_rack.h"
+#include "core/shop/job_rack.h"
 
 namespace pp {
 

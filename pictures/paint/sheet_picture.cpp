@@ -7,7 +7,7 @@
 
 #include <QObject>
 
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 #include "pictures/paint/set_text.h"
 

@@ -6,9 +6,9 @@
 
 #include "core/site/words.h"
 #include "pictures/paint/dimension.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
-#include "pictures/paint/tr.h"
+#include "words/tr.h"
 
 namespace pp {
 namespace {

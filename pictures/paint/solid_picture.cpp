@@ -16,7 +16,7 @@
 #include "core/kinds/wall_panel/rules.h"
 #include "core/parts/way.h"
 #include "pictures/paint/dimension.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 #include "pictures/paint/set_text.h"
 #include "pictures/paint/wood.h"

@@ -1,9 +1,9 @@
 #include <algorithm>
 #include <memory>
 
-#include "core/bench/leaves.h"
+#include "core/assembly/pages.h"
 #include "pictures/paint/assembly_picture.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paper/bench_rows.h"
 #include "pictures/paper/sheaf.h"
 

@@ -2,7 +2,7 @@
 
 #include <algorithm>
 
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 
 namespace pp {
 

@@ -1,7 +1,7 @@
 // Rows of the pages that are worked from at the bench: a part, and a box a piece to tick.
 #pragma once
 
-#include "core/bench/pieces.h"
+#include "core/floor/pieces.h"
 #include "pictures/paper/page.h"
 
 namespace pp {

@@ -5,7 +5,7 @@
 
 #include "core/floor/at_saw.h"
 #include "pictures/paint/cut_picture.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/wood.h"
 #include "pictures/paper/sheaf.h"
 
@@ -121,7 +121,7 @@ Result<Sheaf> cuttingListPages(const PrintInput& input) {
         // As it is at the saw before the first cut: those of sheets, then those of bars.
         const std::set<int> none;
         const std::set<std::string> bench;
-        const floor::AtSaw saw(*plan, none, bench, floor::barCuts(*plan));
+        const floor::AtSaw saw(*plan, none, bench, saw::barCuts(*plan));
         const int sheetSettings = plan->plan.setups;
         int settings = sheetSettings;
         for (std::size_t i = plan->plan.cuts.size(); i < saw.cuts(); ++i)

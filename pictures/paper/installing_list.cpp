@@ -1,8 +1,8 @@
 #include <memory>
 
-#include "core/bench/leaves.h"
+#include "core/assembly/pages.h"
 #include "core/breakdown/fittings.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/installing_picture.h"
 #include "pictures/paper/bench_rows.h"
 #include "pictures/paper/sheaf.h"

@@ -11,7 +11,7 @@
 #include <utility>
 #include <vector>
 
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 #include "pictures/paper/sheaf.h"
 

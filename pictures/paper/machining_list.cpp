@@ -1,11 +1,11 @@
 #include <algorithm>
 #include <memory>
 
-#include "core/bench/joints.h"
-#include "core/bench/settings.h"
+#include "core/assembly/joints.h"
+#include "core/machining/settings.h"
 #include "pictures/paint/bench_picture.h"
 #include "pictures/paint/fastener_picture.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paper/bench_rows.h"
 #include "pictures/paper/sheaf.h"
 

@@ -2,7 +2,7 @@
 
 #include "core/site/begin.h"
 #include "core/site/words.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/site_picture.h"
 #include "pictures/paper/sheaf.h"
 

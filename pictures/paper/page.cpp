@@ -2,7 +2,7 @@
 
 #include <algorithm>
 
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 
 namespace pp {

@@ -1,6 +1,6 @@
 #include "core/breakdown/bought.h"
 #include "core/nest/bars.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paper/sheaf.h"
 
 namespace pp {

@@ -4,7 +4,7 @@
 #include <QPdfWriter>
 
 #include "core/formats/file.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 #include "pictures/paper/sheaf.h"
 

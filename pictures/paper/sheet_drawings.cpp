@@ -1,4 +1,4 @@
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/sheet_picture.h"
 #include "pictures/paper/sheaf.h"
 

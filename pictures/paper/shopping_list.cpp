@@ -1,5 +1,5 @@
-#include "core/store/shopping.h"
-#include "pictures/paint/figures.h"
+#include "core/shop/shopping.h"
+#include "words/figures.h"
 #include "pictures/paper/sheaf.h"
 
 namespace pp {

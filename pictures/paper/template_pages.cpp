@@ -2,9 +2,9 @@
 #include <cmath>
 #include <memory>
 
-#include "core/bench/leaves.h"
-#include "core/bench/templates.h"
-#include "pictures/paint/figures.h"
+#include "core/assembly/pages.h"
+#include "core/machining/templates.h"
+#include "words/figures.h"
 #include "pictures/paper/sheaf.h"
 
 namespace pp {

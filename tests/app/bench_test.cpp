@@ -13,10 +13,10 @@
 
 #include "app/shell/plumb_line.h"
 #include "app/stages/bench/bench_view.h"
-#include "core/bench/leaves.h"
+#include "core/assembly/pages.h"
 #include "core/breakdown/fittings.h"
 #include "pictures/paint/bench_picture.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "tests/app/shown_window.h"
 
 namespace pp {

@@ -15,7 +15,7 @@
 #include "app/stages/draw/space_view.h"
 #include "core/breakdown/effort.h"
 #include "core/job/ids.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "tests/app/drawing.h"
 
 namespace pp {

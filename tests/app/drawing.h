@@ -8,7 +8,7 @@
 #include <string>
 
 #include "app/stages/draw/elevation_view.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "tests/app/shown_window.h"
 
 namespace pp::test {

@@ -15,7 +15,7 @@
 #include "core/job/new_job.h"
 
 #include "pictures/paint/cut_picture.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/job_picture.h"
 #include "pictures/paint/look.h"
 #include "pictures/paint/set_text.h"

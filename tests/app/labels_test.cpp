@@ -11,7 +11,7 @@
 
 #include "app/shell/printer_window.h"
 #include "app/stages/saw/labels_dialog.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "tests/app/shown_window.h"
 
 namespace pp {

@@ -9,7 +9,7 @@
 #include "app/shell/main_window.h"
 #include "core/formats/file.h"
 #include "core/formats/job_json.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "tests/app/shown_window.h"
 
 namespace pp {

@@ -6,7 +6,7 @@
 #include <set>
 
 #include "app/stages/layout/sheets_view.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "tests/app/shown_window.h"
 
 namespace pp {

@@ -5,10 +5,10 @@
 #include <QListWidget>
 #include <QPushButton>
 
-#include "core/bench/samples.h"
-#include "core/store/job_rack.h"
+#include "core/coating/samples.h"
+#include "core/shop/job_rack.h"
 #include "core/store/store.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "tests/app/shown_window.h"
 
 namespace pp {

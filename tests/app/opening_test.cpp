@@ -15,7 +15,7 @@
 #include "app/shell/demo_jobs.h"
 #include "app/shell/print_dialog.h"
 #include "core/formats/file.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "tests/app/shown_window.h"
 
 namespace pp {

@@ -10,17 +10,17 @@
 #include <algorithm>
 #include <set>
 
-#include "core/bench/assembly.h"
+#include "core/assembly/order.h"
 #include "core/breakdown/breakdown.h"
 #include "core/breakdown/fittings.h"
-#include "core/floor/bar_cuts.h"
+#include "core/saw/bar_cuts.h"
 #include "core/formats/file.h"
 #include "core/formats/job_json.h"
 #include "core/nest/nest.h"
 #include "core/parts/cut_line.h"
 #include "core/saw/playback.h"
 #include "pictures/paint/cut_picture.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paper/print.h"
 #include "tests/core/support.h"
 
@@ -346,7 +346,7 @@ TEST(Print, theCuttingListHasTheCutsOfBars) {
       laidOut(Pages::CuttingList, input, Paper::A4, printed.path(QStringLiteral("c.pdf")));
   QStringList lines;
   for (const TextLaid& one : laid) lines << one.text;
-  const auto bars = floor::barCuts(CuttingPlan{{}, {}, printed.request, printed.plan});
+  const auto bars = saw::barCuts(CuttingPlan{{}, {}, printed.request, printed.plan});
   ASSERT_FALSE(bars.empty());
   const LengthStyle style = styleOf(printed.job);
   for (std::size_t i = 0; i < bars.size(); ++i) {

@@ -23,7 +23,7 @@
 #include "app/stages/draw/library.h"
 #include "app/stages/layout/sheets_view.h"
 #include "core/formats/job_json.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "tests/app/driver.h"
 #include "tests/faults/jobs.h"
 

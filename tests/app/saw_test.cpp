@@ -10,7 +10,7 @@
 
 #include "app/stages/saw/saw_view.h"
 #include "core/saw/edges.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "tests/app/shown_window.h"
 
 namespace pp {

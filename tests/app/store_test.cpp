@@ -16,7 +16,7 @@
 
 #include "app/stages/rack/rack_view.h"
 #include "core/formats/file.h"
-#include "core/store/cost.h"
+#include "core/shop/cost.h"
 #include "tests/app/shown_window.h"
 
 namespace pp {

@@ -16,7 +16,7 @@
 #include "app/shell/print_dialog.h"
 #include "app/stages/draw/elevation_view.h"
 #include "core/formats/file.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "tests/app/shown_window.h"
 
 namespace pp {

@@ -7,9 +7,9 @@
 #include <map>
 #include <set>
 
-#include "core/bench/installing.h"
-#include "core/bench/making.h"
-#include "core/bench/sorts.h"
+#include "core/assembly/installing.h"
+#include "core/assembly/making.h"
+#include "core/assembly/phases.h"
 #include "core/breakdown/breakdown.h"
 #include "core/formats/job_json.h"
 #include "core/job/ids.h"

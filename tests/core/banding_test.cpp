@@ -4,7 +4,7 @@
 #include <gtest/gtest.h>
 #include <rapidcheck/gtest.h>
 
-#include "core/bench/leaves.h"
+#include "core/assembly/pages.h"
 #include "core/breakdown/settle.h"
 #include "tests/core/taken.h"
 

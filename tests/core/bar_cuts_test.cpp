@@ -2,7 +2,7 @@
 #include <gtest/gtest.h>
 
 #include "core/floor/at_saw.h"
-#include "core/floor/bar_cuts.h"
+#include "core/saw/bar_cuts.h"
 #include "tests/core/support.h"
 
 namespace pp {
@@ -43,9 +43,9 @@ Cutting cutting(double wide) {
   return out;
 }
 
-std::string words(const std::vector<floor::BarCut>& cuts) {
+std::string words(const std::vector<saw::BarCut>& cuts) {
   std::string out;
-  for (const floor::BarCut& one : cuts)
+  for (const saw::BarCut& one : cuts)
     out += one.cut.piece + (one.cut.direction == CutDirection::Rip ? " rip " : " at ") +
            formatMm(one.cut.distance) + " set " + std::to_string(one.cut.setup) + " after " +
            std::to_string(one.after) +
@@ -56,7 +56,7 @@ std::string words(const std::vector<floor::BarCut>& cuts) {
 }
 
 TEST(BarCuts, aStopForEachLengthLongestFirst) {
-  EXPECT_EQ(words(floor::barCuts(cutting(40).plans[0])),
+  EXPECT_EQ(words(saw::barCuts(cutting(40).plans[0])),
             "R1 at 600 set 1 after 0 gives B 1 leaves R1\n"
             "R1 at 600 set 1 after 1 gives B 2 leaves R1\n"
             "R2 at 400 set 2 after 0 gives A 1 leaves R2\n");
@@ -64,7 +64,7 @@ TEST(BarCuts, aStopForEachLengthLongestFirst) {
 
 // 90 wide gives two strips of 40: (90 + 4) / (40 + 4).
 TEST(BarCuts, aWideBarIsRippedFirst) {
-  EXPECT_EQ(words(floor::barCuts(cutting(90).plans[0])),
+  EXPECT_EQ(words(saw::barCuts(cutting(90).plans[0])),
             "R1 rip 40 set 1 after 0 leaves R1\n"
             "R1 rip 40 set 1 after 1 leaves R1\n"
             "R1-1 at 600 set 2 after 1 gives B 1 leaves R1-1\n"
@@ -110,7 +110,7 @@ TEST(BarCuts, comeAfterThoseOfTheSheetsAtTheSaw) {
   const Cutting one = cutting(90);
   std::set<int> made, bars;
   std::set<std::string> bench;
-  floor::AtSaw saw(one.plans[0], made, bench, floor::barCuts(one.plans[0]), bars);
+  floor::AtSaw saw(one.plans[0], made, bench, saw::barCuts(one.plans[0]), bars);
   ASSERT_EQ(saw.cuts(), 5U);
   EXPECT_TRUE(saw.isBar(0));
   EXPECT_EQ(saw.stock(0), nullptr);

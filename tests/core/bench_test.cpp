@@ -4,8 +4,8 @@
 
 #include <cmath>
 
-#include "core/bench/leaves.h"
-#include "core/bench/tried.h"
+#include "core/assembly/pages.h"
+#include "core/machining/tried.h"
 #include "core/breakdown/settle.h"
 #include "core/formats/file.h"
 #include "core/parts/machining.h"

@@ -2,7 +2,7 @@
 
 #include <gtest/gtest.h>
 
-#include "core/nest/arrangement.h"
+#include "core/nest/sheet/arrangement.h"
 #include "core/nest/bounds/dual_feasible.h"
 #include "tests/core/nest_support.h"
 

@@ -6,7 +6,7 @@
 #include "core/formats/defect_text.h"
 #include "core/formats/exchange.h"
 #include "core/nest/changes/replan.h"
-#include "core/nest/skeleton.h"
+#include "core/nest/sheet/skeleton.h"
 #include "core/plan/fingerprint.h"
 #include "core/saw/playback.h"
 #include "tests/core/nest_support.h"

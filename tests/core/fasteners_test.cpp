@@ -4,7 +4,7 @@
 #include <functional>
 #include <map>
 
-#include "core/bench/covers.h"
+#include "core/assembly/covers.h"
 #include "core/breakdown/fittings.h"
 #include "tests/core/ordered.h"
 

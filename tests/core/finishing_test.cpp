@@ -3,7 +3,7 @@
 #include <gtest/gtest.h>
 #include <rapidcheck/gtest.h>
 
-#include "core/bench/leaves.h"
+#include "core/assembly/pages.h"
 #include "core/breakdown/fittings.h"
 #include "core/breakdown/settle.h"
 #include "tests/core/taken.h"

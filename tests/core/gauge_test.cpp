@@ -4,7 +4,7 @@
 #include <gtest/gtest.h>
 #include <rapidcheck/gtest.h>
 
-#include "core/store/lot_thickness.h"
+#include "core/shop/lot_thickness.h"
 #include "tests/core/support.h"
 
 namespace pp {

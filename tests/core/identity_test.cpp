@@ -10,7 +10,7 @@
 #include "core/breakdown/settle.h"
 #include "core/formats/job_json.h"
 #include "core/job/ids.h"
-#include "core/kinds/carcass/size_list.h"
+#include "core/designs/size_list.h"
 #include "core/kinds/validate.h"
 #include "tests/core/support.h"
 

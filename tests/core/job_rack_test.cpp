@@ -1,13 +1,15 @@
 // What a job has of the shop's store: its copy brought up to what is there, what its cuttings want,
 // what they have, what came back, and what a piece could still give.
-#include "core/store/job_rack.h"
+#include "core/shop/job_rack.h"
 
 #include "core/job/ids.h"
 #include "core/kinds/validate.h"
-#include "core/store/good_for.h"
+#include "core/shop/good_for.h"
 #include "tests/core/listed.h"
 #include "tests/core/store_support.h"
 #include "tests/core/taken.h"
+#include "core/store/state.h"
+#include "core/secondlook/store_look.h"
 
 namespace pp {
 namespace {

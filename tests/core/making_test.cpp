@@ -6,11 +6,11 @@
 #include <algorithm>
 #include <set>
 
-#include "core/bench/banding.h"
-#include "core/bench/finishing.h"
-#include "core/bench/installing.h"
-#include "core/bench/making.h"
-#include "core/bench/samples.h"
+#include "core/coating/banding.h"
+#include "core/coating/finishing.h"
+#include "core/assembly/installing.h"
+#include "core/assembly/making.h"
+#include "core/coating/samples.h"
 #include "core/breakdown/mirror.h"
 #include "core/breakdown/overrides.h"
 #include "core/breakdown/readings.h"

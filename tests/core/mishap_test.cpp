@@ -6,7 +6,7 @@
 
 #include "core/floor/at_saw.h"
 #include "core/floor/mishap.h"
-#include "core/floor/pace.h"
+#include "core/daybook/pace.h"
 #include "core/saw/edges.h"
 #include "tests/core/taken.h"
 

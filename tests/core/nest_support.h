@@ -4,7 +4,7 @@
 #include <set>
 
 #include "core/nest/nest.h"
-#include "core/nest/random.h"
+#include "core/nest/sheet/random.h"
 
 namespace pp::test {
 

@@ -4,7 +4,7 @@
 #include <numeric>
 
 #include "core/kinds/carcass/layout.h"
-#include "core/kinds/carcass/size_list.h"
+#include "core/designs/size_list.h"
 #include "tests/core/support.h"
 
 namespace pp {

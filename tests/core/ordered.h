@@ -5,7 +5,7 @@
 #include <stdexcept>
 #include <string>
 
-#include "core/bench/assembly.h"
+#include "core/assembly/order.h"
 #include "core/breakdown/breakdown.h"
 #include "tests/core/support.h"
 

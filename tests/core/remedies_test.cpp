@@ -1,6 +1,6 @@
 // The ways out when something goes wrong at the bench, each with what it touches, and that taking
 // it is what it says.
-#include "core/bench/remedies.h"
+#include "core/assembly/remedies.h"
 
 #include <gtest/gtest.h>
 

@@ -9,10 +9,11 @@
 #include "core/formats/job_json.h"
 #include "core/job/ids.h"
 #include "core/nest/nest.h"
-#include "core/store/cost.h"
-#include "core/store/house_rules.h"
-#include "core/store/job_rack.h"
+#include "core/shop/cost.h"
+#include "core/shop/house_rules.h"
+#include "core/shop/job_rack.h"
 #include "tests/core/store_support.h"
+#include "core/store/state.h"
 
 namespace pp {
 namespace {

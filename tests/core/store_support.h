@@ -6,7 +6,7 @@
 
 #include <filesystem>
 
-#include "core/store/needs.h"
+#include "core/shop/needs.h"
 #include "core/store/store.h"
 #include "tests/core/support.h"
 

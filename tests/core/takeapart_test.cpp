@@ -4,7 +4,7 @@
 #include <algorithm>
 #include <cmath>
 
-#include "core/bench/takeapart.h"
+#include "core/assembly/takeapart.h"
 #include "core/parts/way.h"
 
 namespace pp::bench {

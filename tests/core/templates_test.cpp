@@ -6,8 +6,8 @@
 #include <cmath>
 #include <sstream>
 
-#include "core/bench/leaves.h"
-#include "core/bench/templates.h"
+#include "core/assembly/pages.h"
+#include "core/machining/templates.h"
 #include "tests/core/support.h"
 
 namespace pp {

@@ -1,11 +1,11 @@
 #include <utility>
 
 #include "app/stages/bench/leaf.h"
-#include "core/bench/leaves.h"
-#include "core/bench/making.h"
+#include "core/assembly/pages.h"
+#include "core/assembly/making.h"
 #include "core/breakdown/readings.h"
 #include "pictures/paint/assembly_picture.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

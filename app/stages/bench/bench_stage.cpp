@@ -9,10 +9,10 @@
 #include "app/stages/bench/ask_dialog.h"
 #include "app/stages/bench/trial_dialog.h"
 #include "app/stages/bench/wrong_dialog.h"
-#include "app/words/problem_words.h"
-#include "core/bench/tried.h"
+#include "words/problem_words.h"
+#include "core/machining/tried.h"
 #include "core/length/parse.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 
 namespace pp {

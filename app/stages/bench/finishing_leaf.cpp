@@ -1,10 +1,10 @@
 #include <utility>
 
 #include "app/stages/bench/leaf.h"
-#include "core/bench/covers.h"
-#include "core/bench/leaves.h"
+#include "core/assembly/covers.h"
+#include "core/assembly/pages.h"
 #include "core/breakdown/fittings.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/finish_picture.h"
 
 namespace pp {

@@ -1,8 +1,8 @@
 #include <utility>
 
 #include "app/stages/bench/leaf.h"
-#include "core/bench/leaves.h"
-#include "pictures/paint/figures.h"
+#include "core/assembly/pages.h"
+#include "words/figures.h"
 #include "pictures/paint/installing_picture.h"
 
 namespace pp {

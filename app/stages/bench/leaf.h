@@ -10,9 +10,9 @@
 #include <vector>
 
 #include "app/session/session.h"
-#include "core/bench/samples.h"
-#include "core/bench/tried.h"
-#include "core/bench/worklist.h"
+#include "core/coating/samples.h"
+#include "core/machining/tried.h"
+#include "core/floor/worklist.h"
 
 namespace pp {
 

@@ -1,9 +1,9 @@
 #include <utility>
 
 #include "app/stages/bench/leaf.h"
-#include "core/bench/leaves.h"
+#include "core/assembly/pages.h"
 #include "pictures/paint/bench_picture.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

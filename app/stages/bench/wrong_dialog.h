@@ -10,7 +10,7 @@
 
 #include "app/fields/field.h"
 #include "app/session/session.h"
-#include "core/bench/remedies.h"
+#include "core/assembly/remedies.h"
 
 class QButtonGroup;
 class QVBoxLayout;

@@ -12,7 +12,7 @@
 #include "core/breakdown/mirror.h"
 #include "core/job/ids.h"
 #include "core/kinds/kind.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 
 namespace pp {

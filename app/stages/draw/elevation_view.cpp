@@ -8,7 +8,7 @@
 #include <utility>
 
 #include "pictures/paint/elevation_picture.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 #include "pictures/paint/site_picture.h"
 

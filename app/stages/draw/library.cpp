@@ -9,7 +9,7 @@
 
 #include "app/session/file_names.h"
 #include "core/formats/file.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

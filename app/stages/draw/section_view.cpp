@@ -5,7 +5,7 @@
 #include <limits>
 
 #include "core/kinds/kind.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 
 namespace pp {

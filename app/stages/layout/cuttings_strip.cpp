@@ -6,7 +6,7 @@
 
 #include "app/fields/field.h"
 #include "app/stages/layout/scope_dialog.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 
 namespace pp {

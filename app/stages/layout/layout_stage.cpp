@@ -8,9 +8,9 @@
 #include "app/fields/field.h"
 #include "app/fields/question.h"
 #include "app/stages/layout/scope_dialog.h"
-#include "app/words/problem_words.h"
+#include "words/problem_words.h"
 #include "core/nest/goals/kept.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 
 namespace pp {

@@ -7,7 +7,7 @@
 #include <cmath>
 
 #include "core/nest/goals/kept.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 
 namespace pp {

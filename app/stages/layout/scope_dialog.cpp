@@ -7,7 +7,7 @@
 #include <set>
 
 #include "core/job/ids.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 
 namespace pp {

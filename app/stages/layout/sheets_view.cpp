@@ -11,7 +11,7 @@
 
 #include "app/fields/field.h"
 #include "pictures/paint/cut_picture.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 #include "pictures/paint/sheet_picture.h"
 

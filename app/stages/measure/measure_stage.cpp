@@ -4,9 +4,9 @@
 #include <algorithm>
 
 #include "app/stages/measure/site_columns.h"
-#include "app/words/said.h"
+#include "words/said.h"
 #include "core/site/begin.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 
 namespace pp {

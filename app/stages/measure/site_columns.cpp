@@ -8,8 +8,8 @@
 #include "core/length/parse.h"
 #include "core/site/begin.h"
 #include "core/site/words.h"
-#include "pictures/paint/figures.h"
-#include "pictures/paint/tr.h"
+#include "words/figures.h"
+#include "words/tr.h"
 
 namespace pp {
 namespace {

@@ -5,8 +5,8 @@
 #include <QVBoxLayout>
 
 #include "app/fields/field.h"
-#include "app/words/said.h"
-#include "pictures/paint/figures.h"
+#include "words/said.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 #include "pictures/paint/part_picture.h"
 

@@ -7,7 +7,7 @@
 
 #include "app/grid/sort_rows.h"
 #include "app/grid/table.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 
 namespace pp {

@@ -8,12 +8,12 @@
 
 #include "app/grid/columns.h"
 #include "app/grid/grid_table.h"
-#include "app/words/said.h"
+#include "words/said.h"
 #include "core/formats/exchange.h"
 #include "core/formats/file.h"
 #include "core/formats/lists_csv.h"
 #include "core/length/parse.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 
 namespace pp {

@@ -8,7 +8,7 @@
 #include "core/formats/file.h"
 #include "core/formats/lists_csv.h"
 #include "core/job/ids.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 
 namespace pp {
 

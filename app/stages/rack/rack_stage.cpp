@@ -6,8 +6,8 @@
 
 #include "app/shop/buying_dialog.h"
 #include "app/shop/shop_dialog.h"
-#include "core/store/good_for.h"
-#include "pictures/paint/figures.h"
+#include "core/shop/good_for.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 
 namespace pp {

@@ -7,8 +7,8 @@
 #include <map>
 
 #include "core/length/parse.h"
-#include "core/store/good_for.h"
-#include "pictures/paint/figures.h"
+#include "core/shop/good_for.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 
 namespace pp {

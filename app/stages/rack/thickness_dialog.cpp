@@ -6,8 +6,8 @@
 #include <algorithm>
 
 #include "core/length/parse.h"
-#include "core/store/lot_thickness.h"
-#include "pictures/paint/figures.h"
+#include "core/shop/lot_thickness.h"
+#include "words/figures.h"
 
 namespace pp {
 

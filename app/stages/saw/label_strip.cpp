@@ -4,8 +4,8 @@
 #include <utility>
 
 #include "app/fields/large.h"
-#include "app/words/said.h"
-#include "pictures/paint/figures.h"
+#include "words/said.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 
 namespace pp {

@@ -6,8 +6,8 @@
 
 #include "app/fields/question.h"
 #include "app/session/remembered.h"
-#include "app/words/said.h"
-#include "pictures/paint/figures.h"
+#include "words/said.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 
 namespace pp {

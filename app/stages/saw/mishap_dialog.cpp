@@ -12,7 +12,7 @@
 #include "core/floor/at_saw.h"
 #include "core/floor/compare.h"
 #include "core/length/parse.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 
 namespace pp {

@@ -9,11 +9,11 @@
 #include "app/fields/large.h"
 #include "app/stages/saw/labels_dialog.h"
 #include "app/stages/saw/mishap_dialog.h"
-#include "core/floor/pace.h"
+#include "core/daybook/pace.h"
 #include "core/floor/stacks.h"
 #include "core/length/parse.h"
 #include "pictures/paint/cut_picture.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 
 namespace pp {
@@ -201,7 +201,7 @@ int SawStage::openCount() const {
     const floor::CuttingProgress& now = session().floor().progress().cuttings.at(one.number);
     const auto plan = static_cast<std::size_t>(now.plan - 1);
     out += std::ssize(one.plans[plan].plan.cuts) - std::ssize(now.made[plan]);
-    out += std::ssize(floor::barCuts(one.plans.front())) - std::ssize(now.bars);
+    out += std::ssize(saw::barCuts(one.plans.front())) - std::ssize(now.bars);
   }
   return static_cast<int>(out);
 }
@@ -230,7 +230,7 @@ void SawStage::followCuttings() {
     const bool same = noting_ && before && cutting_ == cuttingBefore && plan_ == planBefore;
     saw_ = same ? before
                 : std::make_shared<floor::AtSaw>(shown->plans[plan], now.made[plan], now.bench,
-                                                 floor::barCuts(shown->plans.front()), now.bars);
+                                                 saw::barCuts(shown->plans.front()), now.bars);
     saw_->follow(now.made[plan], now.bench, now.bars);
   }
   cuttings_->setCurrentIndex(cuttings_->findData(cutting_));

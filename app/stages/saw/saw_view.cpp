@@ -6,7 +6,7 @@
 #include <cmath>
 
 #include "pictures/paint/cut_picture.h"
-#include "pictures/paint/figures.h"
+#include "words/figures.h"
 #include "pictures/paint/look.h"
 #include "pictures/paint/set_text.h"
 

@@ -2,8 +2,8 @@
 
 #include <algorithm>
 
-#include "core/kinds/count.h"
-#include "core/kinds/kind.h"
+#include "core/kinds/common/count.h"
+#include "core/kinds/common/plain.h"
 
 namespace pp {
 

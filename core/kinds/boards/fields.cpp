@@ -3,7 +3,7 @@
 
 #include "core/fields/archive.h"
 #include "core/kinds/boards/fields.h"
-#include "core/kinds/words.h"
+#include "core/kinds/common/words.h"
 
 namespace pp {
 

@@ -1,7 +1,7 @@
 // How a board stands in a job's file.
 #pragma once
 
-#include "core/kinds/boards/boards.h"
+#include "core/designs/boards.h"
 
 namespace pp {
 

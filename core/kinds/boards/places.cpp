@@ -8,7 +8,7 @@
 #include <map>
 #include <numbers>
 
-#include "core/kinds/words.h"
+#include "core/kinds/common/words.h"
 #include "core/length/parse.h"
 
 namespace pp {

@@ -7,8 +7,8 @@
 #include <tuple>
 
 #include "core/kinds/boards/places.h"
-#include "core/kinds/count.h"
-#include "core/kinds/kind.h"
+#include "core/kinds/common/count.h"
+#include "core/kinds/common/plain.h"
 #include "core/parts/feature_cuts.h"
 #include "core/parts/trig.h"
 

@@ -2,7 +2,7 @@
 
 #include "core/kinds/carcass/box_parts.h"
 #include "core/kinds/carcass/rules.h"
-#include "core/kinds/kind.h"
+#include "core/kinds/common/plain.h"
 
 namespace pp {
 namespace {

@@ -3,7 +3,7 @@
 
 #include "core/job/check.h"
 #include "core/kinds/carcass/drawer.h"
-#include "core/kinds/made.h"
+#include "core/kinds/common/made.h"
 
 namespace pp {
 

@@ -3,7 +3,7 @@
 #include <algorithm>
 
 #include "core/kinds/carcass/shelves.h"
-#include "core/kinds/carcass/size_list.h"
+#include "core/designs/size_list.h"
 #include "core/kinds/carcass/sizes.h"
 
 namespace pp {

@@ -3,8 +3,8 @@
 
 #include "core/kinds/base_frame/rules.h"
 #include "core/kinds/carcass/rules.h"
-#include "core/kinds/carcass/size_list.h"
-#include "core/kinds/count.h"
+#include "core/designs/size_list.h"
+#include "core/kinds/common/count.h"
 
 namespace pp {
 namespace {

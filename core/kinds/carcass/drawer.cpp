@@ -6,7 +6,7 @@
 #include <array>
 
 #include "core/kinds/carcass/box_parts.h"
-#include "core/kinds/carcass/size_list.h"
+#include "core/designs/size_list.h"
 
 namespace pp {
 

@@ -1,7 +1,7 @@
 // How what other kinds have of a carcass stands in a job's file.
 #pragma once
 
-#include "core/kinds/carcass/carcass.h"
+#include "core/designs/carcass.h"
 
 namespace pp {
 

@@ -6,7 +6,7 @@
 
 #include "core/job/ids.h"
 #include "core/kinds/carcass/drawer.h"
-#include "core/kinds/carcass/size_list.h"
+#include "core/designs/size_list.h"
 
 namespace pp {
 

@@ -7,7 +7,7 @@
 
 #include "core/kinds/carcass/drawer.h"
 #include "core/kinds/carcass/sliding.h"
-#include "core/kinds/count.h"
+#include "core/kinds/common/count.h"
 
 namespace pp {
 namespace {

@@ -1,8 +1,8 @@
 // Fronts beside or above one another that are cut from one strip, or from one board.
 #pragma once
 
-#include "core/kinds/carcass/carcass.h"
-#include "core/kinds/made.h"
+#include "core/designs/carcass.h"
+#include "core/kinds/common/made.h"
 #include "core/parts/maker.h"
 
 namespace pp {

@@ -8,7 +8,7 @@
 #include "core/kinds/carcass/frame.h"
 #include "core/kinds/carcass/frame_faces.h"
 #include "core/kinds/carcass/rear_rails.h"
-#include "core/kinds/carcass/size_list.h"
+#include "core/designs/size_list.h"
 #include "core/kinds/carcass/sliding.h"
 
 namespace pp {

@@ -4,7 +4,7 @@
 
 #include "core/fields/archive.h"
 #include "core/kinds/carcass/fields.h"
-#include "core/kinds/words.h"
+#include "core/kinds/common/words.h"
 
 namespace pp {
 

@@ -5,7 +5,7 @@
 #include "core/kinds/carcass/fronts_cut.h"
 #include "core/kinds/carcass/panels.h"
 #include "core/kinds/carcass/stand.h"
-#include "core/kinds/kind.h"
+#include "core/kinds/common/plain.h"
 #include "core/kinds/wall_panel/cleat.h"
 
 namespace pp {

@@ -2,7 +2,7 @@
 // length unit, exact.
 #pragma once
 
-#include "core/kinds/carcass/carcass.h"
+#include "core/designs/carcass.h"
 #include "core/parts/reason.h"
 
 namespace pp {

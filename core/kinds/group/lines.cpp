@@ -4,7 +4,7 @@
 #include <utility>
 
 #include "core/job/ids.h"
-#include "core/kinds/carcass/size_list.h"
+#include "core/designs/size_list.h"
 
 namespace pp {
 

@@ -11,9 +11,9 @@
 #include "core/kinds/carcass/frame.h"
 #include "core/kinds/carcass/rules.h"
 #include "core/kinds/carcass/stand.h"
-#include "core/kinds/count.h"
+#include "core/kinds/common/count.h"
 #include "core/kinds/group/lines.h"
-#include "core/kinds/kind.h"
+#include "core/kinds/common/plain.h"
 #include "core/kinds/top/rules.h"
 #include "core/parts/trig.h"
 

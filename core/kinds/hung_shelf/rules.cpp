@@ -1,7 +1,7 @@
 #include "core/kinds/hung_shelf/rules.h"
 
-#include "core/kinds/end_joint.h"
-#include "core/kinds/kind.h"
+#include "core/kinds/common/end_joint.h"
+#include "core/kinds/common/plain.h"
 #include "core/kinds/wall_panel/cleat.h"
 #include "core/parts/trig.h"
 

@@ -2,8 +2,7 @@
 #include "core/kinds/platform/rules.h"
 
 #include "core/fields/archive.h"
-#include "core/kinds/carcass/fields.h"
-#include "core/kinds/words.h"
+#include "core/kinds/common/words.h"
 
 namespace pp {
 

@@ -2,7 +2,7 @@
 #include "core/kinds/ring/rules.h"
 
 #include "core/fields/archive.h"
-#include "core/kinds/words.h"
+#include "core/kinds/common/words.h"
 
 namespace pp {
 

@@ -6,8 +6,8 @@
 #include "core/kinds/base_frame/rules.h"
 #include "core/kinds/carcass/frame.h"
 #include "core/kinds/carcass/rules.h"
-#include "core/kinds/count.h"
-#include "core/kinds/kind.h"
+#include "core/kinds/common/count.h"
+#include "core/kinds/common/plain.h"
 #include "core/kinds/seat_box/section.h"
 #include "core/parts/trig.h"
 

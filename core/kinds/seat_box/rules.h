@@ -2,7 +2,7 @@
 #pragma once
 
 #include "core/job/check.h"
-#include "core/kinds/made.h"
+#include "core/kinds/common/made.h"
 #include "core/parts/maker.h"
 
 namespace pp {

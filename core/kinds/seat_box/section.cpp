@@ -5,7 +5,7 @@
 #include "core/kinds/boards/rules.h"
 #include "core/kinds/carcass/frame.h"
 #include "core/kinds/carcass/front.h"
-#include "core/kinds/end_joint.h"
+#include "core/kinds/common/end_joint.h"
 #include "core/parts/trig.h"
 
 namespace pp {

@@ -2,7 +2,6 @@
 #include "core/kinds/top/rules.h"
 
 #include "core/fields/archive.h"
-#include "core/kinds/carcass/fields.h"
 
 namespace pp {
 

@@ -5,8 +5,8 @@
 #include <utility>
 
 #include "core/kinds/base_frame/rules.h"
-#include "core/kinds/count.h"
-#include "core/kinds/kind.h"
+#include "core/kinds/common/count.h"
+#include "core/kinds/common/plain.h"
 
 namespace pp {
 namespace {

@@ -2,7 +2,7 @@
 
 #include <algorithm>
 
-#include "core/kinds/kind.h"
+#include "core/kinds/common/plain.h"
 #include "core/kinds/wall_panel/cleat.h"
 
 namespace pp {

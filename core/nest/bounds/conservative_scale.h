@@ -6,7 +6,7 @@
 #include <stop_token>
 #include <vector>
 
-#include "core/nest/blocks.h"
+#include "core/nest/sheet/blocks.h"
 
 namespace pp::nest {
 

@@ -4,7 +4,7 @@
 
 #include <vector>
 
-#include "core/nest/blocks.h"
+#include "core/nest/sheet/blocks.h"
 
 namespace pp::nest {
 

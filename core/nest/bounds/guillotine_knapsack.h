@@ -9,7 +9,7 @@
 #include <vector>
 
 #include "core/nest/bounds/bound_items.h"
-#include "core/nest/slack_tree.h"
+#include "core/nest/sheet/slack_tree.h"
 
 namespace pp::nest {
 

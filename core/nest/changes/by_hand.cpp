@@ -4,8 +4,8 @@
 
 #include <algorithm>
 
-#include "core/nest/to_plan.h"
-#include "core/nest/warm.h"
+#include "core/nest/search/to_plan.h"
+#include "core/nest/search/warm.h"
 
 namespace pp::nest {
 namespace {

@@ -5,7 +5,7 @@
 #include <optional>
 
 #include "core/nest/dive/program.h"
-#include "core/nest/search.h"
+#include "core/nest/search/search.h"
 
 namespace pp::nest {
 namespace {

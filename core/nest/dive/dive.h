@@ -7,7 +7,7 @@
 #include <memory>
 #include <stop_token>
 
-#include "core/nest/arrangement.h"
+#include "core/nest/sheet/arrangement.h"
 
 namespace pp::nest {
 

@@ -3,7 +3,7 @@
 #include <algorithm>
 #include <cstring>
 
-#include "core/nest/arrangement.h"
+#include "core/nest/sheet/arrangement.h"
 
 namespace pp::nest {
 namespace {

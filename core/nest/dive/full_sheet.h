@@ -7,7 +7,7 @@
 #include <stop_token>
 #include <vector>
 
-#include "core/nest/slack_tree.h"
+#include "core/nest/sheet/slack_tree.h"
 
 namespace pp::nest {
 

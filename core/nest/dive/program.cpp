@@ -2,7 +2,7 @@
 
 #include <algorithm>
 
-#include "core/nest/search.h"
+#include "core/nest/search/search.h"
 
 namespace pp::nest {
 namespace {

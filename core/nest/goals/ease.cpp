@@ -3,7 +3,7 @@
 #include <algorithm>
 #include <tuple>
 
-#include "core/nest/to_plan.h"
+#include "core/nest/search/to_plan.h"
 
 namespace pp::nest {
 namespace {

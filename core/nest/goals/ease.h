@@ -2,7 +2,7 @@
 // every change is judged by the number of settings that the scheduler itself counts.
 #pragma once
 
-#include "core/nest/search.h"
+#include "core/nest/search/search.h"
 #include "core/saw/schedule.h"
 
 namespace pp::nest {

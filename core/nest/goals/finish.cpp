@@ -2,7 +2,7 @@
 
 #include <algorithm>
 
-#include "core/nest/workers.h"
+#include "core/nest/work/workers.h"
 
 namespace pp::nest {
 

@@ -4,8 +4,8 @@
 #include <functional>
 
 #include "core/nest/goals/ease.h"
-#include "core/nest/nest.h"
-#include "core/nest/work.h"
+#include "core/nest/work/options.h"
+#include "core/nest/work/work.h"
 
 namespace pp::nest {
 

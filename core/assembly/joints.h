@@ -1,0 +1,100 @@
+// Pieces where they stand, who of them is joined to whom, and what holds a joint: how many screws
+// of which length, where they sit, and the line that the driver needs for each.
+#pragma once
+
+#include <algorithm>
+#include <map>
+#include <utility>
+
+#include "core/floor/pieces.h"
+#include "core/job/job.h"
+#include "core/job/making.h"
+#include "core/parts/way.h"
+
+namespace pp::bench {
+
+// A coordinate of a point: 0, 1, 2 for x, y, z.
+double at(const Vec& vec, int axis);
+
+// One of the places of a part: `pose` of its poses.
+struct PieceAt {
+  std::size_t row = 0;  // of the pieces
+  std::size_t pose = 0;
+  auto operator<=>(const PieceAt&) const = default;
+};
+
+// Of several that nothing tells apart the last key.
+inline const PartKey& keyAt(const Part& part, std::size_t pose) {
+  return part.keys[std::min(pose, part.keys.size() - 1)];
+}
+
+// A piece in space, in millimetres. Holes and rows of them are left out: nothing goes through them.
+struct Body : Room {
+  PieceAt at;
+  const Part* part = nullptr;
+  Pose pose;
+  std::vector<Hull> hulls;
+  const PartKey& key() const { return keyAt(*part, at.pose); }
+};
+// Of one copy of an assembly, by its code; the pieces are kept by reference.
+std::vector<Body> bodiesOf(const std::vector<Pieces>& pieces, const std::string& assembly,
+                           const Standing& standing = {});
+
+// A row of alike fasteners along an edge.
+struct Fasteners {
+  std::string name;  // "screw", "pocket screw", "brad", "loose tenon", "dowel"; empty: glue alone
+  Length length;     // 0: it has none
+  std::vector<Length> at;  // along the edge, from where it begins: at end 1, or at edge 1
+  bool operator==(const Fasteners&) const = default;
+};
+
+// Whether screws or brads hold it, and not what it sits in.
+bool isFastened(JoinKind kind);
+
+// An edge of `piece` against `mate`; both are numbers of the bodies.
+struct JointAt {
+  std::size_t piece = 0, mate = 0;
+  Edge edge = Edge::W1;
+  JoinKind kind = JoinKind::Butt;
+  Vec out;  // the way from the piece to its mate, a unit vector
+  Fasteners fasteners;
+  std::vector<std::pair<Vec, Vec>> lines;  // that a driver needs, from the head outwards
+
+  // Comes apart along the edge's own way alone: tenons and dowels; dados that hold at both ends.
+  bool isPlugged() const { return kind == JoinKind::LooseTenon || kind == JoinKind::Dowel; }
+};
+
+// What a driver needs in a straight line behind the head.
+inline constexpr double kDriver = 150;  // millimetres
+
+// Screws and brads are spread evenly, the first and last 50 mm from the ends, and moved aside where
+// they would come out in a slot, a row of holes or another joint of either part.
+std::vector<JointAt> jointsOf(const std::vector<Body>& bodies, Unit unit);
+
+// When the joints between two parts are glued, whichever is named first.
+class Gluings {
+ public:
+  explicit Gluings(const Job& job);
+  Gluing between(const PartKey& one, const PartKey& other) const;
+
+ private:
+  std::map<std::pair<PartKey, PartKey>, Gluing> said_;
+};
+
+// Along an edge of a part to one of its mates: the same for all its pieces that are joined so.
+struct Fastened {
+  std::size_t row = 0, mate = 0;  // of the pieces
+  Edge edge = Edge::W1;
+  JoinKind kind = JoinKind::Butt;
+  Fasteners fasteners;
+  bool operator==(const Fastened&) const = default;
+};
+// Of all that stand somewhere, each once, by part and edge.
+std::vector<Fastened> fastenedOf(const std::vector<Pieces>& pieces, const Job& job);
+
+// Where screws or brads sit along an edge so long, clear of `taken`: from and to along the edge.
+// Screws as `alongEdge` counts them; one that finds no free place stays where it would be.
+std::vector<Length> spread(Length edge, Length inset, Length apart,
+                           const std::vector<std::pair<Length, Length>>& taken);
+
+}  // namespace pp::bench
