@@ -2,7 +2,6 @@
 
 #include <algorithm>
 #include <iostream>
-#include <nlohmann/json.hpp>
 
 #include "cli/commands.h"
 #include "core/fields/json_archive.h"
@@ -25,16 +24,24 @@ const char* severityWord(Severity severity) {
   return "tip";
 }
 
+struct Row {
+  std::string severity, assembly, part, what, why, fix;
+};
+void fields(Archive& a, Row& v) {
+  a("severity", v.severity);
+  a("assembly", v.assembly);
+  a("part", v.part);
+  a("what", v.what);
+  a("why", v.why);
+  a("fix", v.fix);
+}
+
 std::string asJson(const std::vector<Finding>& findings) {
-  OrderedJson out = OrderedJson::array();
+  std::vector<Row> rows;
   for (const Finding& one : findings)
-    out.push_back({{"severity", severityWord(one.severity)},
-                   {"assembly", one.place.assembly},
-                   {"part", one.place.part},
-                   {"what", one.what},
-                   {"why", one.why},
-                   {"fix", one.fix ? one.fix->what : std::string()}});
-  return out.dump(1) + "\n";
+    rows.push_back({severityWord(one.severity), one.place.assembly, one.place.part, one.what,
+                    one.why, one.fix ? one.fix->what : std::string()});
+  return listText(rows, true);
 }
 
 }  // namespace

@@ -4,7 +4,7 @@
 //   half_cut JOB OUT
 #include <iostream>
 
-#include "core/breakdown/settle.h"
+#include "core/breakdown/assign_ids.h"
 #include "core/floor/mishap.h"
 #include "core/floor/open_parts.h"
 #include "core/formats/file.h"
@@ -67,7 +67,7 @@ int main(int argc, char** argv) {
   if (argc != 3) return 2;
   Job job = readJob(argv[1], readFile(argv[1]).value()).value();
   job.name += ", half cut";
-  if (!settle(job, 0)) return 1;
+  if (!assignIdsAndCodes(job, 0)) return 1;
   Record record;
   const floor::OpenRequest open = floor::openRequest(job, breakDown(job).parts, {}, {});
   nest::NestOptions options;

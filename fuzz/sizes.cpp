@@ -1,6 +1,6 @@
 // Lists of sizes, as an opening is split by them.
-#include "core/formats/job_json.h"
 #include "core/designs/size_list.h"
+#include "core/formats/job_json.h"
 #include "core/kinds/validate.h"
 #include "fuzz/through.h"
 

@@ -8,8 +8,8 @@
 #include <functional>
 
 #include "core/breakdown/breakdown.h"
-#include "core/floor/at_saw.h"
 #include "core/daybook/pace.h"
+#include "core/floor/at_saw.h"
 #include "core/formats/file.h"
 #include "core/formats/library.h"
 #include "core/job/ids.h"

@@ -3,8 +3,8 @@
 #include <benchmark/benchmark.h>
 
 #include "core/shop/job_rack.h"
-#include "measurements/full_rack.h"
 #include "core/store/state.h"
+#include "measurements/full_rack.h"
 
 namespace pp {
 namespace {

@@ -26,8 +26,8 @@ const QStringList& said<BoardGrain>() {
 }
 
 template <>
-const QStringList& said<TopSchool>() {
-  static const QStringList kWords = table<TopSchool::None>(
+const QStringList& said<TopConstruction>() {
+  static const QStringList kWords = table<TopConstruction::None>(
       "sits between the sides", "lies on the sides", "sits in rabbets at their ends",
       "meets the sides in mitres", "is two stretchers", "is a stretcher and a rail on edge",
       "is left out, open above");

@@ -3,8 +3,8 @@
 #include <algorithm>
 #include <utility>
 
-#include "words/figures.h"
 #include "pictures/paint/look.h"
+#include "words/figures.h"
 
 namespace pp {
 

@@ -5,9 +5,9 @@
 
 #include "app/fields/field.h"
 #include "core/length/parse.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
 #include "pictures/paint/set_text.h"
+#include "words/figures.h"
 
 namespace pp {
 

@@ -15,9 +15,9 @@
 
 #include "app/fields/field.h"
 #include "app/session/remembered.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
 #include "pictures/paint/set_text.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

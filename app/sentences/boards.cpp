@@ -1,8 +1,8 @@
 #include <algorithm>
 
 #include "app/sentences/features.h"
-#include "core/kinds/boards/places.h"
 #include "core/designs/size_list.h"
+#include "core/kinds/boards/places.h"
 
 namespace pp {
 namespace {

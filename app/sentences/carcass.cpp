@@ -1,8 +1,8 @@
 #include "app/sentences/fittings.h"
 #include "app/sentences/opening.h"
 #include "app/sentences/writer.h"
-#include "core/kinds/carcass/layout.h"
 #include "core/designs/size_list.h"
+#include "core/kinds/carcass/layout.h"
 
 namespace pp {
 namespace {
@@ -70,11 +70,12 @@ class CarcassWriter : public SentenceWriter<Carcass> {
   void joints() {
     begin();
     say(tr("The top"));
-    choice<TopSchool>(tr("top"), body_.top, [](Carcass& c, TopSchool i) { c.top = i; });
-    if (body_.top == TopSchool::EndRabbets) length(tr("top rabbet depth"), &Carcass::topRabbet);
-    if (body_.top == TopSchool::Stretchers || body_.top == TopSchool::StandingRail)
+    choice<TopConstruction>(tr("top"), body_.top, [](Carcass& c, TopConstruction i) { c.top = i; });
+    if (body_.top == TopConstruction::EndRabbets)
+      length(tr("top rabbet depth"), &Carcass::topRabbet);
+    if (body_.top == TopConstruction::Stretchers || body_.top == TopConstruction::StandingRail)
       length(tr("stretcher width"), &Carcass::stretcher);
-    if (body_.top == TopSchool::Mitred) {
+    if (body_.top == TopConstruction::Mitred) {
       say(tr("with"));
       count(tr("tenons in each mitre"), &Carcass::mitreTenons, 0, 20);
       say(tr("loose tenons in each corner, cut"));
@@ -232,7 +233,7 @@ class CarcassWriter : public SentenceWriter<Carcass> {
       material(tr("cleat material"), body_.cleat->material,
                [](Carcass& c, const std::string& id) { c.cleat->material = id; });
     }
-    if (!body_.toe && body_.top != TopSchool::Mitred) {
+    if (!body_.toe && body_.top != TopConstruction::Mitred) {
       say(tr(", the bottom raised by"));
       length(tr("raised bottom"), &Carcass::raised);
     }

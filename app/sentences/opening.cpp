@@ -1,8 +1,8 @@
 #include "app/sentences/opening.h"
 
 #include "app/sentences/writer.h"
-#include "core/kinds/carcass/layout.h"
 #include "core/designs/size_list.h"
+#include "core/kinds/carcass/layout.h"
 
 namespace pp {
 namespace {

@@ -14,8 +14,8 @@
 #include "app/fields/field.h"
 #include "app/sentences/flow_layout.h"
 #include "core/length/parse.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
+#include "words/figures.h"
 
 namespace pp {
 

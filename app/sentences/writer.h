@@ -4,9 +4,9 @@
 #include <QObject>
 
 #include "app/sentences/kinds.h"
-#include "words/said.h"
 #include "core/length/parse.h"
 #include "words/figures.h"
+#include "words/said.h"
 
 namespace pp {
 

@@ -6,8 +6,8 @@
 #include <optional>
 #include <string>
 
-#include "core/job/part_key.h"
 #include "core/designs/opening.h"
+#include "core/job/part_key.h"
 
 namespace pp {
 

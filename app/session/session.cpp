@@ -5,18 +5,18 @@
 #include <algorithm>
 #include <utility>
 
-#include "words/problem_words.h"
 #include "core/assembly/covers.h"
-#include "core/breakdown/settle.h"
+#include "core/breakdown/assign_ids.h"
 #include "core/formats/file.h"
 #include "core/formats/job_json.h"
 #include "core/job/ids.h"
 #include "core/job/new_job.h"
 #include "core/kinds/kind.h"
 #include "core/kinds/validate.h"
+#include "core/secondlook/store_look.h"
 #include "core/shop/house_rules.h"
 #include "words/figures.h"
-#include "core/secondlook/store_look.h"
+#include "words/problem_words.h"
 
 namespace pp {
 namespace {
@@ -83,7 +83,7 @@ Problems Session::edit(const QString& what, Job next) {
   if (next == *history_.now()) return {};
   if (Problems problems = changedCodes(floor_.record(), next); !problems.empty()) return problems;
   raise(next, floor_.record());
-  const auto lost = settle(next, history_.lastId());
+  const auto lost = assignIdsAndCodes(next, history_.lastId());
   if (!lost) return inWords(lost.problems(), next);
   history_.push(what.toStdString(), std::make_shared<const Job>(std::move(next)));
   follow();

@@ -10,8 +10,8 @@
 #include <vector>
 
 #include "app/fields/field.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
+#include "words/figures.h"
 
 namespace pp {
 

@@ -29,8 +29,8 @@
 #include "app/stages/saw/saw_stage.h"
 #include "core/formats/file.h"
 #include "core/formats/lists_csv.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
+#include "words/figures.h"
 
 namespace pp {
 // The stages in the order of the work. A stage is known by its id; the key is the number it has on

@@ -16,9 +16,9 @@
 #include "app/shell/demo_jobs.h"
 #include "core/floor/progress.h"
 #include "core/formats/job_json.h"
-#include "words/figures.h"
 #include "pictures/paint/job_picture.h"
 #include "pictures/paint/look.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

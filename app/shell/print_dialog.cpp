@@ -15,8 +15,8 @@
 #include "core/assembly/order.h"
 #include "core/length/parse.h"
 #include "core/parts/cut_line.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

@@ -4,10 +4,10 @@
 #include <QObject>
 
 #include "core/assembly/pages.h"
-#include "core/machining/templates.h"
 #include "core/formats/exchange.h"
 #include "core/formats/file.h"
 #include "core/formats/plan_json.h"
+#include "core/machining/templates.h"
 
 namespace pp {
 

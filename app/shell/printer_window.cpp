@@ -6,9 +6,9 @@
 #include <QVBoxLayout>
 #include <utility>
 
-#include "words/said.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
+#include "words/figures.h"
+#include "words/said.h"
 
 namespace pp {
 

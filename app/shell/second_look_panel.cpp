@@ -5,8 +5,8 @@
 #include <QVBoxLayout>
 
 #include "app/fields/field.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

@@ -2,9 +2,9 @@
 
 #include <QPainter>
 
-#include "words/figures.h"
 #include "pictures/paint/look.h"
 #include "pictures/paint/tape_picture.h"
+#include "words/figures.h"
 
 namespace pp {
 

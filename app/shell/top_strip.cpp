@@ -4,8 +4,8 @@
 #include <QHBoxLayout>
 
 #include "app/fields/field.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

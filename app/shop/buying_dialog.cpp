@@ -12,9 +12,9 @@
 #include "core/formats/file.h"
 #include "core/length/parse.h"
 #include "core/shop/cost.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
 #include "pictures/paper/print.h"
+#include "words/figures.h"
 
 namespace pp {
 BuyingDialog::BuyingDialog(Session& session, QWidget* parent) : QDialog(parent), session_(session) {

@@ -7,9 +7,9 @@
 #include "app/fields/question.h"
 #include "app/shop/shop_rows.h"
 #include "core/shop/house_rules.h"
-#include "words/figures.h"
 #include "pictures/paint/rack_picture.h"
 #include "pictures/paper/print.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

@@ -1,11 +1,11 @@
 #include "app/shop/shop_rows.h"
 
 #include "app/grid/leaves.h"
-#include "words/said.h"
 #include "core/formats/defect_text.h"
 #include "core/length/parse.h"
-#include "words/figures.h"
 #include "pictures/paint/rack_picture.h"
+#include "words/figures.h"
+#include "words/said.h"
 #include "words/tr.h"
 
 namespace pp {

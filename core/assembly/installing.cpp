@@ -41,10 +41,10 @@ class Carrying {
   PartRole roleOf(const PieceAt& at) const { return keyOf(at).role; }
   static std::optional<Carry> byItself(PartRole role) {
     if (unitKindOf(role) == UnitKind::Box) return Carry::Drawer;
-    switch (sortOf(role)) {
-      case Sort::Loose:
+    switch (phaseOf(role)) {
+      case AssemblyPhase::Loose:
         return Carry::Shelf;
-      case Sort::Front:
+      case AssemblyPhase::Front:
         return Carry::Front;
       default:
         return std::nullopt;
@@ -62,7 +62,7 @@ class Carrying {
     one.kind = Carry::Drawer;
     one.assembly = one.of = assembly.code;
     Taken taken;
-    for (const PutIn& step : unit.steps) {
+    for (const AssemblyStep& step : unit.steps) {
       for (std::size_t i = 0; i < step.pieces.size(); ++i)
         taken.pieces.emplace_back(step.pieces[i], step.stand[i]);
       if (roleOf(step.pieces.front()) != PartRole::BoxFront) continue;
@@ -74,12 +74,13 @@ class Carrying {
   }
 
   void stand(const UnitOrder& unit, const Assembly& assembly) {
-    const bool inParts = std::any_of(unit.steps.begin(), unit.steps.end(), [](const PutIn& step) {
-      return step.kind == UnitKind::Assembly || step.kind == UnitKind::Section;
-    });
+    const bool inParts =
+        std::any_of(unit.steps.begin(), unit.steps.end(), [](const AssemblyStep& step) {
+          return step.kind == UnitKind::Assembly || step.kind == UnitKind::Section;
+        });
     Taken whole;
     std::vector<std::pair<PieceAt, Pose>> single;
-    for (const PutIn& step : unit.steps) {
+    for (const AssemblyStep& step : unit.steps) {
       Taken taken;
       for (std::size_t i = 0; i < step.pieces.size(); ++i) {
         const PartRole role = roleOf(step.pieces[i]);
@@ -113,7 +114,7 @@ class Carrying {
     std::vector<There> there;
     std::vector<bool> isJoined(all.pieces.size(), false);
     for (const UnitOrder& unit : order_)
-      for (const PutIn& step : unit.steps)
+      for (const AssemblyStep& step : unit.steps)
         for (const auto& [a, b] : step.joined) {
           const auto one = at.find(a), other = at.find(b);
           if (one == at.end() || other == at.end()) continue;
@@ -127,7 +128,7 @@ class Carrying {
     if (there.empty()) return add(all, kind, of);
     // What is joined to nothing, such as a pad, goes with what its unit begins with.
     for (const UnitOrder& unit : order_)
-      for (const PutIn& step : unit.steps)
+      for (const AssemblyStep& step : unit.steps)
         for (const PieceAt& piece : step.pieces) {
           const auto one = at.find(piece), host = at.find(unit.steps.front().pieces.front());
           if (one == at.end() || host == at.end() || isJoined[one->second]) continue;
@@ -238,7 +239,7 @@ class Carrying {
     for (const UnitOrder& unit : order_) {
       if (unit.kind != UnitKind::Box) continue;
       std::vector<PieceAt> box;
-      for (const PutIn& step : unit.steps)
+      for (const AssemblyStep& step : unit.steps)
         box.insert(box.end(), step.pieces.begin(), step.pieces.end());
       const bool isIts = std::any_of(box.begin(), box.end(),
                                      [&](const PieceAt& one) { return one.row == at.row; });

@@ -5,7 +5,7 @@
 #include <map>
 
 #include "core/breakdown/fittings.h"
-#include "core/parts/maker.h"
+#include "core/parts/part_builder.h"
 
 namespace pp::bench {
 namespace {
@@ -23,12 +23,12 @@ Part asBody(const Part& part) {
   Part out = part;
   std::erase_if(out.machining, [](const Machining& one) {
     switch (one.cut) {
-      case Cut::Hole:
-      case Cut::HoleRow:
-      case Cut::HingeCup:
-      case Cut::Slot:
-      case Cut::RoundOver:
-      case Cut::Chamfer:
+      case MachiningKind::Hole:
+      case MachiningKind::HoleRow:
+      case MachiningKind::HingeCup:
+      case MachiningKind::Slot:
+      case MachiningKind::RoundOver:
+      case MachiningKind::Chamfer:
         return true;
       default:
         return isRow(one.cut);
@@ -195,7 +195,7 @@ class Joiner {
       case JoinKind::LooseTenon:
       case JoinKind::Dowel:
         for (const Machining& row : part.machining) {
-          if (row.cut != Cut::Mortises || row.from != join.edge) continue;
+          if (row.cut != MachiningKind::Mortises || row.from != join.edge) continue;
           out.fasteners.name = join.kind == JoinKind::Dowel ? "dowel" : "loose tenon";
           const Length first = isEnd(join.edge) ? row.v0 : row.u0;
           for (int n = 0; n < row.holes; ++n) out.fasteners.at.push_back(first + n * row.pitch);
@@ -270,7 +270,8 @@ class Joiner {
     for (const Machining& cut : mate.part->machining) {
       if (cut.receives == part.name) continue;
       const Length around = cut.width / 2;
-      const bool row = isRow(cut.cut) || cut.cut == Cut::HoleRow || cut.cut == Cut::Hole;
+      const bool row =
+          isRow(cut.cut) || cut.cut == MachiningKind::HoleRow || cut.cut == MachiningKind::Hole;
       const Box room = row ? Box{} : removed(cut, *mate.part);
       if (!row && room.empty()) continue;
       const double u0 = (row ? cut.u0 - around : room.low[0]).inMm();
@@ -298,7 +299,7 @@ class Joiner {
     out.fasteners.name = "pocket screw";
     out.fasteners.length = pocketScrewFor(part.thickness, unit_);
     for (const Machining& row : part.machining) {
-      if (row.cut != Cut::Pockets || row.from != out.edge) continue;
+      if (row.cut != MachiningKind::Pockets || row.from != out.edge) continue;
       const bool end = isEnd(out.edge);
       const Vec outwards = outOf(out.edge);
       const bool inside = row.face == Face::Inside;

@@ -9,7 +9,7 @@ namespace {
 // By which the steps of a unit are known, each alike one after the other.
 std::set<PartKey> keysOf(const std::vector<Pieces>& pieces, const UnitOrder& unit) {
   std::set<PartKey> out;
-  for (const PutIn& step : unit.steps)
+  for (const AssemblyStep& step : unit.steps)
     for (const std::size_t pose : step.poses) out.insert(keyAt(pieces[step.row].part, pose));
   return out;
 }
@@ -20,7 +20,7 @@ std::vector<MovedStep> withMoved(const Job& job, const std::vector<Pieces>& piec
                                  const UnitOrder& unit, std::size_t step, std::size_t to) {
   std::vector<MovedStep> out = job.moved;
   if (step == to) return out;
-  const PutIn &one = unit.steps[step], &other = unit.steps[to];
+  const AssemblyStep &one = unit.steps[step], &other = unit.steps[to];
   const auto alike = static_cast<std::size_t>(unit.alike);
   const std::size_t of = one.poses.size() / alike, ofOther = other.poses.size() / alike;
   for (std::size_t i = 0; i < alike; ++i) {
@@ -53,7 +53,7 @@ bool isMoved(const Job& job, const std::vector<Pieces>& pieces, const UnitOrder&
 }
 
 std::vector<JointGluing> withGluing(const Job& job, const std::vector<Pieces>& pieces,
-                                    const PutIn& step, Gluing gluing) {
+                                    const AssemblyStep& step, Gluing gluing) {
   std::set<std::pair<PartKey, PartKey>> pairs;
   for (const auto& [a, b] : step.joined) {
     const PartKey& one = keyAt(pieces[a.row].part, a.pose);

@@ -16,6 +16,6 @@ std::vector<MovedStep> withoutMoved(const Job& job, const std::vector<Pieces>& p
 bool isMoved(const Job& job, const std::vector<Pieces>& pieces, const UnitOrder& unit);
 // All joints that the step closes.
 std::vector<JointGluing> withGluing(const Job& job, const std::vector<Pieces>& pieces,
-                                    const PutIn& step, Gluing gluing);
+                                    const AssemblyStep& step, Gluing gluing);
 
 }  // namespace pp::bench

@@ -3,12 +3,12 @@
 #include <algorithm>
 #include <cmath>
 
-#include "core/coating/banding.h"
-#include "core/assembly/read_off.h"
 #include "core/assembly/phases.h"
+#include "core/assembly/read_off.h"
 #include "core/assembly/takeapart.h"
 #include "core/assembly/units.h"
 #include "core/breakdown/fittings.h"
+#include "core/coating/banding.h"
 #include "core/job/ids.h"
 #include "core/kinds/carcass/sliding.h"
 #include "core/kinds/group/lines.h"
@@ -53,7 +53,7 @@ class Assembling {
     out.kind = UnitKind::Ring;
     out.assembly = code_;
     out.name = code_;
-    PutIn& step = out.steps.emplace_back();
+    AssemblyStep& step = out.steps.emplace_back();
     for (const Body& body : bodies_) {
       step.pieces.push_back(body.at);
       step.stand.push_back(body.pose);
@@ -111,7 +111,7 @@ class Assembling {
   // else goes straight out.
   double far(std::size_t body, Vec way) const {
     constexpr double kHands = 300, kOut = 1e9;
-    if (bench::sortOf(role(body)) != Sort::Front) return kOut;
+    if (bench::phaseOf(role(body)) != AssemblyPhase::Front) return kOut;
     const Vec size = bodies_[body].high - bodies_[body].low;
     return kHands + std::abs(way.x) * size.x + std::abs(way.y) * size.y + std::abs(way.z) * size.z;
   }
@@ -166,11 +166,11 @@ class Assembling {
     }
     for (const Node& node : nodes) {
       out.late.push_back(late(node));
-      out.sort.push_back(static_cast<int>(sortOf(node)));
+      out.sort.push_back(static_cast<int>(phaseOf(node)));
       out.preferred.push_back(preferred(node));
     }
-    for (int sort = 0; sort <= static_cast<int>(Sort::Front); ++sort)
-      out.before.push_back(sortsAfter(static_cast<Sort>(sort)));
+    for (int sort = 0; sort <= static_cast<int>(AssemblyPhase::Front); ++sort)
+      out.before.push_back(phasesAfter(static_cast<AssemblyPhase>(sort)));
     return laid;
   }
   static bool isInTheWay(const JointAt& joint, const Body& body) {
@@ -181,7 +181,7 @@ class Assembling {
     });
   }
 
-  Sort sortOf(const Node& node) const { return units_.sortOf(node, isAlone_); }
+  AssemblyPhase phaseOf(const Node& node) const { return units_.phaseOf(node, isAlone_); }
   std::size_t first(const Node& node) const { return units_.first(node); }
   // Of alike ones the upper, the hindmost, then the right one is later.
   double late(const Node& node) const {
@@ -196,10 +196,10 @@ class Assembling {
     } else if (node.kind == UnitKind::Section) {
       for (const Node& each : node.of) rank = std::min(rank, late(each));
     } else if (isAlone_) {
-      rank = lateOf(one);
+      rank = removalPriority(one);
       if (one == PartRole::BaseRail) rank = isInFront(node) ? kLaid : kFacing;
     } else {
-      rank = lateOf(node.kind, lateOf(one));
+      rank = removalPriority(node.kind, removalPriority(one));
       if (node.kind == UnitKind::Front && isDrawerFront(one)) rank -= 2;
       // What stands in a row stands on it.
       if (node.kind == UnitKind::Base && isGroup()) rank = kLaid - 5;
@@ -239,16 +239,16 @@ class Assembling {
     };
     const Vec forwards{0, -1, 0}, backwards{0, 1, 0}, up{0, 0, 1};
     if (const auto way = usuallyOff(role(first(node)))) add(*way);
-    switch (sortOf(node)) {
-      case Sort::Back:
+    switch (phaseOf(node)) {
+      case AssemblyPhase::Back:
         add(backwards);
         break;
-      case Sort::Top:
+      case AssemblyPhase::Top:
         add(up);
         break;
-      case Sort::Frame:
-      case Sort::Loose:
-      case Sort::Front:
+      case AssemblyPhase::Frame:
+      case AssemblyPhase::Loose:
+      case AssemblyPhase::Front:
         add(forwards);
         break;
       default:
@@ -346,7 +346,7 @@ class Assembling {
         order(Units::apart(node), node.kind, part(first(node)).name);
         isAlone_ = alone;
       }
-      PutIn step = putIn(node, one, nodes, laid, there);
+      AssemblyStep step = putIn(node, one, nodes, laid, there);
       step.isMoved = isMoved;
       there.insert(there.end(), node.bodies.begin(), node.bodies.end());
       if (!unit.steps.empty() && isMore(step, unit.steps.back()))
@@ -359,7 +359,7 @@ class Assembling {
   }
 
   // The same once more, beside it.
-  static bool isMore(const PutIn& step, const PutIn& last) {
+  static bool isMore(const AssemblyStep& step, const AssemblyStep& last) {
     const auto same = [](const Closed& a, const Closed& b) {
       return a.kind == b.kind && a.edge == b.edge && a.piece.row == b.piece.row &&
              a.mate.row == b.mate.row && a.fasteners == b.fasteners && a.gluing == b.gluing;
@@ -374,7 +374,7 @@ class Assembling {
            std::equal(step.joints.begin(), step.joints.end(), last.joints.begin(),
                       last.joints.end(), same);
   }
-  static void more(const PutIn& step, PutIn& last) {
+  static void more(const AssemblyStep& step, AssemblyStep& last) {
     last.pieces.insert(last.pieces.end(), step.pieces.begin(), step.pieces.end());
     last.stand.insert(last.stand.end(), step.stand.begin(), step.stand.end());
     last.poses.insert(last.poses.end(), step.poses.begin(), step.poses.end());
@@ -382,9 +382,9 @@ class Assembling {
     last.joined.insert(last.joined.end(), step.joined.begin(), step.joined.end());
   }
 
-  PutIn putIn(const Node& node, const TakenOut& taken, const std::vector<Node>& nodes,
-              const Laid& laid, const std::vector<std::size_t>& there) const {
-    PutIn out;
+  AssemblyStep putIn(const Node& node, const TakenOut& taken, const std::vector<Node>& nodes,
+                     const Laid& laid, const std::vector<std::size_t>& there) const {
+    AssemblyStep out;
     for (const std::size_t body : node.bodies) {
       out.pieces.push_back(bodies_[body].at);
       out.stand.push_back(bodies_[body].pose);
@@ -404,15 +404,15 @@ class Assembling {
     out.screws = frontScrews(node, there);
     if (taken.way < 0) return out;
     out.along = -1 * ways_[static_cast<std::size_t>(taken.way)];
-    const Sort sort = sortOf(node);
-    const bool stands =
-        sort == Sort::Loose || sort == Sort::Front || isGroup() || node.kind == UnitKind::Section;
+    const AssemblyPhase sort = phaseOf(node);
+    const bool stands = sort == AssemblyPhase::Loose || sort == AssemblyPhase::Front || isGroup() ||
+                        node.kind == UnitKind::Section;
     out.lie = !isAlone_ && stands         ? Lie::Upright
               : isAlone_ && isFrame(node) ? Lie::FaceDown
                                           : lieFor(out.along);
     out.isLifted = isSliding(part(first(node)));
     close(out, node, there);
-    if (sort == Sort::Front)
+    if (sort == AssemblyPhase::Front)
       read_.gaps(out, node.bodies, there);
     else if (!out.isWhole)
       read_.setBy(out, node.bodies.front(), there);
@@ -447,7 +447,7 @@ class Assembling {
     return along.z < 0 ? Lie::Upright : Lie::UpsideDown;
   }
 
-  void close(PutIn& step, const Node& node, const std::vector<std::size_t>& there) const {
+  void close(AssemblyStep& step, const Node& node, const std::vector<std::size_t>& there) const {
     for (const JointAt& joint : joints_)
       if ((isIn(node.bodies, joint.piece) && isIn(there, joint.mate)) ||
           (isIn(node.bodies, joint.mate) && isIn(there, joint.piece)))
@@ -459,7 +459,8 @@ class Assembling {
   std::optional<FrontScrews> frontScrews(const Node& node,
                                          const std::vector<std::size_t>& there) const {
     const Body& front = bodies_[first(node)];
-    if (sortOf(node) != Sort::Front || !isDrawerFront(front.key().role)) return std::nullopt;
+    if (phaseOf(node) != AssemblyPhase::Front || !isDrawerFront(front.key().role))
+      return std::nullopt;
     for (const std::size_t body : there)
       if (role(body) == PartRole::BoxFront && bodies_[body].key().opening == front.key().opening)
         return FrontScrews{kFrontScrews,
@@ -484,7 +485,7 @@ class Assembling {
 
 // Made of the same parts in the same way, elsewhere.
 bool isAlike(const UnitOrder& a, const UnitOrder& b) {
-  const auto same = [](const PutIn& p, const PutIn& q) {
+  const auto same = [](const AssemblyStep& p, const AssemblyStep& q) {
     constexpr double kSame = 1e-6;
     const Vec off = p.along - q.along;
     return p.row == q.row && p.isWhole == q.isWhole && dot(off, off) < kSame &&
@@ -535,7 +536,7 @@ std::vector<UnitOrder> assemblyOrder(const std::vector<Pieces>& pieces, const Jo
          Assembling(std::move(bodies), std::move(member), job, assembly.code).run()) {
       if (isSet && unit.kind == UnitKind::Assembly &&
           std::all_of(unit.steps.begin(), unit.steps.end(),
-                      [](const PutIn& step) { return step.isWhole; }))
+                      [](const AssemblyStep& step) { return step.isWhole; }))
         continue;
       const auto same = std::find_if(out.begin() + static_cast<std::ptrdiff_t>(before), out.end(),
                                      [&](const UnitOrder& other) { return isAlike(unit, other); });
@@ -545,7 +546,7 @@ std::vector<UnitOrder> assemblyOrder(const std::vector<Pieces>& pieces, const Jo
       }
       ++same->alike;
       for (std::size_t i = 0; i < unit.steps.size(); ++i) {
-        PutIn& step = same->steps[i];
+        AssemblyStep& step = same->steps[i];
         step.poses.insert(step.poses.end(), unit.steps[i].poses.begin(), unit.steps[i].poses.end());
         step.with.insert(step.with.end(), unit.steps[i].with.begin(), unit.steps[i].with.end());
         step.joined.insert(step.joined.end(), unit.steps[i].joined.begin(),
@@ -556,7 +557,7 @@ std::vector<UnitOrder> assemblyOrder(const std::vector<Pieces>& pieces, const Jo
   return out;
 }
 
-std::optional<Gluing> gluingOf(const PutIn& step) {
+std::optional<Gluing> gluingOf(const AssemblyStep& step) {
   std::optional<Gluing> out;
   for (const Closed& joint : step.joints) out = std::max(out.value_or(joint.gluing), joint.gluing);
   return out;

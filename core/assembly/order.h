@@ -52,7 +52,7 @@ struct FrontScrews {
   bool operator==(const FrontScrews&) const = default;
 };
 
-struct PutIn {
+struct AssemblyStep {
   std::vector<PieceAt> pieces;      // one, or all of what was put together before
   std::vector<Pose> stand;          // where each of them comes to stand
   bool isWhole = false;             // that
@@ -86,7 +86,7 @@ struct UnitOrder {
   std::string assembly;  // code
   std::string name;      // of its largest part, or of the assembly
   int alike = 1;         // so many of them
-  std::vector<PutIn> steps;
+  std::vector<AssemblyStep> steps;
 };
 
 // Of all assemblies whose parts are there, in the order of `job`. Parts without a place are in
@@ -94,6 +94,6 @@ struct UnitOrder {
 std::vector<UnitOrder> assemblyOrder(const std::vector<Pieces>& pieces, const Job& job);
 
 // Of the step: of its joints the one that is glued last; none: it closes none.
-std::optional<Gluing> gluingOf(const PutIn& step);
+std::optional<Gluing> gluingOf(const AssemblyStep& step);
 
 }  // namespace pp::bench

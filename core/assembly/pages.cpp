@@ -89,7 +89,7 @@ std::vector<std::vector<Worklist::Work>> worksOf(const std::vector<UnitOrder>& u
   std::vector<std::vector<Worklist::Work>> out(units.size());
   std::map<PieceAt, int> times;
   for (std::size_t i = 0; i < units.size(); ++i)
-    for (const PutIn& step : units[i].steps) {
+    for (const AssemblyStep& step : units[i].steps) {
       int time = 0;
       for (const std::size_t pose : step.poses) time = ++times[{step.row, pose}];
       out[i].push_back(workOf(time == 1 ? "assembled" : "put in " + std::to_string(time - 1),

@@ -1,12 +1,12 @@
 // The leaves of the bench, each with what it is worked off by.
 #pragma once
 
+#include "core/assembly/installing.h"
 #include "core/assembly/order.h"
 #include "core/coating/banding.h"
 #include "core/coating/finishing.h"
-#include "core/assembly/installing.h"
-#include "core/machining/settings.h"
 #include "core/floor/worklist.h"
+#include "core/machining/settings.h"
 
 namespace pp::bench {
 
@@ -58,7 +58,7 @@ struct Assemblies {
   Worklist list;
   Assemblies(std::vector<Pieces> pieces, const Job& job);
   const UnitOrder& unit(const Worklist::Step& step) const { return units[step.group]; }
-  const PutIn& putIn(const Worklist::Step& step) const {
+  const AssemblyStep& putIn(const Worklist::Step& step) const {
     return units[step.group].steps[step.work];
   }
 };

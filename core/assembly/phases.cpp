@@ -9,43 +9,44 @@ bool isOfTop(PartRole role) {
 
 }  // namespace
 
-Sort sortOf(PartRole role) {
-  if (isFront(role) || role == PartRole::SeatLid || role == PartRole::SeatHatch) return Sort::Front;
-  if (isOfFaceFrame(role)) return Sort::Frame;
+AssemblyPhase phaseOf(PartRole role) {
+  if (isFront(role) || role == PartRole::SeatLid || role == PartRole::SeatHatch)
+    return AssemblyPhase::Front;
+  if (isOfFaceFrame(role)) return AssemblyPhase::Frame;
   switch (role) {
     case PartRole::SlidePad:
     case PartRole::RightSlidePad:
     case PartRole::BoxRunner:
     case PartRole::ShelfSupport:
     case PartRole::NailingStrip:
-      return Sort::Fitted;
+      return AssemblyPhase::Fitted;
     case PartRole::Back:
-      return Sort::Back;
+      return AssemblyPhase::Back;
     case PartRole::TopSheet:
-      return Sort::Top;
+      return AssemblyPhase::Top;
     case PartRole::AdjustableShelf:
     case PartRole::LooseShelf:
-      return Sort::Loose;
+      return AssemblyPhase::Loose;
     default:
-      return Sort::Structure;
+      return AssemblyPhase::Structure;
   }
 }
 
-std::uint64_t sortsAfter(Sort sort) {
-  const auto bit = [](Sort one) { return std::uint64_t{1} << static_cast<int>(one); };
+std::uint64_t phasesAfter(AssemblyPhase sort) {
+  const auto bit = [](AssemblyPhase one) { return std::uint64_t{1} << static_cast<int>(one); };
   switch (sort) {
-    case Sort::Fitted:
-      return bit(Sort::Front) | bit(Sort::Back);
-    case Sort::Frame:
-      return bit(Sort::Front) | bit(Sort::Top);
-    case Sort::Front:
+    case AssemblyPhase::Fitted:
+      return bit(AssemblyPhase::Front) | bit(AssemblyPhase::Back);
+    case AssemblyPhase::Frame:
+      return bit(AssemblyPhase::Front) | bit(AssemblyPhase::Top);
+    case AssemblyPhase::Front:
       return 0;
     default:
-      return bit(Sort::Front);
+      return bit(AssemblyPhase::Front);
   }
 }
 
-double lateOf(PartRole role) {
+double removalPriority(PartRole role) {
   switch (role) {
     case PartRole::LeftSide:
     case PartRole::BoxLeftSide:
@@ -148,7 +149,7 @@ double lateOf(PartRole role) {
   return 20;
 }
 
-double lateOf(UnitKind kind, double ofParts) {
+double removalPriority(UnitKind kind, double ofParts) {
   switch (kind) {
     case UnitKind::FaceFrame:
       return 50;

@@ -8,17 +8,17 @@
 namespace pp::bench {
 
 // From first to last.
-enum class Sort { Structure, Fitted, Back, Frame, Top, Loose, Front };
-Sort sortOf(PartRole role);
+enum class AssemblyPhase { Structure, Fitted, Back, Frame, Top, Loose, Front };
+AssemblyPhase phaseOf(PartRole role);
 // A bit each of those that one of them goes in before: what is fitted inside before the back, the
 // face frame before the top, everything before the fronts.
-std::uint64_t sortsAfter(Sort sort);
+std::uint64_t phasesAfter(AssemblyPhase sort);
 
 // Where it comes where nothing forces another order: the higher, the later. Of two panels that face
 // one another one goes in first and the other closes.
-double lateOf(PartRole role);
+double removalPriority(PartRole role);
 // Of what goes in whole.
-double lateOf(UnitKind kind, double ofParts);
+double removalPriority(UnitKind kind, double ofParts);
 
 // Which way a part comes off first, whatever it is joined to; none: as its joints and its face say.
 std::optional<Vec> usuallyOff(PartRole role);

@@ -44,7 +44,8 @@ ReadOff::Beside ReadOff::beside(std::size_t body, int axis, bool above,
   return out;
 }
 
-void ReadOff::setBy(PutIn& step, std::size_t body, const std::vector<std::size_t>& there) const {
+void ReadOff::setBy(AssemblyStep& step, std::size_t body,
+                    const std::vector<std::size_t>& there) const {
   const Body& one = bodies_[body];
   const bool flat = isFixedFlat(bodies_[body].part->role);
   if (one.pose.turn || (step.joints.empty() && !flat)) return;
@@ -77,7 +78,7 @@ void ReadOff::setBy(PutIn& step, std::size_t body, const std::vector<std::size_t
   if (least != found.end() && least->first > kFlush) step.spacers.push_back(least->second);
 }
 
-void ReadOff::gaps(PutIn& step, const std::vector<std::size_t>& front,
+void ReadOff::gaps(AssemblyStep& step, const std::vector<std::size_t>& front,
                    const std::vector<std::size_t>& there) const {
   for (const auto& [axis, above, side] :
        {std::tuple{0, false, Side::Left}, std::tuple{0, true, Side::Right},

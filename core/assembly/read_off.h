@@ -20,9 +20,9 @@ class ReadOff {
       : bodies_(bodies), joints_(joints) {}
 
   // A spacer for what nothing but screws hold in its place, beside what is `there`.
-  void setBy(PutIn& step, std::size_t body, const std::vector<std::size_t>& there) const;
+  void setBy(AssemblyStep& step, std::size_t body, const std::vector<std::size_t>& there) const;
   // To what stands beside a front, as near as gaps are.
-  void gaps(PutIn& step, const std::vector<std::size_t>& front,
+  void gaps(AssemblyStep& step, const std::vector<std::size_t>& front,
             const std::vector<std::size_t>& there) const;
   // Diagonals, clamps and whether it is put together dry, when all steps of a unit are there.
   void finish(UnitOrder& unit) const;

@@ -141,7 +141,8 @@ std::vector<Node> Units::inSections(std::vector<Node> nodes) const {
     if (taken[i]) continue;
     Node* best = nullptr;
     double most = 0;
-    for (std::size_t k = 0; k < sets.size() && sortOf(nodes[i], false) == Sort::Structure; ++k) {
+    for (std::size_t k = 0; k < sets.size() && phaseOf(nodes[i], false) == AssemblyPhase::Structure;
+         ++k) {
       double area = 0;
       for (const std::size_t a : nodes[i].bodies)
         for (const std::size_t b : out[k].bodies) area += sharedFace(a, b);
@@ -186,24 +187,24 @@ std::size_t Units::first(const Node& node) const {
                            [&](std::size_t a, std::size_t b) { return size(a) < size(b); });
 }
 
-Sort Units::sortOf(const Node& node, bool alone) const {
+AssemblyPhase Units::phaseOf(const Node& node, bool alone) const {
   switch (node.kind) {
     case UnitKind::Box:
-      return node.bodies.size() > 1 && !alone ? Sort::Loose : Sort::Structure;
+      return node.bodies.size() > 1 && !alone ? AssemblyPhase::Loose : AssemblyPhase::Structure;
     case UnitKind::Front:
-      return Sort::Front;
+      return AssemblyPhase::Front;
     case UnitKind::FaceFrame:
-      return Sort::Frame;
+      return AssemblyPhase::Frame;
     case UnitKind::Top:
-      return Sort::Top;
+      return AssemblyPhase::Top;
     case UnitKind::Base:
     case UnitKind::Section:
     case UnitKind::Assembly:
-      return Sort::Structure;
+      return AssemblyPhase::Structure;
     default:
       break;
   }
-  return bench::sortOf(role(first(node)));
+  return bench::phaseOf(role(first(node)));
 }
 
 }  // namespace pp::bench

@@ -33,7 +33,7 @@ class Units {
   // The one that says what a node is: of a panel and what is fixed on it the panel.
   std::size_t first(const Node& node) const;
   // `alone`: it is part of what is put together, rather than put in.
-  Sort sortOf(const Node& node, bool alone) const;
+  AssemblyPhase phaseOf(const Node& node, bool alone) const;
 
  private:
   std::vector<Node> nodesOf() const;

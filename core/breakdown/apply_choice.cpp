@@ -23,8 +23,8 @@ bool isEnclosed(const Part& part, const Assembly& assembly) {
 
 class Chooser {
  public:
-  Chooser(const Maker& maker, Part& part, const PartOverride& chosen)
-      : maker_(maker), part_(part), chosen_(chosen) {}
+  Chooser(const PartBuilder& builder, Part& part, const PartOverride& chosen)
+      : builder_(builder), part_(part), chosen_(chosen) {}
 
   Problems run() {
     part_.overridden = chosen_.why;
@@ -46,7 +46,7 @@ class Chooser {
       part_.oversizeWhy = chosen_.why;
     }
     inside();
-    for (const Feature& feature : chosen_.features) add(cutFeature(part_, feature, maker_.job()));
+    for (const Feature& feature : chosen_.features) add(cutFeature(part_, feature, builder_.job()));
     return std::move(problems_);
   }
 
@@ -76,11 +76,11 @@ class Chooser {
   // Where the rules have not seen to it already.
   void material() {
     if (!chosen_.material || part_.material == *chosen_.material) return;
-    const Material& sheet = *findMaterial(maker_.job(), *chosen_.material);
+    const Material& sheet = *findMaterial(builder_.job(), *chosen_.material);
     if (sheet.measured != part_.thickness) {
       problems_.push_back(
-          cannot("material of the " + part_.name, maker_.shown(sheet.measured) + " thick",
-                 maker_.shown(part_.thickness) + ", because what it meets is cut to that"));
+          cannot("material of the " + part_.name, builder_.shown(sheet.measured) + " thick",
+                 builder_.shown(part_.thickness) + ", because what it meets is cut to that"));
       return;
     }
     part_.material = sheet.id;
@@ -99,11 +99,11 @@ class Chooser {
       }
       if (choice.joint)
         problems_.push_back(cannot(where, "a joint", "an end that stands between two panels"));
-      if (choice.beyond > Length{} && isEnclosed(part_, maker_.assembly()))
-        problems_.push_back(cannot(where, maker_.shown(choice.beyond) + " beyond the rule",
+      if (choice.beyond > Length{} && isEnclosed(part_, builder_.assembly()))
+        problems_.push_back(cannot(where, builder_.shown(choice.beyond) + " beyond the rule",
                                    "no further out: it lies between others"));
       else
-        add(extendAsChosen(maker_, part_, *edge, choice.beyond));
+        add(extendAsChosen(builder_, part_, *edge, choice.beyond));
     }
   }
 
@@ -116,7 +116,7 @@ class Chooser {
     for (const EdgeChoice& choice : chosen_.edges)
       if (const auto edge = part_.edgeAt(choice.side); edge && choice.banding)
         part_.bands[static_cast<std::size_t>(*edge)] = *choice.banding;
-    deductBands(maker_.job(), part_);
+    deductBands(builder_.job(), part_);
   }
 
   void finish() {
@@ -142,7 +142,7 @@ class Chooser {
       }
   }
 
-  const Maker& maker_;
+  const PartBuilder& builder_;
   Part& part_;
   const PartOverride& chosen_;
   Problems problems_;
@@ -150,10 +150,10 @@ class Chooser {
 
 }  // namespace
 
-Problems applyChoice(const Maker& maker, Part& part) {
-  const PartOverride* chosen = maker.choices().of(part.keys.front());
+Problems applyChoice(const PartBuilder& builder, Part& part) {
+  const PartOverride* chosen = builder.choices().of(part.keys.front());
   if (chosen == nullptr) return {};
-  return Chooser(maker, part, *chosen).run();
+  return Chooser(builder, part, *chosen).run();
 }
 
 }  // namespace pp

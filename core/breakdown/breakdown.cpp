@@ -65,10 +65,10 @@ std::vector<Part> grouped(const std::vector<Part>& parts) {
 
 namespace {
 
-void applyChoices(const Maker& maker, const std::string& assembly, std::vector<Part>& parts,
+void applyChoices(const PartBuilder& builder, const std::string& assembly, std::vector<Part>& parts,
                   std::vector<Trouble>& troubles) {
   for (Part& part : parts)
-    for (Problem& problem : applyChoice(maker, part))
+    for (Problem& problem : applyChoice(builder, part))
       troubles.push_back({assembly, part.opening, false, std::move(problem)});
 }
 
@@ -143,8 +143,8 @@ struct Lookup {
 Breakdown breakDown(const Job& job, const Assembly& assembly, const CarcassGroup* group,
                     std::optional<std::size_t> row, const Figure& figure, const Hidden& hidden) {
   Made made;
-  const Maker maker(job, assembly, group);
-  kindOf(assembly).make(maker, assembly.body, made);
+  const PartBuilder builder(job, assembly, group);
+  kindOf(assembly).make(builder, assembly.body, made);
   Breakdown out;
   out.parts = std::move(made.parts);
   out.troubles = std::move(made.troubles);
@@ -152,8 +152,8 @@ Breakdown breakDown(const Job& job, const Assembly& assembly, const CarcassGroup
   for (Trouble& trouble : out.troubles) trouble.assembly = assembly.code;
   index(out.parts);
   widenFillers(job, assembly, out.parts);
-  hidden.mark(assembly, maker.choices(), out.parts);
-  applyChoices(maker, assembly.code, out.parts, out.troubles);
+  hidden.mark(assembly, builder.choices(), out.parts);
+  applyChoices(builder, assembly.code, out.parts, out.troubles);
   figure.mark(out.parts);
   out.parts = grouped(out.parts);
   giveCodes(job, row, assembly.id, assembly.code, out.parts, out);
@@ -187,10 +187,10 @@ Breakdown breakDown(const Job& job) {
   }
   Assembly none;
   none.code = kLooseCode;
-  const Maker maker(job, none);
+  const PartBuilder builder(job, none);
   std::vector<Part> loose;
   for (const LooseBoard& board : job.loose) {
-    auto pieces = boardPieces(maker, board, 1);
+    auto pieces = boardPieces(builder, board, 1);
     if (!pieces) {
       out.troubles.push_back({kLooseCode, {}, false, pieces.problems().front()});
       continue;
@@ -198,7 +198,7 @@ Breakdown breakDown(const Job& job) {
     for (BoardPiece& piece : pieces.value()) loose.push_back(std::move(piece.part));
   }
   index(loose);
-  applyChoices(maker, kLooseCode, loose, out.troubles);
+  applyChoices(builder, kLooseCode, loose, out.troubles);
   figure.mark(loose);
   giveCodes(job, known.row(0), 0, kLooseCode, loose, out);
   take(std::move(loose));

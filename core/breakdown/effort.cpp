@@ -6,7 +6,7 @@
 namespace pp {
 
 Effort effortOf(const std::vector<Part>& parts, const std::string& assembly) {
-  std::set<std::tuple<Cut, Length, Length, Length, Angle>> settings;
+  std::set<std::tuple<MachiningKind, Length, Length, Length, Angle>> settings;
   Effort out;
   for (const Part& part : parts) {
     if (part.assembly != assembly) continue;

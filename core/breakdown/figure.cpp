@@ -4,7 +4,7 @@
 
 #include <algorithm>
 
-#include "core/parts/maker.h"
+#include "core/parts/part_builder.h"
 
 namespace pp {
 

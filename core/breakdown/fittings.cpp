@@ -75,16 +75,16 @@ class Counter {
 
   void rows(const Part& part) {
     for (const Machining& one : part.machining) {
-      if (one.cut == Cut::Pockets)
+      if (one.cut == MachiningKind::Pockets)
         add(HardwareKind::Screw, "pocket screw", pocketScrewFor(part.thickness, job_.unit),
             one.holes, part);
       // A joint has its mortises in either part: those in the edge that is joined count.
       const bool own = std::any_of(part.joins.begin(), part.joins.end(),
                                    [&one](const Join& join) { return join.edge == one.from; });
-      if (one.cut == Cut::Mortises && own)
+      if (one.cut == MachiningKind::Mortises && own)
         add(HardwareKind::Other, isDowels(part, one) ? "dowel" : "loose tenon", {}, one.holes,
             part);
-      if (one.cut == Cut::HingeCup)
+      if (one.cut == MachiningKind::HingeCup)
         add(HardwareKind::Hinge, "cup hinge", {}, std::max(1, one.holes), part);
     }
   }

@@ -5,7 +5,7 @@
 #include "core/breakdown/fit.h"
 #include "core/job/ids.h"
 #include "core/kinds/group/lines.h"
-#include "core/parts/maker.h"
+#include "core/parts/part_builder.h"
 
 namespace pp {
 namespace {

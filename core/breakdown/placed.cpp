@@ -3,7 +3,7 @@
 #include "core/breakdown/fit.h"
 #include "core/job/ids.h"
 #include "core/kinds/group/lines.h"
-#include "core/parts/maker.h"
+#include "core/parts/part_builder.h"
 
 namespace pp {
 namespace {
@@ -13,7 +13,7 @@ void add(std::vector<Part>& out, const Breakdown& breakdown, const std::string& 
   std::vector<Part> own;
   for (const Part& part : breakdown.parts)
     if (part.assembly == code) own.push_back(part);
-  Maker::stand(own, standing);
+  PartBuilder::stand(own, standing);
   std::move(own.begin(), own.end(), std::back_inserter(out));
 }
 

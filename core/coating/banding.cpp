@@ -33,7 +33,7 @@ bool coversJoint(const Part& part, Edge edge) {
 bool endsInBevel(const Part& part, Edge edge) {
   const auto ends = endsOf(edge);
   return std::any_of(part.machining.begin(), part.machining.end(), [&](const Machining& cut) {
-    return cut.cut == Cut::Bevel && (cut.from == ends[0] || cut.from == ends[1]);
+    return cut.cut == MachiningKind::Bevel && (cut.from == ends[0] || cut.from == ends[1]);
   });
 }
 
@@ -162,7 +162,7 @@ namespace {
 
 bool isMitred(const Part& part) {
   return std::any_of(part.machining.begin(), part.machining.end(),
-                     [](const Machining& cut) { return cut.cut == Cut::Bevel; });
+                     [](const Machining& cut) { return cut.cut == MachiningKind::Bevel; });
 }
 
 }  // namespace

@@ -15,7 +15,7 @@ enum class Finish { None, Clear, Painted, Stained };
 // How panels that meet at right angles are joined.
 enum class Joint { Butt, Dado, Pocket, LooseTenon, Dowel, Brads };
 
-enum class TopSchool {
+enum class TopConstruction {
   Between,       // between the sides, joined as the rest
   Capping,       // lies on the sides, full width
   EndRabbets,    // between the sides, let into rabbets at their upper ends
@@ -222,7 +222,7 @@ struct Carcass {
   std::string banding;   // on all front edges, or empty
   Joint joint = Joint::Dado;
   Length dadoDepth = Length::mm(6);
-  TopSchool top = TopSchool::Between;
+  TopConstruction top = TopConstruction::Between;
   Length topRabbet = Length::mm(9);    // EndRabbets: depth into the sides
   Length stretcher = Length::mm(100);  // width of rails instead of a top or back
   Length raised;                       // the bottom above the sides' ends: they are feet, >= 0
@@ -249,7 +249,9 @@ struct Carcass {
 
   // From the sides' lower ends to the bottom's underside.
   Length underBottom() const { return toe ? toe->height : raised; }
-  bool hasRails() const { return top == TopSchool::Stretchers || top == TopSchool::StandingRail; }
+  bool hasRails() const {
+    return top == TopConstruction::Stretchers || top == TopConstruction::StandingRail;
+  }
   // The back stands in front of the panels' rear edges, in grooves.
   bool backSetIn() const {
     return back.school == BackSchool::Groove || back.school == BackSchool::Channels;

@@ -7,8 +7,8 @@
 #include <string>
 #include <vector>
 
-#include "core/designs/id.h"
 #include "core/designs/carcass.h"
+#include "core/designs/id.h"
 #include "core/designs/top.h"
 
 namespace pp {

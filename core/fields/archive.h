@@ -11,8 +11,8 @@
 #include <type_traits>
 #include <vector>
 
-#include "core/job/part_key.h"
 #include "core/designs/shared_rows.h"
+#include "core/job/part_key.h"
 #include "core/length/length.h"
 #include "core/result/choices.h"
 
@@ -142,7 +142,6 @@ class Archive {
   // Whether the field is there to be read and is a list.
   virtual bool isList(const char* name) = 0;
 
- private:
   template <class List>
   static RowTable tableOf(List& list) {
     return {&list,

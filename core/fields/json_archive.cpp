@@ -94,16 +94,63 @@ OrderedJson lengthJson(Length length, Unit unit) {
   return length.inMm();
 }
 
-Problems readObject(const std::string& file, std::string_view text,
-                    const std::function<void(JsonReader&)>& read, const std::string& pointer) {
-  const auto json = parseJson(file, text);
+Problems readJson(const std::string& file, std::string_view text,
+                  const std::function<void(OrderedJson& json, Problems& problems)>& take) {
+  auto json = parseJson(file, text);
   if (!json) return json.problems();
   Problems problems;
-  JsonReader reader(json.value(), pointer, problems);
-  read(reader);
-  reader.finish();
+  take(json.value(), problems);
   for (Problem& problem : problems) problem.file = file;
   return problems;
+}
+
+Problems readObject(const std::string& file, std::string_view text,
+                    const std::function<void(JsonReader&)>& read, const std::string& pointer) {
+  return readJson(file, text, [&](OrderedJson& json, Problems& problems) {
+    JsonReader reader(json, pointer, problems);
+    read(reader);
+    reader.finish();
+  });
+}
+
+std::string listText(const RowTable& rows, bool indented) {
+  constexpr const char* kRows = "rows";
+  JsonWriter writer;
+  writer.list(kRows, rows);
+  const OrderedJson list = writer.take()[kRows];
+  return indented ? list.dump(1) + "\n" : list.dump();
+}
+
+Problems readList(std::string_view text, const std::string& pointer, const RowTable& rows) {
+  return readJson({}, text, [&](OrderedJson& list, Problems& problems) {
+    const OrderedJson object = {{pointer, std::move(list)}};
+    JsonReader(object, {}, problems).list(pointer.c_str(), rows);
+  });
+}
+
+namespace {
+
+void replaceIn(
+    OrderedJson& json,
+    const std::function<std::string(const std::string& field, const std::string& text)>& with) {
+  if (json.is_array())
+    for (OrderedJson& one : json) replaceIn(one, with);
+  if (!json.is_object()) return;
+  for (auto& [field, value] : json.get_ref<OrderedJson::object_t&>())
+    if (value.is_string())
+      value = with(field, value.get_ref<const std::string&>());
+    else
+      replaceIn(value, with);
+}
+
+}  // namespace
+
+std::string withTexts(
+    const std::string& json,
+    const std::function<std::string(const std::string& field, const std::string& text)>& with) {
+  OrderedJson out = OrderedJson::parse(json);
+  replaceIn(out, with);
+  return out.dump();
 }
 
 JsonWriter::JsonWriter(Unit unit)
@@ -112,6 +159,9 @@ JsonWriter::~JsonWriter() = default;
 
 OrderedJson JsonWriter::take() {
   return std::move(*made_);
+}
+void JsonWriter::written(const char* name, const std::string& json) {
+  put(name, OrderedJson::parse(json));
 }
 std::string JsonWriter::text() {
   return made_->dump();
@@ -221,6 +271,11 @@ const OrderedJson* JsonReader::get(const char* name) {
     ++i;
   }
   return nullptr;
+}
+
+std::string JsonReader::textOf(const char* name) {
+  const OrderedJson* json = get(name);
+  return json == nullptr ? std::string() : json->dump();
 }
 
 void JsonReader::refuse(const std::string& pointer, const OrderedJson& found,

@@ -6,6 +6,7 @@
 #include <nlohmann/json_fwd.hpp>
 #include <string>
 #include <string_view>
+#include <utility>
 #include <vector>
 
 #include "core/fields/archive.h"
@@ -26,6 +27,15 @@ class JsonWriter : public Archive {
   ~JsonWriter() override;
 
   OrderedJson take();
+  // A field that is in millimetres, whatever the others are in.
+  template <class T>
+  void inMillimetres(const char* name, T& value) {
+    const Unit unit = std::exchange(unit_, Unit::Millimetre);
+    (*this)(name, value);
+    unit_ = unit;
+  }
+  // A field that is JSON already.
+  void written(const char* name, const std::string& json);
   std::string text();      // without a space or line end
   std::string indented();  // a line a field, as files are
   // On one line, what is no UTF-8 replaced and what is no ASCII escaped.
@@ -90,6 +100,8 @@ class JsonReader : public Archive {
   // Whether `format` and `version` say that it is one of ours, of one of these versions; a problem
   // where not, and nothing else of it is then asked for.
   bool is(const char* format, int first, int last);
+  // What stands in that field, as a text of its own; empty where nothing does.
+  std::string textOf(const char* name);
   // What stands in that field; null where nothing does.
   const OrderedJson* get(const char* name);
   // Refuses every field that was not asked for. Call last.
@@ -111,6 +123,25 @@ class JsonReader : public Archive {
 
 // Parses text into JSON, refusing keys that stand twice in one object and anything after the end.
 Result<OrderedJson> parseJson(const std::string& file, std::string_view text);
+
+// A list as a text, on one line or a line a field.
+std::string listText(const RowTable& rows, bool indented = false);
+template <class List>
+std::string listText(List& list, bool indented = false) {
+  return listText(Archive::tableOf(list), indented);
+}
+// Reads such a text; problems say that it stands at `pointer`.
+Problems readList(std::string_view text, const std::string& pointer, const RowTable& rows);
+// The JSON with every text in it replaced by what `with` makes of it and the field it stands in.
+// Precondition: it is JSON.
+std::string withTexts(
+    const std::string& json,
+    const std::function<std::string(const std::string& field, const std::string& text)>& with);
+
+// Reads a text into JSON, which `take` may change before it reads it; problems name the file, and
+// none means that it was read.
+Problems readJson(const std::string& file, std::string_view text,
+                  const std::function<void(OrderedJson& json, Problems& problems)>& take);
 
 // Reads a text that is one object, said to stand at `pointer`. Fields that `read` does not ask for
 // are refused; problems name the file, and none means that it was read.

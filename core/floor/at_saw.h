@@ -1,8 +1,8 @@
 // A cutting as the one at the saw sees it: which cut is next, what can be cut now, what comes off.
 #pragma once
 
-#include "core/saw/bar_cuts.h"
 #include "core/floor/progress.h"
+#include "core/saw/bar_cuts.h"
 #include "core/saw/becomes.h"
 #include "core/saw/playback.h"
 

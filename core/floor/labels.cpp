@@ -2,9 +2,9 @@
 
 #include <algorithm>
 
-#include "core/saw/bar_cuts.h"
 #include "core/floor/progress.h"
 #include "core/floor/record.h"
+#include "core/saw/bar_cuts.h"
 
 namespace pp::floor {
 namespace {

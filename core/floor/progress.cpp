@@ -332,8 +332,8 @@ class Folder {
 
   const std::vector<Cutting>& cuttings_;
   Progress& out_;
-  std::map<std::pair<int, int>, Ends> ends_;  // per cutting and plan
-  std::map<int, std::vector<saw::BarCut>> bars_;   // per cutting
+  std::map<std::pair<int, int>, Ends> ends_;      // per cutting and plan
+  std::map<int, std::vector<saw::BarCut>> bars_;  // per cutting
 };
 
 }  // namespace

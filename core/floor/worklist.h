@@ -6,8 +6,8 @@
 #include <unordered_map>
 #include <utility>
 
-#include "core/floor/pieces.h"
 #include "core/floor/at_saw.h"
+#include "core/floor/pieces.h"
 
 namespace pp::bench {
 

@@ -3,7 +3,6 @@
 #include <fmt/format.h>
 
 #include <algorithm>
-#include <nlohmann/json.hpp>
 
 #include "core/breakdown/fit.h"
 #include "core/fields/json_archive.h"
@@ -12,9 +11,9 @@
 #include "core/formats/upgrade.h"
 #include "core/job/ids.h"
 #include "core/kinds/boards/fields.h"
+#include "core/kinds/common/words.h"
 #include "core/kinds/kind.h"
 #include "core/kinds/validate.h"
-#include "core/kinds/common/words.h"
 
 namespace pp {
 namespace {
@@ -289,17 +288,18 @@ void fields(Archive& a, Job& v) {
   a("codes", v.codes);
 }
 
-Result<JobWithRecord> readJobWithRecord(const std::string& file, std::string_view text) {
-  auto json = parseJson(file, text);
-  if (!json) return json.problems();
-  Problems problems;
-  JobWithRecord out;
+namespace {
+
+void readInto(JobWithRecord& out, OrderedJson& json, Problems& problems) {
   Job& job = out.job;
-  JsonReader reader(json.value(), "", problems);
   std::string format;
   int version = 0;
-  reader.must("format", format);
-  reader.must("version", version);
+  const auto headOf = [&format, &version](JsonReader& reader) {
+    reader.must("format", format);
+    reader.must("version", version);
+  };
+  JsonReader asWritten(json, "", problems);
+  headOf(asWritten);
   if (problems.empty() && format != kJobFormat)
     problems.push_back(
         {{}, 0, "/format", "'" + shown(format) + "'", std::string("'") + kJobFormat + "'"});
@@ -314,12 +314,14 @@ Result<JobWithRecord> readJobWithRecord(const std::string& file, std::string_vie
     problems.push_back(
         {{}, 0, "/version", std::to_string(version), fmt::format("1 to {}", kJobFileVersion)});
   CodesOfVersion1 old;
-  if (problems.empty() && version == 1) old = takeVersion1(json.value(), problems);
-  if (problems.empty() && version == 2) takeVersion2(json.value());
-  if (problems.empty() && version < 5) takeVersion4(json.value());
+  if (problems.empty() && version == 1) old = takeVersion1(json, problems);
+  if (problems.empty() && version == 2) takeVersion2(json);
+  if (problems.empty() && version < 5) takeVersion4(json);
   if (problems.empty()) {
-    if (const OrderedJson* half = version > 1 ? reader.get("record") : nullptr)
-      out.record = readRecord(*half, "/record", problems);
+    JsonReader reader(json, "", problems);
+    headOf(reader);
+    if (version > 1) reader("record", out.record);
+    if (problems.empty()) check(out.record, "/record", problems);
     fields(reader, job);
     reader.finish();
   }
@@ -331,7 +333,14 @@ Result<JobWithRecord> readJobWithRecord(const std::string& file, std::string_vie
     upgradeFromVersion1(job, old);
     problems = validate(job);
   }
-  for (Problem& problem : problems) problem.file = file;
+}
+
+}  // namespace
+
+Result<JobWithRecord> readJobWithRecord(const std::string& file, std::string_view text) {
+  JobWithRecord out;
+  Problems problems = readJson(
+      file, text, [&out](OrderedJson& json, Problems& wrong) { readInto(out, json, wrong); });
   if (!problems.empty()) return problems;
   return out;
 }
@@ -344,27 +353,29 @@ Result<Job> readJob(const std::string& file, std::string_view text) {
 
 namespace {
 
-OrderedJson jobJson(const Job& job) {
-  JsonWriter writer(job.unit);
+void writeInto(JsonWriter& writer, const Job& job) {
   std::string format = kJobFormat;
   int version = kJobFileVersion;
   writer("format", format);
   writer("version", version);
   Job copy = job;  // the description is shared with the reader and so takes a mutable value
   fields(writer, copy);
-  return writer.take();
 }
 
 }  // namespace
 
 std::string writeJob(const Job& job) {
-  return jobJson(job).dump(1) + "\n";
+  JsonWriter writer(job.unit);
+  writeInto(writer, job);
+  return writer.indented();
 }
 
 std::string writeJob(const Job& job, const Record& record) {
-  OrderedJson json = jobJson(job);
-  json["record"] = recordJson(record);
-  return json.dump(1) + "\n";
+  JsonWriter writer(job.unit);
+  writeInto(writer, job);
+  Record copy = record;
+  writer.inMillimetres("record", copy);
+  return writer.indented();
 }
 
 Result<Fragment> readFragment(const std::string& file, std::string_view text) {

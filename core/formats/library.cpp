@@ -3,9 +3,7 @@
 #include <fmt/format.h>
 
 #include <algorithm>
-#include <functional>
 #include <map>
-#include <nlohmann/json.hpp>
 
 #include "core/fields/json_archive.h"
 #include "core/formats/job_json.h"
@@ -25,20 +23,6 @@ bool namesMaterial(const std::string& field) {
 bool namesBanding(const std::string& field) {
   return field == "banding" || field == "bandLong" || field == "bandShort" || field == "farLong" ||
          field == "farShort";
-}
-
-// Every text in fields that `chosen` accepts, replaced.
-void replaceIn(OrderedJson& json, bool (*chosen)(const std::string&),
-               const std::function<std::string(const std::string&)>& with) {
-  if (json.is_array())
-    for (OrderedJson& one : json) replaceIn(one, chosen, with);
-  if (!json.is_object()) return;
-  for (auto& [key, value] : json.items()) {
-    if (value.is_string() && chosen(key))
-      value = with(value.get<std::string>());
-    else
-      replaceIn(value, chosen, with);
-  }
 }
 
 // What each role is in a job.
@@ -67,26 +51,18 @@ std::map<std::string, std::string> rolesOf(const Job& job) {
 }  // namespace
 
 Result<LibraryItem> readLibraryItem(const std::string& file, std::string_view text) {
-  const auto json = parseJson(file, text);
-  if (!json) return json.problems();
-  Problems problems;
-  JsonReader reader(json.value(), "", problems);
   LibraryItem out;
-  const OrderedJson* assembly = nullptr;
-  if (reader.is(kLibraryFormat, 1, kLibraryVersion)) {
+  int version = kLibraryVersion;
+  const Problems problems = readObject(file, text, [&](JsonReader& reader) {
+    if (!reader.is(kLibraryFormat, 1, kLibraryVersion)) return;
+    reader("version", version);
     reader.must("name", out.name);
     reader("about", out.about);
-    if (reader.required("assembly")) assembly = reader.get("assembly");
-  }
-  reader.finish();
-  if (problems.empty()) {
-    OrderedJson now = *assembly;
-    if ((*json)["version"] == 1) takeVersion4(now);
-    out.text = now.dump();
-    if (const auto read = readFragment(file, out.text); !read) return read.problems();
-  }
-  for (Problem& problem : problems) problem.file = file;
+    if (reader.required("assembly")) out.text = reader.textOf("assembly");
+  });
   if (!problems.empty()) return problems;
+  if (version == 1) out.text = fragmentOfVersion1(out.text);
+  if (const auto read = readFragment(file, out.text); !read) return read.problems();
   return out;
 }
 
@@ -94,17 +70,21 @@ Result<Fragment> placed(const LibraryItem& item, const Job& job) {
   const std::map<std::string, std::string> roles = rolesOf(job);
   if (roles.empty())
     return Problem{{}, 0, {}, "no sheet material in the rack", "one, to make the assembly of"};
-  OrderedJson json = OrderedJson::parse(item.text);
-  replaceIn(json, namesMaterial, [&](const std::string& role) {
+  const auto materialOf = [&](const std::string& role) {
     const auto at = roles.find(role);
     if (at != roles.end()) return at->second;
     return role.empty() || findMaterial(job, role) != nullptr ? role : roles.at("case");
-  });
-  replaceIn(json, namesBanding, [&](const std::string& name) {
+  };
+  const auto bandingOf = [&](const std::string& name) {
     if (name.empty() || findBanding(job, name) != nullptr) return name;
     return job.bandings.empty() ? std::string() : job.bandings.front().id;
-  });
-  return readFragment(item.name, json.dump());
+  };
+  return readFragment(item.name,
+                      withTexts(item.text, [&](const std::string& field, const std::string& text) {
+                        return namesMaterial(field)  ? materialOf(text)
+                               : namesBanding(field) ? bandingOf(text)
+                                                     : text;
+                      }));
 }
 
 std::string writeLibraryItem(const std::string& name, const std::string& about,
@@ -112,23 +92,29 @@ std::string writeLibraryItem(const std::string& name, const std::string& about,
   // Ids of its own, so that what is chosen for its parts still names them.
   Job alone;
   addCopy(alone, assembly, job.overrides, assembly.code);
-  OrderedJson json = OrderedJson::parse(
-      writeFragment({std::as_const(alone).assemblies[0], std::move(alone.overrides)}));
+  const std::string json =
+      writeFragment({std::as_const(alone).assemblies[0], std::move(alone.overrides)});
   const std::map<std::string, std::string> roles = rolesOf(job);
-  replaceIn(json, namesMaterial, [&](const std::string& id) {
+  const auto roleOf = [&](const std::string& id) {
     for (const char* role : {"case", "back", "box", "solid"})
       if (const auto at = roles.find(role); at != roles.end() && at->second == id)
         return std::string(role);
     return id;
-  });
-  replaceIn(json, namesBanding,
-            [](const std::string& id) { return id.empty() ? id : std::string("edge"); });
-  OrderedJson out = {{"format", kLibraryFormat},
-                     {"version", kLibraryVersion},
-                     {"name", name},
-                     {"about", about},
-                     {"assembly", json}};
-  return out.dump(1) + "\n";
+  };
+  std::string format = kLibraryFormat;
+  int version = kLibraryVersion;
+  std::string named = name, said = about;
+  JsonWriter writer;
+  writer("format", format);
+  writer("version", version);
+  writer("name", named);
+  writer("about", said);
+  writer.written("assembly",
+                 withTexts(json, [&](const std::string& field, const std::string& text) {
+                   if (namesMaterial(field)) return roleOf(text);
+                   return namesBanding(field) && !text.empty() ? std::string("edge") : text;
+                 }));
+  return writer.indented();
 }
 
 }  // namespace pp

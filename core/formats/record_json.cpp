@@ -3,8 +3,9 @@
 #include <fmt/format.h>
 
 #include <algorithm>
-#include <nlohmann/json.hpp>
+#include <optional>
 
+#include "core/fields/archive.h"
 #include "core/formats/event_json.h"
 #include "core/formats/part_fields.h"
 #include "core/formats/plan_fields.h"
@@ -45,14 +46,6 @@ void fields(Archive& a, Cutting& v) {
   a.must("plans", v.plans);
 }
 
-void fields(Archive& a, Record& v) {
-  a("codes", v.codes);
-  a("scope", v.scope);
-  a("plan", v.plan);
-  a("cuttings", v.cuttings);
-  a("events", v.events);
-}
-
 namespace {
 
 int depthOf(const CutTree& tree) {
@@ -69,6 +62,15 @@ bool canBeRead(const Plan& plan) {
 }
 
 }  // namespace
+
+void fields(Archive& a, Record& v) {
+  a("codes", v.codes);
+  a("scope", v.scope);
+  std::optional<KeptPlan> none;
+  a("plan", !a.reads() && v.plan && !canBeRead(v.plan->plan) ? none : v.plan);
+  a("cuttings", v.cuttings);
+  a("events", v.events);
+}
 
 namespace {
 
@@ -96,6 +98,8 @@ std::optional<std::string> wrongWith(CuttingPlan& one) {
   return std::nullopt;
 }
 
+}  // namespace
+
 void check(Record& record, const std::string& pointer, Problems& problems) {
   for (std::size_t i = 0; i < record.cuttings.size(); ++i) {
     Cutting& cutting = record.cuttings[i];
@@ -117,25 +121,6 @@ void check(Record& record, const std::string& pointer, Problems& problems) {
                           fmt::format("{}/events/{}/seq", pointer, i),
                           std::to_string(record.events[i].seq),
                           "more than the one before"});
-}
-
-}  // namespace
-
-OrderedJson recordJson(const Record& record) {
-  JsonWriter writer;
-  Record copy = record;  // the description is shared with the reader and so takes a mutable value
-  if (copy.plan && !canBeRead(copy.plan->plan)) copy.plan.reset();
-  fields(writer, copy);
-  return writer.take();
-}
-
-Record readRecord(const OrderedJson& json, const std::string& pointer, Problems& problems) {
-  Record out;
-  JsonReader reader(json, pointer, problems);
-  fields(reader, out);
-  reader.finish();
-  if (problems.empty()) check(out, pointer, problems);
-  return out;
 }
 
 }  // namespace pp

@@ -1,13 +1,15 @@
 // The record half of a job's file.
 #pragma once
 
-#include "core/fields/json_archive.h"
 #include "core/floor/record.h"
 
 namespace pp {
 
-OrderedJson recordJson(const Record& record);
-// Reads what stands at `pointer`; what is wrong with it is added to `problems`.
-Record readRecord(const OrderedJson& json, const std::string& pointer, Problems& problems);
+class Archive;
+
+// A plan that is nested deeper than a reader goes is left out.
+void fields(Archive& a, Record& v);
+// What is wrong with a record that was read, which stands at `pointer`.
+void check(Record& record, const std::string& pointer, Problems& problems);
 
 }  // namespace pp

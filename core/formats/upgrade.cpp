@@ -153,6 +153,12 @@ void takeVersion4(OrderedJson& json) {
     if (key != "features" && key != "record") takeVersion4(value);
 }
 
+std::string fragmentOfVersion1(const std::string& text) {
+  OrderedJson json = OrderedJson::parse(text);
+  takeVersion4(json);
+  return json.dump();
+}
+
 void dropUnused(Job& job) {
   const auto clean = [](SharedRows<LooseBoard>& boards) {
     for (std::size_t i = 0; i < boards.size(); ++i)

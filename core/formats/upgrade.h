@@ -37,6 +37,9 @@ void takeVersion2(OrderedJson& json);
 // clear height.
 void takeVersion4(OrderedJson& json);
 
+// A fragment of the first version of the library as one of today.
+std::string fragmentOfVersion1(const std::string& text);
+
 // What version 1 passed over in silence: fields that a feature of a board does not use.
 void dropUnused(Job& job);
 

@@ -5,9 +5,9 @@
 #include <string>
 #include <vector>
 
-#include "core/job/part_key.h"
 #include "core/designs/boards.h"
 #include "core/designs/carcass.h"
+#include "core/job/part_key.h"
 
 namespace pp {
 

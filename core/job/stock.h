@@ -6,8 +6,8 @@
 #include <string>
 #include <vector>
 
-#include "core/job/defect.h"
 #include "core/designs/id.h"
+#include "core/job/defect.h"
 #include "core/length/length.h"
 
 namespace pp {

@@ -38,8 +38,8 @@ constexpr Kind row(const char* field, const char* name, char letter,
       },
       [](const AssemblyBody& body) -> AssemblyBody { return mirrored(std::get<T>(body)); },
       [](Archive& archive, AssemblyBody& body) { fields(archive, std::get<T>(body)); },
-      [](const Maker& maker, const AssemblyBody& body, Made& out) {
-        make(maker, std::get<T>(body), out);
+      [](const PartBuilder& builder, const AssemblyBody& body, Made& out) {
+        make(builder, std::get<T>(body), out);
       }};
 }
 

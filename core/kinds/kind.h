@@ -15,7 +15,7 @@
 #include "core/job/check.h"
 #include "core/kinds/common/made.h"
 #include "core/kinds/common/plain.h"
-#include "core/parts/maker.h"
+#include "core/parts/part_builder.h"
 
 namespace pp {
 
@@ -34,7 +34,7 @@ struct Kind {
   AssemblyBody (*plain)(const Job&, const PlainMaterials&);
   AssemblyBody (*mirrored)(const AssemblyBody&);
   void (*fields)(Archive&, AssemblyBody&);
-  void (*make)(const Maker&, const AssemblyBody&, Made&);
+  void (*make)(const PartBuilder&, const AssemblyBody&, Made&);
 };
 
 using Kinds = std::array<Kind, std::variant_size_v<AssemblyBody>>;

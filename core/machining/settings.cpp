@@ -14,18 +14,22 @@
 namespace pp::bench {
 namespace {
 
-bool isSlot(Cut cut) {
-  return cut == Cut::Dado || cut == Cut::Rabbet || cut == Cut::Groove || cut == Cut::EdgeGroove;
+bool isSlot(MachiningKind cut) {
+  return cut == MachiningKind::Dado || cut == MachiningKind::Rabbet ||
+         cut == MachiningKind::Groove || cut == MachiningKind::EdgeGroove;
 }
-bool isHole(Cut cut) {
-  return cut == Cut::PinHoles || cut == Cut::Hole || cut == Cut::HoleRow || cut == Cut::HingeCup ||
-         cut == Cut::Mortises;
+bool isHole(MachiningKind cut) {
+  return cut == MachiningKind::PinHoles || cut == MachiningKind::Hole ||
+         cut == MachiningKind::HoleRow || cut == MachiningKind::HingeCup ||
+         cut == MachiningKind::Mortises;
 }
 // What changes an edge: nothing is measured from that edge afterwards.
-bool takesTheEdge(Cut cut) {
-  return cut == Cut::Bevel || cut == Cut::Taper || cut == Cut::Arc || cut == Cut::Bulge ||
-         cut == Cut::RoundCorner || cut == Cut::RoundEnd || cut == Cut::RoundOver ||
-         cut == Cut::Chamfer || cut == Cut::Notch || cut == Cut::ThicknessTaper;
+bool takesTheEdge(MachiningKind cut) {
+  return cut == MachiningKind::Bevel || cut == MachiningKind::Taper || cut == MachiningKind::Arc ||
+         cut == MachiningKind::Bulge || cut == MachiningKind::RoundCorner ||
+         cut == MachiningKind::RoundEnd || cut == MachiningKind::RoundOver ||
+         cut == MachiningKind::Chamfer || cut == MachiningKind::Notch ||
+         cut == MachiningKind::ThicknessTaper;
 }
 
 // The edge that goes first where the piece lies with `down` on the table and `against` at a fence
@@ -73,7 +77,7 @@ class Chooser {
     } else if (isHole(cut.cut)) {
       out.tool = Tool::Drill;
       work.down = opposite(cut.face);
-    } else if (cut.cut == Cut::Pockets) {
+    } else if (cut.cut == MachiningKind::Pockets) {
       out.tool = Tool::PocketJig;
       out.distance = {};
       out.depth = part.thickness;
@@ -109,17 +113,18 @@ class Chooser {
   }
 
   void slot(const Part& part, const Machining& cut, Setting& out, Work& work) const {
-    if (cut.cut == Cut::EdgeGroove) {
+    if (cut.cut == MachiningKind::EdgeGroove) {
       // Its face runs along the fence.
       out.distance = cut.w0;
       work.down = Face::Inside;
     }
-    work.stopped = cut.cut != Cut::EdgeGroove && !cut.through;
+    work.stopped = cut.cut != MachiningKind::EdgeGroove && !cut.through;
     const Length bit = bitFor(out.width);
     const Length across = acrossFence(part, work.against);
     // From the other end where the fence does not reach.
     const auto reachFrom = [&](Length reach) {
-      if (reach == Length{} || out.distance <= reach || cut.cut == Cut::EdgeGroove) return true;
+      if (reach == Length{} || out.distance <= reach || cut.cut == MachiningKind::EdgeGroove)
+        return true;
       const Length other = across - out.distance - out.width;
       if (other < Length{} || other > reach) return false;
       out.distance = other;
@@ -155,7 +160,7 @@ class Chooser {
 
   void shape(const Part& part, const Machining& cut, Setting& out, Work& work) const {
     switch (cut.cut) {
-      case Cut::Bevel:
+      case MachiningKind::Bevel:
         out.tool = hasTable_ && tilts_ ? Tool::TableSaw : Tool::Router;
         out.tilt = cut.angle;
         out.width = out.depth = {};
@@ -164,18 +169,18 @@ class Chooser {
         work.down = opposite(cut.face);
         out.distance = acrossFence(part, cut.from);
         return;
-      case Cut::Taper:
-      case Cut::ThicknessTaper:
+      case MachiningKind::Taper:
+      case MachiningKind::ThicknessTaper:
         out.tool = hasTable_ ? Tool::Jig : Tool::HandSaw;
         out.tilt = cut.angle;
         out.distance = {};
         return;
-      case Cut::RoundOver:
-      case Cut::Chamfer:
+      case MachiningKind::RoundOver:
+      case MachiningKind::Chamfer:
         out.tool = Tool::EaseBit;
         out.distance = out.depth = {};
         return;
-      case Cut::Notch:
+      case MachiningKind::Notch:
         out.tool = Tool::HandSaw;
         out.width = cut.u1 - cut.u0;
         out.depth = cut.v1 - cut.v0;
@@ -342,7 +347,7 @@ std::vector<Setting> settings(const std::vector<Pieces>& pieces, const Job& job)
     if (isSlot(one.cut)) {
       one.goesIn = first.receives;
       one.testCut = widths.insert({one.tool, micrometres(one.width)}).second;
-    } else if (one.cut == Cut::Bevel) {
+    } else if (one.cut == MachiningKind::Bevel) {
       one.testCut = tilts.insert(one.tilt.inMillidegrees()).second;
     }
     out.push_back(std::move(one));
@@ -382,14 +387,14 @@ std::vector<Warning> warnings(const std::vector<Pieces>& pieces) {
     };
     for (std::size_t i = 0; i < part.machining.size(); ++i) {
       const Machining& cut = part.machining[i];
-      const bool slot = isSlot(cut.cut) && cut.cut != Cut::EdgeGroove;
+      const bool slot = isSlot(cut.cut) && cut.cut != MachiningKind::EdgeGroove;
       // A rabbet for a back is deep on purpose.
-      if (slot && cut.cut != Cut::Rabbet && 2 * cut.depth > part.thickness)
+      if (slot && cut.cut != MachiningKind::Rabbet && 2 * cut.depth > part.thickness)
         warn(fmt::format("the {} for the {} takes more than half of its thickness",
                          cutName(cut.cut), cut.receives));
       for (std::size_t k = i + 1; k < part.machining.size(); ++k) {
         const Machining& other = part.machining[k];
-        const bool both = slot && isSlot(other.cut) && other.cut != Cut::EdgeGroove;
+        const bool both = slot && isSlot(other.cut) && other.cut != MachiningKind::EdgeGroove;
         const Length low = std::max(cut.u0, other.u0), high = std::min(cut.u1, other.u1);
         const Length left = std::max(cut.v0, other.v0), right = std::min(cut.v1, other.v1);
         if (low >= high || left >= right) continue;

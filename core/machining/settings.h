@@ -38,7 +38,7 @@ struct Work {
 
 struct Setting {
   Tool tool = Tool::DadoStack;
-  Cut cut = Cut::Dado;  // of the first work
+  MachiningKind cut = MachiningKind::Dado;  // of the first work
   Length width, depth;  // of holes the diameter; of pocket holes the thickness the jig is set for
   Angle tilt;
   Length distance;         // from the fence to the near side; of holes to their centre line

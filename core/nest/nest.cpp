@@ -7,12 +7,12 @@
 #include <thread>
 
 #include "core/nest/bars.h"
-#include "core/nest/work/beside.h"
 #include "core/nest/bounds/bound.h"
 #include "core/nest/goals/finish.h"
 #include "core/nest/goals/kept.h"
 #include "core/nest/search/to_plan.h"
 #include "core/nest/search/warm.h"
+#include "core/nest/work/beside.h"
 #include "core/nest/work/workers.h"
 
 namespace pp::nest {

@@ -40,7 +40,7 @@ Line curve(const Machining& cut, const Part& part, double beyond) {
   const double rise = cut.depth.inMm();
   const double radius = (chord * chord / 4 + rise * rise) / (2 * rise);
   const double half = std::asin(std::min(1.0, chord / 2 / radius));
-  const bool bulge = cut.cut == Cut::Bulge;
+  const bool bulge = cut.cut == MachiningKind::Bulge;
   const int steps = stepsFor(radius, 2 * half);
   Line out;
   const auto at = [&](double along, double in) {
@@ -95,16 +95,16 @@ Line recess(const Machining& cut) {
 
 std::vector<Line> cutLines(const Machining& cut, const Part& part, double beyond) {
   switch (cut.cut) {
-    case Cut::Arc:
-    case Cut::Bulge:
+    case MachiningKind::Arc:
+    case MachiningKind::Bulge:
       return {curve(cut, part, beyond)};
-    case Cut::RoundCorner:
+    case MachiningKind::RoundCorner:
       return {corner(cut, part, cut.v0 != Length{})};
-    case Cut::RoundEnd:
+    case MachiningKind::RoundEnd:
       return {corner(cut, part, false), corner(cut, part, true)};
-    case Cut::Slot:
+    case MachiningKind::Slot:
       return {slot(cut)};
-    case Cut::Recess:
+    case MachiningKind::Recess:
       return {recess(cut)};
     default:
       return {};

@@ -20,8 +20,8 @@ void move(Length& low, Length& high, Length whole, bool near, Length by, bool po
   if (atHigh) high += by;
 }
 
-bool isPoint(Cut cut) {
-  return isRow(cut) || cut == Cut::Hole || cut == Cut::Slot;
+bool isPoint(MachiningKind cut) {
+  return isRow(cut) || cut == MachiningKind::Hole || cut == MachiningKind::Slot;
 }
 
 }  // namespace
@@ -52,11 +52,11 @@ void extend(Part& part, Edge edge, Length by) {
     }
 }
 
-Problems extendAsChosen(const Maker& maker, Part& part, Edge edge, Length by) {
+Problems extendAsChosen(const PartBuilder& builder, Part& part, Edge edge, Length by) {
   const Reason& size = isEnd(edge) ? part.length : part.width;
   if (size.total() + by <= Length{})
     return {cannot(sideName(part.edges[static_cast<std::size_t>(edge)]) + " of the " + part.name,
-                   maker.shown(-by) + " set back", "less than it has")};
+                   builder.shown(-by) + " set back", "less than it has")};
   extend(part, edge, by);
   return {};
 }

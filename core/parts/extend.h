@@ -1,7 +1,7 @@
 // Makes a part longer, wider or smaller at one edge, with all that is measured on it.
 #pragma once
 
-#include "core/parts/maker.h"
+#include "core/parts/part_builder.h"
 
 namespace pp {
 
@@ -10,6 +10,6 @@ namespace pp {
 void extend(Part& part, Edge edge, Length by);
 
 // The same where something would be left of the part; else the problem, and no change.
-Problems extendAsChosen(const Maker& maker, Part& part, Edge edge, Length by);
+Problems extendAsChosen(const PartBuilder& builder, Part& part, Edge edge, Length by);
 
 }  // namespace pp

@@ -5,7 +5,7 @@
 #include <algorithm>
 
 #include "core/parts/machining.h"
-#include "core/parts/maker.h"
+#include "core/parts/part_builder.h"
 #include "core/parts/trig.h"
 
 namespace pp {
@@ -39,9 +39,9 @@ class FeatureCutter {
   Problems run() {
     switch (f_.kind) {
       case FeatureKind::Hole:
-        return holes(1, Cut::Hole);
+        return holes(1, MachiningKind::Hole);
       case FeatureKind::HoleRow:
-        return holes(f_.count, Cut::HoleRow);
+        return holes(f_.count, MachiningKind::HoleRow);
       case FeatureKind::Slot:
         return slot();
       case FeatureKind::Notch:
@@ -92,8 +92,8 @@ class FeatureCutter {
                    "more than 0 and less than the thickness of " + show(part_.thickness))};
   }
 
-  Problems holes(std::int64_t count, Cut kind) {
-    const bool row = kind == Cut::HoleRow;
+  Problems holes(std::int64_t count, MachiningKind kind) {
+    const bool row = kind == MachiningKind::HoleRow;
     if (row && (count < 2 || count > 1'000 || f_.pitch < f_.size))
       return {cannot(part_.name, std::to_string(count) + " holes " + show(f_.pitch) + " apart",
                      "a row of 2 to 1000 holes that do not run into one another")};
@@ -130,7 +130,7 @@ class FeatureCutter {
         u0 + f_.length > length_ || v0 + f_.size / 2 > width_)
       return outside("slot");
     Machining cut;
-    cut.cut = Cut::Slot;
+    cut.cut = MachiningKind::Slot;
     cut.face = f_.face;
     cut.u0 = u0;
     cut.u1 = u0 + f_.length;
@@ -214,7 +214,7 @@ class FeatureCutter {
                  "a taper that begins " + show(f_.along) + " along, " + show(f_.across) + " wide",
                  "one that begins at the board's full " + show(wide))};
     Machining cut;
-    cut.cut = Cut::Taper;
+    cut.cut = MachiningKind::Taper;
     cut.receives = "taper";
     cut.from = edge;
     const bool far = edge == Edge::L2 || edge == Edge::W2;
@@ -250,7 +250,7 @@ class FeatureCutter {
       return {cannot(part_.name, "a taper that begins further on at " + show(f_.across),
                      "one that begins at the full thickness of " + show(part_.thickness))};
     Machining cut;
-    cut.cut = Cut::ThicknessTaper;
+    cut.cut = MachiningKind::ThicknessTaper;
     cut.receives = "taper";
     cut.face = f_.face;
     cut.u0 = f_.farEnd ? Length{} : f_.along;
@@ -275,7 +275,7 @@ class FeatureCutter {
         f_.depth >= wide || 2 * f_.depth > over)
       return outside(f_.bulging ? "bulge" : "hollow");
     Machining cut;
-    cut.cut = f_.bulging ? Cut::Bulge : Cut::Arc;
+    cut.cut = f_.bulging ? MachiningKind::Bulge : MachiningKind::Arc;
     cut.from = edge;
     cut.depth = f_.depth;
     (end ? cut.v0 : cut.u0) = from;
@@ -289,7 +289,7 @@ class FeatureCutter {
     if (radius <= Length{} || radius > length_ || radius > width_ || (whole && 2 * radius > width_))
       return outside(whole ? "rounded end" : "rounded corner");
     Machining cut;
-    cut.cut = whole ? Cut::RoundEnd : Cut::RoundCorner;
+    cut.cut = whole ? MachiningKind::RoundEnd : MachiningKind::RoundCorner;
     cut.from = f_.farEnd ? Edge::W2 : Edge::W1;
     cut.u0 = placed(Length{}, radius, length_, f_.farEnd);
     cut.u1 = cut.u0 + radius;
@@ -319,7 +319,7 @@ class FeatureCutter {
       return {cannot(part_.name, "corners of radius " + show(f_.size) + " in a recess",
                      "at most half of its " + show(std::min(f_.length, f_.width)))};
     Machining cut;
-    cut.cut = Cut::Recess;
+    cut.cut = MachiningKind::Recess;
     cut.face = f_.face;
     cut.receives = "inlay";
     cut.u0 = u0;
@@ -354,7 +354,7 @@ class FeatureCutter {
       return {cannot(part_.name, std::string(what) + " of " + show(f_.size),
                      "at most " + show(banding->thickness) + ", as thick as the edge banding is")};
     Machining cut;
-    cut.cut = f_.kind == FeatureKind::RoundOver ? Cut::RoundOver : Cut::Chamfer;
+    cut.cut = f_.kind == FeatureKind::RoundOver ? MachiningKind::RoundOver : MachiningKind::Chamfer;
     cut.face = f_.face;
     cut.from = edge;
     cut.u1 = length_;

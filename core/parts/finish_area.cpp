@@ -24,7 +24,8 @@ std::int64_t inCm2(Area area) {
 }
 
 bool keepsGlue(const Machining& cut) {
-  return (cut.cut == Cut::Dado || cut.cut == Cut::Rabbet || cut.cut == Cut::Groove) &&
+  return (cut.cut == MachiningKind::Dado || cut.cut == MachiningKind::Rabbet ||
+          cut.cut == MachiningKind::Groove) &&
          !cut.receives.empty();
 }
 

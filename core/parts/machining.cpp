@@ -15,7 +15,7 @@ Machining dadoAcross(const Part& part, std::string receives, Length u0, Length w
   cut.depth = depth;
   cut.width = width;
   const bool atEnd = cut.u1 == part.length.total();
-  cut.cut = atEnd || u0 == Length{} ? Cut::Rabbet : Cut::Dado;
+  cut.cut = atEnd || u0 == Length{} ? MachiningKind::Rabbet : MachiningKind::Dado;
   cut.from = atEnd ? Edge::W2 : Edge::W1;
   cut.distance = atEnd ? Length{} : u0;
   return cut;
@@ -32,7 +32,7 @@ Machining grooveAlong(const Part& part, std::string receives, Length v0, Length 
   cut.depth = depth;
   cut.width = width;
   const bool atEdge = cut.v1 == part.width.total();
-  cut.cut = atEdge || v0 == Length{} ? Cut::Rabbet : Cut::Groove;
+  cut.cut = atEdge || v0 == Length{} ? MachiningKind::Rabbet : MachiningKind::Groove;
   cut.from = atEdge ? Edge::L2 : Edge::L1;
   cut.distance = atEdge ? Length{} : v0;
   return cut;
@@ -41,7 +41,7 @@ Machining grooveAlong(const Part& part, std::string receives, Length v0, Length 
 Machining notch(const Part& part, std::string receives, Length u0, Length u1, Length v0,
                 Length v1) {
   Machining cut;
-  cut.cut = Cut::Notch;
+  cut.cut = MachiningKind::Notch;
   cut.receives = std::move(receives);
   cut.u0 = u0;
   cut.u1 = u1;
@@ -56,7 +56,7 @@ Machining notch(const Part& part, std::string receives, Length u0, Length u1, Le
 
 Machining bevel(Edge edge, Angle angle, Face full, std::string receives) {
   Machining cut;
-  cut.cut = Cut::Bevel;
+  cut.cut = MachiningKind::Bevel;
   cut.face = full;
   cut.receives = std::move(receives);
   cut.from = edge;
@@ -64,7 +64,7 @@ Machining bevel(Edge edge, Angle angle, Face full, std::string receives) {
   return cut;
 }
 
-Machining rowAtEnd(const Part& part, Cut cut, std::string receives, Edge edge, Length in,
+Machining rowAtEnd(const Part& part, MachiningKind cut, std::string receives, Edge edge, Length in,
                    Length width, Length depth, Face face) {
   constexpr Length kEvery = Length::mm(150);
   constexpr Length kFromEdge = Length::mm(50);

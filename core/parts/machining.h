@@ -21,7 +21,7 @@ Machining bevel(Edge edge, Angle angle, Face full, std::string receives);
 
 // A row along the end `edge` (W1 or W2), `in` from it: pockets or mortises, one about every
 // 150 mm, two at least.
-Machining rowAtEnd(const Part& part, Cut cut, std::string receives, Edge edge, Length in,
+Machining rowAtEnd(const Part& part, MachiningKind cut, std::string receives, Edge edge, Length in,
                    Length width, Length depth, Face face);
 
 }  // namespace pp

@@ -6,59 +6,60 @@
 
 namespace pp {
 
-std::string cutName(Cut cut) {
+std::string cutName(MachiningKind cut) {
   switch (cut) {
-    case Cut::Dado:
+    case MachiningKind::Dado:
       return "dado";
-    case Cut::Rabbet:
+    case MachiningKind::Rabbet:
       return "rabbet";
-    case Cut::Groove:
+    case MachiningKind::Groove:
       return "groove";
-    case Cut::Notch:
+    case MachiningKind::Notch:
       return "notch";
-    case Cut::PinHoles:
+    case MachiningKind::PinHoles:
       return "pin holes";
-    case Cut::EdgeGroove:
+    case MachiningKind::EdgeGroove:
       return "edge groove";
-    case Cut::Bevel:
+    case MachiningKind::Bevel:
       return "bevel";
-    case Cut::Taper:
+    case MachiningKind::Taper:
       return "taper";
-    case Cut::Arc:
+    case MachiningKind::Arc:
       return "arc";
-    case Cut::Hole:
+    case MachiningKind::Hole:
       return "hole";
-    case Cut::Slot:
+    case MachiningKind::Slot:
       return "slot";
-    case Cut::HingeCup:
+    case MachiningKind::HingeCup:
       return "hinge cups";
-    case Cut::Pockets:
+    case MachiningKind::Pockets:
       return "pocket holes";
-    case Cut::Mortises:
+    case MachiningKind::Mortises:
       return "mortises";
-    case Cut::Bulge:
+    case MachiningKind::Bulge:
       return "bulge";
-    case Cut::RoundCorner:
+    case MachiningKind::RoundCorner:
       return "rounded corner";
-    case Cut::RoundEnd:
+    case MachiningKind::RoundEnd:
       return "rounded end";
-    case Cut::HoleRow:
+    case MachiningKind::HoleRow:
       return "row of holes";
-    case Cut::ThicknessTaper:
+    case MachiningKind::ThicknessTaper:
       return "taper of the thickness";
-    case Cut::Recess:
+    case MachiningKind::Recess:
       return "recess";
-    case Cut::RoundOver:
+    case MachiningKind::RoundOver:
       return "round-over";
-    case Cut::Chamfer:
+    case MachiningKind::Chamfer:
       return "chamfer";
   }
   return {};
 }
 
-bool isRow(Cut cut) {
-  return cut == Cut::PinHoles || cut == Cut::HingeCup || cut == Cut::Pockets ||
-         cut == Cut::Mortises || cut == Cut::HoleRow;
+bool isRow(MachiningKind cut) {
+  return cut == MachiningKind::PinHoles || cut == MachiningKind::HingeCup ||
+         cut == MachiningKind::Pockets || cut == MachiningKind::Mortises ||
+         cut == MachiningKind::HoleRow;
 }
 
 std::optional<Edge> Part::edgeAt(Side side) const {
@@ -91,11 +92,11 @@ SlantedEdge slantedEdge(const Machining& taper, const Part& part) {
 }
 
 Box removed(const Machining& machining, const Part& part) {
-  if (machining.cut != Cut::EdgeGroove && machining.cut != Cut::Dado &&
-      machining.cut != Cut::Rabbet && machining.cut != Cut::Groove && machining.cut != Cut::Notch &&
-      machining.cut != Cut::Recess)
+  if (machining.cut != MachiningKind::EdgeGroove && machining.cut != MachiningKind::Dado &&
+      machining.cut != MachiningKind::Rabbet && machining.cut != MachiningKind::Groove &&
+      machining.cut != MachiningKind::Notch && machining.cut != MachiningKind::Recess)
     return {};
-  if (machining.cut == Cut::EdgeGroove)
+  if (machining.cut == MachiningKind::EdgeGroove)
     return {{machining.u0, machining.v0, machining.w0},
             {machining.u1, machining.v1, machining.w0 + machining.width}};
   Box out{{machining.u0, machining.v0, Length{}}, {machining.u1, machining.v1, machining.depth}};
@@ -216,7 +217,7 @@ std::string describeCurve(const Machining& cut, const Part& part, const Show& sh
   const Length from = end ? cut.v0 : cut.u0;
   const Length to = end ? cut.v1 : cut.u1;
   const Length whole = end ? part.width.total() : part.length.total();
-  std::string out = cut.cut == Cut::Bulge
+  std::string out = cut.cut == MachiningKind::Bulge
                         ? fmt::format("bulge along the {} {}, {} beyond the rest of it", edge,
                                       end ? "end" : "edge", show(cut.depth))
                         : fmt::format("arc along the {} {}, {} hollow in the middle", edge,
@@ -241,61 +242,61 @@ std::string describe(const Machining& machining, const Part& part, const LengthS
                        static_cast<double>(machining.angle.inMillidegrees()) / kMillidegrees);
   };
   switch (machining.cut) {
-    case Cut::EdgeGroove:
+    case MachiningKind::EdgeGroove:
       return fmt::format(
           "groove for the {} in the {} edge, {} from the inside face, {} wide, {} deep",
           machining.receives, edge, show(machining.w0), show(machining.width),
           show(machining.depth));
-    case Cut::Bevel:
+    case MachiningKind::Bevel:
       return fmt::format("bevel {} along the {} edge, {} face full size", degrees(), edge, face);
-    case Cut::Taper:
+    case MachiningKind::Taper:
       return describeTaper(machining, part, degrees(), show);
-    case Cut::ThicknessTaper:
+    case MachiningKind::ThicknessTaper:
       return fmt::format(
           "taper {} of the thickness, {} face, from {} thick {} along to {} thick {} "
           "along",
           degrees(), face, show(machining.w0), show(machining.u0), show(machining.depth),
           show(machining.u1));
-    case Cut::Arc:
-    case Cut::Bulge:
+    case MachiningKind::Arc:
+    case MachiningKind::Bulge:
       return describeCurve(machining, part, show);
-    case Cut::RoundCorner:
+    case MachiningKind::RoundCorner:
       return fmt::format(
           "{} {} corner rounded, radius {}", edge,
           sideName(
               part.edges[static_cast<std::size_t>(machining.v0 == Length{} ? Edge::L1 : Edge::L2)]),
           show(machining.width));
-    case Cut::RoundEnd:
+    case MachiningKind::RoundEnd:
       return fmt::format("{} end rounded, radius {}", edge, show(machining.width));
-    case Cut::Hole:
+    case MachiningKind::Hole:
       return fmt::format("hole {} wide, {}{} along, {} across", show(machining.width),
                          deepIn(machining, part, show), show(machining.u0), show(machining.v0));
-    case Cut::Recess:
+    case MachiningKind::Recess:
       return fmt::format(
           "recess {} × {}, {} deep in the {} face, {} from the {} end, {} from the {} "
           "edge, corners of radius {}",
           show(machining.u1 - machining.u0), show(machining.v1 - machining.v0),
           show(machining.depth), face, show(machining.u0), named(Edge::W1), show(machining.v0),
           named(Edge::L1), show(machining.width));
-    case Cut::RoundOver:
-    case Cut::Chamfer:
+    case MachiningKind::RoundOver:
+    case MachiningKind::Chamfer:
       return fmt::format("{} {} along the {} edge, {}{}", cutName(machining.cut),
                          show(machining.width), edge,
                          machining.bothFaces ? "both faces" : face + " face",
                          machining.assembled ? ", when it has been put in" : "");
-    case Cut::HoleRow:
+    case MachiningKind::HoleRow:
       return fmt::format("{} holes {} wide, {}the first {} along, {} across, {} apart {} the board",
                          machining.holes, show(machining.width), deepIn(machining, part, show),
                          show(machining.u0), show(machining.v0), show(machining.pitch),
                          machining.u1 > machining.u0 ? "along" : "across");
-    case Cut::Slot:
+    case MachiningKind::Slot:
       return fmt::format("slot {} wide, {} long, {}its middle {} along, {} across",
                          show(machining.width), show(machining.u1 - machining.u0),
                          deepIn(machining, part, show), show((machining.u0 + machining.u1) / 2),
                          show(machining.v0));
-    case Cut::HingeCup:
-    case Cut::Pockets:
-    case Cut::Mortises:
+    case MachiningKind::HingeCup:
+    case MachiningKind::Pockets:
+    case MachiningKind::Mortises:
       return fmt::format("{} {} for the {}, {} face, {} from the {} edge, first {}, {} apart",
                          machining.holes, cutName(machining.cut), machining.receives, face,
                          show(machining.distance), edge,
@@ -305,8 +306,8 @@ std::string describe(const Machining& machining, const Part& part, const LengthS
     default:
       break;
   }
-  if (machining.cut == Cut::Notch) return describeNotch(machining, part, show);
-  if (machining.cut == Cut::PinHoles)
+  if (machining.cut == MachiningKind::Notch) return describeNotch(machining, part, show);
+  if (machining.cut == MachiningKind::PinHoles)
     return fmt::format(
         "{} pin holes {} wide, {} deep, {} apart, {} face, row {} from the {} edge, "
         "first hole {} up",

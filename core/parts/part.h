@@ -34,7 +34,7 @@ constexpr Edge opposite(Edge edge) {
   return kAcross[static_cast<std::size_t>(edge)];
 }
 
-enum class Cut {
+enum class MachiningKind {
   Dado,
   Rabbet,
   Groove,
@@ -58,7 +58,7 @@ enum class Cut {
   RoundOver,       // an edge eased
   Chamfer
 };
-std::string cutName(Cut cut);  // "dado", "rabbet", ...
+std::string cutName(MachiningKind cut);  // "dado", "rabbet", ...
 
 // Something cut into a part: a rectangle on a face, so deep. For a notch the depth is the whole
 // thickness; for rows of holes, pockets or mortises the rectangle holds the row from the first
@@ -69,7 +69,7 @@ std::string cutName(Cut cut);  // "dado", "rabbet", ...
 // are 0; a bulge leaves all the rest of the edge so deep. A recess has corners of radius `width`. A
 // round-over or chamfer runs along the edge `from`, `width` off `face` and off the edge.
 struct Machining {
-  Cut cut = Cut::Dado;
+  MachiningKind cut = MachiningKind::Dado;
   Face face = Face::Inside;
   std::string receives;   // what goes into it: "bottom", "back", "shelf"
   Length u0, u1, v0, v1;  // in the part's own frame, finished size
@@ -166,7 +166,7 @@ const Part* findPart(const std::vector<Part>& parts, const PartKey& key);
 std::string codeOf(const std::vector<Part>& parts, const PartKey& key);
 
 // A row of equal cuts that takes no room that matters between parts.
-bool isRow(Cut cut);
+bool isRow(MachiningKind cut);
 
 // Where the edge that a taper cuts ends; along a long edge where that was not said.
 struct SlantedEdge {

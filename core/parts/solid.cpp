@@ -49,7 +49,7 @@ double tangent(Angle angle) {
 Plane leftBy(const Machining& cut, const Part& part) {
   const double length = part.length.total().inMm();
   const double width = part.width.total().inMm();
-  if (cut.cut == Cut::Taper) {
+  if (cut.cut == MachiningKind::Taper) {
     const SlantedEdge at = slantedEdge(cut, part);
     const double run = (at.u1 - at.u0).inMm();
     const double rise = (at.v1 - at.v0).inMm();
@@ -61,7 +61,7 @@ Plane leftBy(const Machining& cut, const Part& part) {
     normal = (1 / std::sqrt(dot(normal, normal))) * normal;
     return {normal, dot(normal, {at.u0.inMm(), at.v0.inMm(), 0})};
   }
-  if (cut.cut == Cut::ThicknessTaper) {
+  if (cut.cut == MachiningKind::ThicknessTaper) {
     const double thick = part.thickness.inMm();
     const bool inside = cut.face == Face::Inside;
     const auto at = [&](Length left) { return inside ? thick - left.inMm() : left.inMm(); };
@@ -204,7 +204,7 @@ std::vector<std::vector<Flat>> curved(const Machining& cut, const Part& part) {
   const double rise = cut.depth.inMm();
   const auto point = [&](double along, double in) { return atEdge(part, cut.from, along, in); };
   std::vector<std::vector<Flat>> out;
-  if (cut.cut == Cut::Arc) {
+  if (cut.cut == MachiningKind::Arc) {
     std::vector<Flat>& hollow = out.emplace_back();
     for (int i = 0; i <= kFacets; ++i) {
       const double a = chord * i / kFacets;
@@ -251,27 +251,27 @@ std::vector<Flat> circle(double u0, double u1, double v, double radius, int face
 std::vector<std::vector<Flat>> cutOff(const Machining& cut, const Part& part) {
   const double radius = cut.width.inMm() / 2;
   switch (cut.cut) {
-    case Cut::Arc:
-    case Cut::Bulge:
+    case MachiningKind::Arc:
+    case MachiningKind::Bulge:
       return curved(cut, part);
-    case Cut::RoundCorner:
-    case Cut::RoundEnd: {
+    case MachiningKind::RoundCorner:
+    case MachiningKind::RoundEnd: {
       std::vector<std::vector<Flat>> out;
       const double width = part.width.total().inMm();
       const bool far = cut.from == Edge::W2;
       const double u = far ? part.length.total().inMm() : 0;
       const double inwards = far ? -1 : 1;
-      const bool both = cut.cut == Cut::RoundEnd;
+      const bool both = cut.cut == MachiningKind::RoundEnd;
       if (both || cut.v0 == Length{}) roundOff(out, {u, 0}, cut.width.inMm(), inwards, 1);
       if (both || cut.v0 != Length{}) roundOff(out, {u, width}, cut.width.inMm(), inwards, -1);
       return out;
     }
-    case Cut::Hole:
+    case MachiningKind::Hole:
       return {circle(cut.u0.inMm(), cut.u0.inMm(), cut.v0.inMm(), radius, kFacets)};
-    case Cut::Slot:  // its centres lie inside its ends
+    case MachiningKind::Slot:  // its centres lie inside its ends
       return {
           circle(cut.u0.inMm() + radius, cut.u1.inMm() - radius, cut.v0.inMm(), radius, kFacets)};
-    case Cut::HoleRow: {
+    case MachiningKind::HoleRow: {
       std::vector<std::vector<Flat>> out;
       const bool along = cut.u1 > cut.u0;
       for (int i = 0; i < cut.holes; ++i) {
@@ -312,7 +312,7 @@ std::vector<Plane> toolOf(const std::vector<Flat>& outline, const Machining& cut
     out.push_back({normal, distance});
   }
   const double thick = part.thickness.inMm();
-  const bool through = cut.cut == Cut::Arc || cut.cut == Cut::Bulge;
+  const bool through = cut.cut == MachiningKind::Arc || cut.cut == MachiningKind::Bulge;
   const double deep = through ? thick : cut.depth.inMm();
   if (deep < thick) {
     // From the face it is cut into.
@@ -370,7 +370,8 @@ std::vector<Convex> cutOut(std::vector<Convex> bodies, const Part& part) {
   std::size_t holes = 0;
   for (const Machining& machining : part.machining) {
     const std::vector<std::vector<Flat>> outlines = cutOff(machining, part);
-    if (machining.cut == Cut::HoleRow && (holes += outlines.size()) > kMostHoles) continue;
+    if (machining.cut == MachiningKind::HoleRow && (holes += outlines.size()) > kMostHoles)
+      continue;
     for (const std::vector<Flat>& outline : outlines) {
       const Piece room(outline);
       const std::vector<Plane> tool = toolOf(outline, machining, part);
@@ -415,8 +416,8 @@ std::vector<Convex> solidOf(const Part& part, const Pose& pose) {
   for (const Box& box : boxes) {
     Convex body = boxOf(box);
     for (const Machining& machining : part.machining)
-      if (machining.cut == Cut::Bevel || machining.cut == Cut::Taper ||
-          machining.cut == Cut::ThicknessTaper)
+      if (machining.cut == MachiningKind::Bevel || machining.cut == MachiningKind::Taper ||
+          machining.cut == MachiningKind::ThicknessTaper)
         body = clipped(body, leftBy(machining, part));
     if (!body.empty()) out.push_back(std::move(body));
   }

@@ -1,7 +1,7 @@
 // The whole store as one JSON text, and back.
 #include "core/fields/json_archive.h"
-#include "core/store/inside.h"
 #include "core/shop/row_checks.h"
+#include "core/store/inside.h"
 #include "core/store/schema.h"
 
 namespace pp {

@@ -2,8 +2,8 @@
 #include <algorithm>
 #include <sstream>
 
-#include "core/store/inside.h"
 #include "core/shop/row_checks.h"
+#include "core/store/inside.h"
 
 namespace pp {
 namespace {

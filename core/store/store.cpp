@@ -5,8 +5,8 @@
 #include <cstdlib>
 #include <filesystem>
 
-#include "core/store/inside.h"
 #include "core/shop/row_checks.h"
+#include "core/store/inside.h"
 #include "core/store/schema.h"
 
 namespace pp {

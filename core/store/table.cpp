@@ -1,6 +1,5 @@
 #include "core/store/table.h"
 
-#include <nlohmann/json.hpp>
 #include <stdexcept>
 
 #include "core/fields/json_archive.h"
@@ -51,10 +50,8 @@ void SqlWriter::plain(const char*, std::int64_t& value) {
 void SqlWriter::word(const char*, std::size_t& at, const WordTable& words) {
   if (at < words.count) statement_.bind(++at_, std::string(words.word(words.rows, at)));
 }
-void SqlWriter::list(const char* name, const RowTable& rows) {
-  JsonWriter writer;
-  writer.list(name, rows);
-  statement_.bind(++at_, writer.take()[name].dump());
+void SqlWriter::list(const char*, const RowTable& rows) {
+  statement_.bind(++at_, listText(rows));
 }
 bool SqlWriter::present(const char*, bool has) {
   if (!has) statement_.bind(++at_);
@@ -92,10 +89,7 @@ void SqlReader::list(const char* name, const RowTable& rows) {
   const std::string text = next().getString();
   rows.clear(rows.rows);
   if (text == "[]") return;  // as most are
-  const auto json = parseJson({}, text);
-  if (!json) return refused(name, json.problems().front().found);
-  const OrderedJson object = {{name, json.value()}};
-  JsonReader(object, {}, problems_).list(name, rows);
+  for (const Problem& problem : readList(text, name, rows)) refused(name, problem.found);
 }
 bool SqlReader::present(const char*, bool) {
   const bool has = !statement_.getColumn(at_).isNull();

@@ -1,8 +1,8 @@
 // What jobs need of the shop as the store keeps it, and what was bought for them.
 #include "core/fields/json_archive.h"
-#include "core/store/inside.h"
 #include "core/shop/needs.h"
 #include "core/shop/row_checks.h"
+#include "core/store/inside.h"
 
 namespace pp {
 

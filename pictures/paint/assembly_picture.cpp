@@ -7,14 +7,14 @@
 
 #include "core/assembly/phases.h"
 #include "pictures/paint/fastener_picture.h"
-#include "words/figures.h"
 #include "pictures/paint/solid_picture.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {
 
+using bench::AssemblyStep;
 using bench::Closed;
-using bench::PutIn;
 using bench::UnitKind;
 using bench::UnitOrder;
 using Rows = std::vector<bench::Pieces>;
@@ -33,7 +33,7 @@ QString nameOf(const Rows& pieces, const bench::PieceAt& at) {
 }
 
 // The parts a whole is made of say what it is.
-QString wholeWords(const PutIn& step, const Rows& pieces) {
+QString wholeWords(const AssemblyStep& step, const Rows& pieces) {
   const Part& part = pieces[step.row].part;
   switch (bench::unitKindOf(part.role).value_or(UnitKind::Panel)) {
     case UnitKind::Box:
@@ -85,7 +85,7 @@ QString glueWords(JoinKind kind, Gluing gluing) {
 }
 
 // Two that are alike are said once.
-QStringList holdsWords(const PutIn& step, const Rows& pieces, const LengthStyle& style) {
+QStringList holdsWords(const AssemblyStep& step, const Rows& pieces, const LengthStyle& style) {
   struct Row {
     JoinKind kind;
     Gluing gluing;
@@ -137,7 +137,7 @@ QStringList holdsWords(const PutIn& step, const Rows& pieces, const LengthStyle&
   return out;
 }
 
-QString liesWords(const PutIn& step) {
+QString liesWords(const AssemblyStep& step) {
   if (step.isLifted)
     return QObject::tr("up into the upper groove, in, and down into the lower one");
   switch (step.lie) {
@@ -161,13 +161,13 @@ QString liesWords(const PutIn& step) {
   return QObject::tr("the work upside down; it comes from above, the foot");
 }
 
-bool isFrontStep(const PutIn& step, const Rows& pieces) {
-  return bench::sortOf(pieces[step.row].part.role) == bench::Sort::Front;
+bool isFrontStep(const AssemblyStep& step, const Rows& pieces) {
+  return bench::phaseOf(pieces[step.row].part.role) == bench::AssemblyPhase::Front;
 }
 
 SolidScene sceneOf(const UnitOrder& unit, std::size_t step, const Rows& pieces, const Job& job) {
   SolidScene out;
-  const auto add = [&](const PutIn& one, const QString& code, Vec shift) {
+  const auto add = [&](const AssemblyStep& one, const QString& code, Vec shift) {
     for (std::size_t i = 0; i < one.pieces.size(); ++i)
       addBody(out, job, partAt(pieces, one.pieces[i]), one.stand[i], code, shift);
   };
@@ -180,7 +180,7 @@ SolidScene sceneOf(const UnitOrder& unit, std::size_t step, const Rows& pieces, 
   return out;
 }
 
-SolidView viewOf(const PutIn& step) {
+SolidView viewOf(const AssemblyStep& step) {
   SolidView out;
   out.selected = QStringLiteral("goes in");
   if (step.along.y < -0.5) out.turn = 145;
@@ -192,7 +192,7 @@ SolidView viewOf(const PutIn& step) {
 }  // namespace
 
 QString unitWords(const UnitOrder& unit, const Rows& pieces) {
-  const PutIn& first = unit.steps.front();
+  const AssemblyStep& first = unit.steps.front();
   QString out;
   switch (unit.kind) {
     case UnitKind::Assembly:
@@ -223,7 +223,7 @@ QString unitWords(const UnitOrder& unit, const Rows& pieces) {
   return unit.alike > 1 ? QObject::tr("%1, %2 alike").arg(out).arg(unit.alike) : out;
 }
 
-QString putInWords(const UnitOrder& unit, const PutIn& step, const Rows& pieces) {
+QString putInWords(const UnitOrder& unit, const AssemblyStep& step, const Rows& pieces) {
   const QString name = step.isWhole ? QObject::tr("%1, put together").arg(wholeWords(step, pieces))
                                     : qs(pieces[step.row].part.name);
   const auto times = std::ssize(step.pieces) / static_cast<std::ptrdiff_t>(step.each);
@@ -231,7 +231,7 @@ QString putInWords(const UnitOrder& unit, const PutIn& step, const Rows& pieces)
                                                   : name;
 }
 
-QString putInFigure(const PutIn& step, const LengthStyle& style) {
+QString putInFigure(const AssemblyStep& step, const LengthStyle& style) {
   std::int64_t count = 0;
   Length length;
   for (const Closed& joint : step.joints)
@@ -251,7 +251,7 @@ QString putInFigure(const PutIn& step, const LengthStyle& style) {
   return bench::gluingOf(step) == Gluing::InShop ? QObject::tr("glue") : QObject::tr("no glue");
 }
 
-PutInWords wordsOf(const UnitOrder& unit, const PutIn& step, const Rows& pieces,
+PutInWords wordsOf(const UnitOrder& unit, const AssemblyStep& step, const Rows& pieces,
                    const LengthStyle& style) {
   PutInWords out;
   out.lies = liesWords(step);

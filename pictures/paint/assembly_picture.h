@@ -12,12 +12,12 @@ namespace pp {
 // "drawer, 6 alike", "face frame", "left side with what is fixed on it", "B1"
 QString unitWords(const bench::UnitOrder& unit, const std::vector<bench::Pieces>& pieces);
 // "left side", "drawer, put together", "2 fixed shelves"
-QString putInWords(const bench::UnitOrder& unit, const bench::PutIn& step,
+QString putInWords(const bench::UnitOrder& unit, const bench::AssemblyStep& step,
                    const std::vector<bench::Pieces>& pieces);
 
 // The one figure of a step that is read from afar: its fasteners, the spacer it is set by, the
 // diagonal that is checked; where there is none, what is done.
-QString putInFigure(const bench::PutIn& step, const LengthStyle& style);
+QString putInFigure(const bench::AssemblyStep& step, const LengthStyle& style);
 
 struct PutInWords {
   QString lies;        // "on its left side, from above"
@@ -26,7 +26,7 @@ struct PutInWords {
   QStringList checks;  // "diagonals 1250 mm, equal"
   QStringList cautions;
 };
-PutInWords wordsOf(const bench::UnitOrder& unit, const bench::PutIn& step,
+PutInWords wordsOf(const bench::UnitOrder& unit, const bench::AssemblyStep& step,
                    const std::vector<bench::Pieces>& pieces, const LengthStyle& style);
 
 // Seen from where it goes in.

@@ -2,8 +2,8 @@
 
 #include <QObject>
 
-#include "words/figures.h"
 #include "pictures/paint/look.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

@@ -4,9 +4,9 @@
 #include <algorithm>
 
 #include "core/breakdown/fittings.h"
-#include "words/figures.h"
 #include "pictures/paint/lie.h"
 #include "pictures/paint/look.h"
+#include "words/figures.h"
 #include "words/tr.h"
 
 namespace pp {
@@ -47,8 +47,9 @@ void draw(QPainter& painter, const Lie& lie, const bench::Setting& setting, cons
   }
   painter.setPen(QPen(inks.cut, 2 * u, fromBelow ? Qt::DashLine : Qt::SolidLine));
   painter.setBrush(inks.wash);
-  if (setting.cut == Cut::Bevel || setting.cut == Cut::EdgeGroove) {
-    const double at = setting.cut == Cut::Bevel ? board.left() + u : board.right() - 2 * u;
+  if (setting.cut == MachiningKind::Bevel || setting.cut == MachiningKind::EdgeGroove) {
+    const double at =
+        setting.cut == MachiningKind::Bevel ? board.left() + u : board.right() - 2 * u;
     painter.drawLine(QPointF(at, board.top()), QPointF(at, board.bottom()));
   } else if (setting.tool == bench::Tool::Drill || setting.tool == bench::Tool::PocketJig) {
     const double radius = std::max(3 * u, cut.width.inMm() * lie.scale / 2);
@@ -90,7 +91,7 @@ QString cutWords(const bench::Setting& setting, const LengthStyle& style) {
   QStringList out;
   const bool hole = setting.tool == bench::Tool::Drill;
   if (setting.tool == bench::Tool::PocketJig) return tr("jig and collar set for that thickness");
-  if (setting.cut == Cut::Bevel) out << tr("blade at %1").arg(degrees(setting.tilt));
+  if (setting.cut == MachiningKind::Bevel) out << tr("blade at %1").arg(degrees(setting.tilt));
   if (hole)
     out << tr("bit %1").arg(size(setting.width));
   else if (isFromFence(setting) && setting.width > Length{})
@@ -106,7 +107,7 @@ QString cutWords(const bench::Setting& setting, const LengthStyle& style) {
 
 QString liesWords(const bench::Setting& setting, const bench::Work& work, const Part& part) {
   const QString face = work.down == Face::Inside ? tr("inside face down") : tr("outside face down");
-  if (setting.cut == Cut::EdgeGroove)
+  if (setting.cut == MachiningKind::EdgeGroove)
     return tr("on its %1 edge, inside face at the fence").arg(edgeWord(part, work.against));
   if (!isFromFence(setting))
     return tr("at the %1 edge, %2").arg(edgeWord(part, work.against), face);
@@ -121,7 +122,7 @@ QString rowWords(const bench::Work& work, const Part& part, const LengthStyle& s
   const Machining& cut = part.machining[work.machining];
   if (cut.holes <= 0) return {};
   const auto size = [&](Length length) { return figureWithUnit(length, style); };
-  if (cut.cut == Cut::Pockets)
+  if (cut.cut == MachiningKind::Pockets)
     return tr("%1, screws %2 long")
         .arg(counted(cut.holes, tr("pocket"), tr("pockets")),
              size(pocketScrewFor(part.thickness, style.unit)));
@@ -173,7 +174,7 @@ QString toolWords(bench::Tool tool) {
 
 QString testWords(const bench::Setting& setting) {
   if (!setting.testCut) return {};
-  if (setting.cut == Cut::Bevel)
+  if (setting.cut == MachiningKind::Bevel)
     return tr("test first: two scraps against a square show twice the error");
   return tr("test first: on scrap, with the %1 that goes in").arg(qs(setting.goesIn));
 }

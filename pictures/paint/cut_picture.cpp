@@ -3,9 +3,9 @@
 #include <QObject>
 
 #include "core/saw/edges.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
 #include "pictures/paint/set_text.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

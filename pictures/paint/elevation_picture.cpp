@@ -7,9 +7,9 @@
 #include "core/kinds/carcass/ends.h"
 #include "core/kinds/carcass/frame.h"
 #include "pictures/paint/dimension.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
 #include "pictures/paint/set_text.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

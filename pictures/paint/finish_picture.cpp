@@ -4,10 +4,10 @@
 #include <algorithm>
 
 #include "core/breakdown/fittings.h"
-#include "words/figures.h"
 #include "pictures/paint/lie.h"
 #include "pictures/paint/look.h"
 #include "pictures/paint/set_text.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

@@ -3,8 +3,8 @@
 #include <QObject>
 #include <algorithm>
 
-#include "words/figures.h"
 #include "pictures/paint/solid_picture.h"
+#include "words/figures.h"
 
 namespace pp {
 
@@ -147,7 +147,7 @@ void paintCarried(QPainter& painter, const QRectF& room, const Carried& one,
     const bool isRoot =
         unit.kind == bench::UnitKind::Assembly || unit.kind == bench::UnitKind::Ring;
     if (!isRoot || unit.assembly != one.of) continue;
-    for (const bench::PutIn& step : unit.steps)
+    for (const bench::AssemblyStep& step : unit.steps)
       for (std::size_t i = 0; i < step.pieces.size(); ++i) {
         const bool its =
             std::find(one.pieces.begin(), one.pieces.end(), step.pieces[i]) != one.pieces.end();

@@ -5,10 +5,10 @@
 #include <cmath>
 
 #include "core/parts/solid.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
 #include "pictures/paint/set_text.h"
 #include "pictures/paint/wood.h"
+#include "words/figures.h"
 
 namespace pp {
 
@@ -82,10 +82,10 @@ class PartDrawing {
   QPainterPath cutAway(const Machining& machining) const {
     QPainterPath out;
     switch (machining.cut) {
-      case Cut::Notch:
+      case MachiningKind::Notch:
         out.addRect(place(machining.u0, machining.u1, machining.v0, machining.v1).normalized());
         break;
-      case Cut::Taper: {
+      case MachiningKind::Taper: {
         const SlantedEdge at = slantedEdge(machining, part_);
         const bool end = isEnd(machining.from);
         const Length u = machining.from == Edge::W2 ? part_.length.total() : Length{};
@@ -96,10 +96,10 @@ class PartDrawing {
         out.closeSubpath();
         break;
       }
-      case Cut::Arc:
-      case Cut::Bulge:
-      case Cut::RoundCorner:
-      case Cut::RoundEnd:
+      case MachiningKind::Arc:
+      case MachiningKind::Bulge:
+      case MachiningKind::RoundCorner:
+      case MachiningKind::RoundEnd:
         for (const std::vector<Flat>& piece : cutOff(machining, part_)) {
           QPolygonF polygon;
           for (const Flat& at : piece) polygon << point(length(at.u), length(at.v));
@@ -122,19 +122,19 @@ class PartDrawing {
   void cut(const Machining& machining) {
     const bool here = machining.face == face_;
     switch (machining.cut) {
-      case Cut::PinHoles:
-      case Cut::Pockets:
-      case Cut::Mortises:
+      case MachiningKind::PinHoles:
+      case MachiningKind::Pockets:
+      case MachiningKind::Mortises:
         if (here) holes(machining);
         return;
-      case Cut::HingeCup:
+      case MachiningKind::HingeCup:
         if (here) round(machining);
         return;
-      case Cut::Hole:
-      case Cut::Slot:
+      case MachiningKind::Hole:
+      case MachiningKind::Slot:
         round(machining);
         return;
-      case Cut::HoleRow:
+      case MachiningKind::HoleRow:
         for (int i = 0; i < machining.holes; ++i) {
           Machining one = machining;
           (machining.u1 > machining.u0 ? one.u0 : one.v0) += i * machining.pitch;
@@ -143,21 +143,21 @@ class PartDrawing {
           round(one);
         }
         return;
-      case Cut::Notch:
-      case Cut::Taper:
-      case Cut::Arc:
-      case Cut::Bulge:
-      case Cut::RoundCorner:
-      case Cut::RoundEnd:
+      case MachiningKind::Notch:
+      case MachiningKind::Taper:
+      case MachiningKind::Arc:
+      case MachiningKind::Bulge:
+      case MachiningKind::RoundCorner:
+      case MachiningKind::RoundEnd:
         return;  // in the outline
-      case Cut::ThicknessTaper:
+      case MachiningKind::ThicknessTaper:
         thinned(machining);
         return;
-      case Cut::Bevel:
+      case MachiningKind::Bevel:
         bevelLine(machining);
         return;
-      case Cut::RoundOver:
-      case Cut::Chamfer:
+      case MachiningKind::RoundOver:
+      case MachiningKind::Chamfer:
         easedLine(machining);
         return;
       default:
@@ -173,10 +173,11 @@ class PartDrawing {
   // To its true size, white where it goes through.
   void round(const Machining& machining) {
     const Length half = machining.width / 2;
-    const QRectF rect = place(machining.u0 - (machining.cut == Cut::Slot ? Length{} : half),
-                              machining.u1 + (machining.cut == Cut::Slot ? Length{} : half),
-                              machining.v0 - half, machining.v0 + half)
-                            .normalized();
+    const QRectF rect =
+        place(machining.u0 - (machining.cut == MachiningKind::Slot ? Length{} : half),
+              machining.u1 + (machining.cut == MachiningKind::Slot ? Length{} : half),
+              machining.v0 - half, machining.v0 + half)
+            .normalized();
     const bool through = machining.depth >= part_.thickness;
     painter_.setBrush(through ? QBrush(look::kPaper) : QBrush(QColor(0x2B, 0x29, 0x26, 60)));
     painter_.setPen(QPen(look::kGraphite, 1.2));

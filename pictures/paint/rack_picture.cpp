@@ -3,10 +3,10 @@
 #include <QObject>
 #include <algorithm>
 
-#include "words/figures.h"
 #include "pictures/paint/look.h"
-#include "words/tr.h"
 #include "pictures/paint/wood.h"
+#include "words/figures.h"
+#include "words/tr.h"
 
 namespace pp {
 namespace {

@@ -6,8 +6,8 @@
 
 #include "core/site/words.h"
 #include "pictures/paint/dimension.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
+#include "words/figures.h"
 #include "words/tr.h"
 
 namespace pp {

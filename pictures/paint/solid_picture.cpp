@@ -16,10 +16,10 @@
 #include "core/kinds/wall_panel/rules.h"
 #include "core/parts/way.h"
 #include "pictures/paint/dimension.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
 #include "pictures/paint/set_text.h"
 #include "pictures/paint/wood.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

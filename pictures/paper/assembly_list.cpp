@@ -3,9 +3,9 @@
 
 #include "core/assembly/pages.h"
 #include "pictures/paint/assembly_picture.h"
-#include "words/figures.h"
 #include "pictures/paper/bench_rows.h"
 #include "pictures/paper/sheaf.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {
@@ -79,7 +79,7 @@ class AssemblyPages {
 
   void row(std::size_t i, std::size_t k) {
     const bench::UnitOrder& unit = of_.units[i];
-    const bench::PutIn& step = unit.steps[k];
+    const bench::AssemblyStep& step = unit.steps[k];
     const std::vector<bench::Pieces>& pieces = of_.list.pieces();
     const double y = page_.y();
     constexpr double kPicture = 44;

@@ -2,9 +2,9 @@
 
 #include "core/assembly/pages.h"
 #include "pictures/paint/banding_picture.h"
-#include "words/figures.h"
 #include "pictures/paper/bench_rows.h"
 #include "pictures/paper/sheaf.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

@@ -5,9 +5,9 @@
 
 #include "core/floor/at_saw.h"
 #include "pictures/paint/cut_picture.h"
-#include "words/figures.h"
 #include "pictures/paint/wood.h"
 #include "pictures/paper/sheaf.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

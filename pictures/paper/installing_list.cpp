@@ -2,10 +2,10 @@
 
 #include "core/assembly/pages.h"
 #include "core/breakdown/fittings.h"
-#include "words/figures.h"
 #include "pictures/paint/installing_picture.h"
 #include "pictures/paper/bench_rows.h"
 #include "pictures/paper/sheaf.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

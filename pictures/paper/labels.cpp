@@ -11,9 +11,9 @@
 #include <utility>
 #include <vector>
 
-#include "words/figures.h"
 #include "pictures/paint/look.h"
 #include "pictures/paper/sheaf.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

@@ -5,9 +5,9 @@
 #include "core/machining/settings.h"
 #include "pictures/paint/bench_picture.h"
 #include "pictures/paint/fastener_picture.h"
-#include "words/figures.h"
 #include "pictures/paper/bench_rows.h"
 #include "pictures/paper/sheaf.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

@@ -2,9 +2,9 @@
 
 #include "core/site/begin.h"
 #include "core/site/words.h"
-#include "words/figures.h"
 #include "pictures/paint/site_picture.h"
 #include "pictures/paper/sheaf.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

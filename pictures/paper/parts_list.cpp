@@ -1,7 +1,7 @@
 #include "core/breakdown/bought.h"
 #include "core/nest/bars.h"
-#include "words/figures.h"
 #include "pictures/paper/sheaf.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

@@ -4,9 +4,9 @@
 #include <QPdfWriter>
 
 #include "core/formats/file.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
 #include "pictures/paper/sheaf.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

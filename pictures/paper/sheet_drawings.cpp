@@ -1,6 +1,6 @@
-#include "words/figures.h"
 #include "pictures/paint/sheet_picture.h"
 #include "pictures/paper/sheaf.h"
+#include "words/figures.h"
 
 namespace pp {
 

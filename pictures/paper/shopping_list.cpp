@@ -1,6 +1,6 @@
 #include "core/shop/shopping.h"
-#include "words/figures.h"
 #include "pictures/paper/sheaf.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

@@ -4,8 +4,8 @@
 
 #include "core/assembly/pages.h"
 #include "core/machining/templates.h"
-#include "words/figures.h"
 #include "pictures/paper/sheaf.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

@@ -16,8 +16,8 @@
 #include "core/assembly/pages.h"
 #include "core/breakdown/fittings.h"
 #include "pictures/paint/bench_picture.h"
-#include "words/figures.h"
 #include "tests/app/shown_window.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {
@@ -458,7 +458,7 @@ TEST(BenchWords, sayWhereARowOfHolesBeginsAndHowItGoesOn) {
   part.thickness = Length::mm(18);
   part.edges = {Side::Front, Side::Back, Side::Bottom, Side::Top};
   Machining row;
-  row.cut = Cut::PinHoles;
+  row.cut = MachiningKind::PinHoles;
   row.from = Edge::L1;
   row.u0 = Length::mm(63);
   row.u1 = Length::mm(63 + 8 * 32);
@@ -468,12 +468,12 @@ TEST(BenchWords, sayWhereARowOfHolesBeginsAndHowItGoesOn) {
   row.holes = 9;
   row.pitch = Length::mm(32);
   Machining pockets;
-  pockets.cut = Cut::Pockets;
+  pockets.cut = MachiningKind::Pockets;
   pockets.from = Edge::W1;
   pockets.holes = 3;
   pockets.pitch = Length::mm(150);
   Machining dado;
-  dado.cut = Cut::Dado;
+  dado.cut = MachiningKind::Dado;
   dado.width = Length::mm(18);
   part.machining = {row, pockets, dado};
   const LengthStyle style = LengthStyle{};

@@ -15,8 +15,8 @@
 #include "app/stages/draw/space_view.h"
 #include "core/breakdown/effort.h"
 #include "core/job/ids.h"
-#include "words/figures.h"
 #include "tests/app/drawing.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

@@ -8,8 +8,8 @@
 #include <string>
 
 #include "app/stages/draw/elevation_view.h"
-#include "words/figures.h"
 #include "tests/app/shown_window.h"
+#include "words/figures.h"
 
 namespace pp::test {
 

@@ -180,7 +180,7 @@ TEST_F(DrawnUp, aWallCabinetWithEightThinShelvesInDados) {
     if (part.role != PartRole::LeftSide) continue;
     int dados = 0;
     for (const Machining& cut : part.machining)
-      if (cut.cut == Cut::Dado && formatMm(cut.width) == "5.8") ++dados;
+      if (cut.cut == MachiningKind::Dado && formatMm(cut.width) == "5.8") ++dados;
     EXPECT_EQ(dados, 8) << "as wide as the shelves are thick";
   }
   EXPECT_TRUE(session().breakdown().troubles.empty());

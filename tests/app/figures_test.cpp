@@ -15,11 +15,11 @@
 #include "core/job/new_job.h"
 
 #include "pictures/paint/cut_picture.h"
-#include "words/figures.h"
 #include "pictures/paint/job_picture.h"
 #include "pictures/paint/look.h"
 #include "pictures/paint/set_text.h"
 #include "pictures/paper/page.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

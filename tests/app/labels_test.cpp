@@ -11,8 +11,8 @@
 
 #include "app/shell/printer_window.h"
 #include "app/stages/saw/labels_dialog.h"
-#include "words/figures.h"
 #include "tests/app/shown_window.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

@@ -9,8 +9,8 @@
 #include "app/shell/main_window.h"
 #include "core/formats/file.h"
 #include "core/formats/job_json.h"
-#include "words/figures.h"
 #include "tests/app/shown_window.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

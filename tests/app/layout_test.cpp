@@ -6,8 +6,8 @@
 #include <set>
 
 #include "app/stages/layout/sheets_view.h"
-#include "words/figures.h"
 #include "tests/app/shown_window.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

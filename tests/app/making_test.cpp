@@ -8,8 +8,8 @@
 #include "core/coating/samples.h"
 #include "core/shop/job_rack.h"
 #include "core/store/store.h"
-#include "words/figures.h"
 #include "tests/app/shown_window.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

@@ -15,8 +15,8 @@
 #include "app/shell/demo_jobs.h"
 #include "app/shell/print_dialog.h"
 #include "core/formats/file.h"
-#include "words/figures.h"
 #include "tests/app/shown_window.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

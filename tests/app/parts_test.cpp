@@ -116,7 +116,7 @@ TEST_F(Parts, edgesFinishAndCutsAreChosenInTheSentence) {
   change(QStringLiteral("number of row of holes 1"), QStringLiteral("5"));
   const Part& now = session().breakdown().parts[0];
   ASSERT_FALSE(now.machining.empty());
-  EXPECT_EQ(now.machining.back().cut, Cut::HoleRow);
+  EXPECT_EQ(now.machining.back().cut, MachiningKind::HoleRow);
   EXPECT_EQ(now.machining.back().holes, 5);
   // What cannot be is said, and changes nothing.
   change(QStringLiteral("number of row of holes 1"), QStringLiteral("900"));

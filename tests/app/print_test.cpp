@@ -13,16 +13,16 @@
 #include "core/assembly/order.h"
 #include "core/breakdown/breakdown.h"
 #include "core/breakdown/fittings.h"
-#include "core/saw/bar_cuts.h"
 #include "core/formats/file.h"
 #include "core/formats/job_json.h"
 #include "core/nest/nest.h"
 #include "core/parts/cut_line.h"
+#include "core/saw/bar_cuts.h"
 #include "core/saw/playback.h"
 #include "pictures/paint/cut_picture.h"
-#include "words/figures.h"
 #include "pictures/paper/print.h"
 #include "tests/core/support.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {
@@ -421,7 +421,7 @@ TEST(Print, aTemplateLiesFullSizeOnAsManyPagesAsItTakes) {
   part.length = Reason("length", Length::mm(900));
   part.width = Reason("width", Length::mm(300));
   Machining hollow;
-  hollow.cut = Cut::Arc;
+  hollow.cut = MachiningKind::Arc;
   hollow.from = Edge::L1;
   hollow.u0 = Length::mm(100);
   hollow.u1 = Length::mm(800);

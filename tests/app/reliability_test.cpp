@@ -23,9 +23,9 @@
 #include "app/stages/draw/library.h"
 #include "app/stages/layout/sheets_view.h"
 #include "core/formats/job_json.h"
-#include "words/figures.h"
 #include "tests/app/driver.h"
 #include "tests/faults/jobs.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

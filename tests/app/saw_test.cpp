@@ -10,8 +10,8 @@
 
 #include "app/stages/saw/saw_view.h"
 #include "core/saw/edges.h"
-#include "words/figures.h"
 #include "tests/app/shown_window.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

@@ -12,10 +12,10 @@
 #include "core/formats/file.h"
 #include "core/formats/job_json.h"
 #include "core/nest/nest.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
 #include "pictures/paint/sheet_picture.h"
 #include "tests/app/shown_window.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

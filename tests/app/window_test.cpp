@@ -16,8 +16,8 @@
 #include "app/shell/print_dialog.h"
 #include "app/stages/draw/elevation_view.h"
 #include "core/formats/file.h"
-#include "words/figures.h"
 #include "tests/app/shown_window.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

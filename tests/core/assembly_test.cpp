@@ -29,7 +29,7 @@ TEST(AssemblyOrder, aDadoCaseIsClosedByItsRightSide) {
   ASSERT_EQ(of.units.size(), 1U);
   // A back in grooves goes in before the last of the four.
   EXPECT_EQ(of.said(of.last()), "left side\nbottom\ntop\nback\nright side\n");
-  const PutIn& closes = of.last().steps.back();
+  const AssemblyStep& closes = of.last().steps.back();
   EXPECT_EQ(closes.lie, Lie::OnLeftSide);
   EXPECT_EQ(closes.joints.size(), 2U);
   ASSERT_TRUE(closes.diagonals);
@@ -77,7 +77,7 @@ TEST(AssemblyOrder, shelvesOnPocketsGoInWhereTheDriverStillGetsIn) {
   std::vector<double> heights;
   std::size_t right = 0;
   for (std::size_t i = 0; i < unit.steps.size(); ++i) {
-    const PutIn& step = unit.steps[i];
+    const AssemblyStep& step = unit.steps[i];
     EXPECT_FALSE(step.unreached) << i;
     EXPECT_FALSE(step.isForced) << i;
     if (close.pieces[step.row].part.role == PartRole::RightSide) right = heights.size();
@@ -105,9 +105,9 @@ TEST(AssemblyOrder, boxesComeWholeAndTheirFrontsLast) {
   EXPECT_EQ(box.alike, 3);
   EXPECT_EQ(of.said(box).find("drawer left side x3\n"), 0U);
   ASSERT_TRUE(std::any_of(box.steps.begin(), box.steps.end(),
-                          [](const PutIn& step) { return step.diagonals.has_value(); }));
+                          [](const AssemblyStep& step) { return step.diagonals.has_value(); }));
   std::vector<PartRole> roles;
-  for (const PutIn& step : of.last().steps) roles.push_back(of.pieces[step.row].part.role);
+  for (const AssemblyStep& step : of.last().steps) roles.push_back(of.pieces[step.row].part.role);
   const auto at = [&](PartRole role) {
     return std::find(roles.begin(), roles.end(), role) - roles.begin();
   };
@@ -118,7 +118,7 @@ TEST(AssemblyOrder, boxesComeWholeAndTheirFrontsLast) {
   EXPECT_TRUE(of.last().steps.front().isWhole);
   EXPECT_LT(at(PartRole::RightSide), at(PartRole::Back));
   EXPECT_EQ(of.pieces[of.last().steps.back().row].part.role, PartRole::DrawerFront);
-  const PutIn& front = of.last().steps.back();
+  const AssemblyStep& front = of.last().steps.back();
   ASSERT_FALSE(front.spacers.empty());
   EXPECT_EQ(front.spacers.front().size, mm(2));
   EXPECT_EQ(front.lie, Lie::Upright);
@@ -142,7 +142,7 @@ TEST(AssemblyOrder, whatNoDriverReachesIsNamed) {
   }));
   std::size_t unreached = 0;
   for (const UnitOrder& unit : of.units)
-    for (const PutIn& step : unit.steps)
+    for (const AssemblyStep& step : unit.steps)
       if (step.unreached) {
         ++unreached;
         EXPECT_EQ(of.part(step.unreached->joint.piece).role, PartRole::FixedShelf);
@@ -155,7 +155,7 @@ TEST(AssemblyOrder, whatIsSetByNothingElseHasItsSpacer) {
   // 720 high with 18 at either end, two openings: the shelf 18 thick lies 333 above the bottom.
   const Ordered pockets(shelved(2, Joint::Pocket));
   std::size_t spacers = 0;
-  for (const PutIn& step : pockets.last().steps)
+  for (const AssemblyStep& step : pockets.last().steps)
     for (const Spacer& spacer : step.spacers) {
       ++spacers;
       EXPECT_EQ(pockets.pieces[step.row].part.role, PartRole::FixedShelf);
@@ -165,7 +165,7 @@ TEST(AssemblyOrder, whatIsSetByNothingElseHasItsSpacer) {
     }
   EXPECT_EQ(spacers, 1U);
   const Ordered dados(shelved(2, Joint::Dado));
-  for (const PutIn& step : dados.last().steps) EXPECT_TRUE(step.spacers.empty());
+  for (const AssemblyStep& step : dados.last().steps) EXPECT_TRUE(step.spacers.empty());
 }
 
 // Thirteen trays and four drawers, each by itself: nothing holds them together.
@@ -203,7 +203,7 @@ TEST(AssemblyOrder, aPlaceIsThatOfThePartCutLast) {
   of.pieces.push_back(anew);
   of.units = assemblyOrder(of.pieces, of.job);
   std::size_t shelves = 0;
-  for (const PutIn& step : of.last().steps) {
+  for (const AssemblyStep& step : of.last().steps) {
     EXPECT_FALSE(step.isForced);
     if (of.pieces[step.row].part.role != PartRole::FixedShelf) continue;
     ++shelves;
@@ -273,7 +273,7 @@ class Trial {
     for (const UnitOrder& unit : of_.units) {
       makeBodies(unit);
       Set there;
-      for (const PutIn& step : unit.steps) {
+      for (const AssemblyStep& step : unit.steps) {
         const std::size_t each = unit.kind == UnitKind::Ring ? step.pieces.size() : step.each;
         for (std::size_t i = 0; i < step.pieces.size() / each; ++i) {
           Set now(step.pieces.begin() + static_cast<std::ptrdiff_t>(i * each),
@@ -332,7 +332,7 @@ class Trial {
 
   std::string name(const PieceAt& at) const { return of_.part(at).code + " " + of_.part(at).name; }
 
-  void putIn(const PutIn& step, const Set& now, const Set& there) {
+  void putIn(const AssemblyStep& step, const Set& now, const Set& there) {
     if (step.isForced && isMoved_) return;  // it says so
     if (step.isForced) out_ += name(*now.begin()) + " is forced\n";
     if (step.unreached) {
@@ -359,8 +359,8 @@ class Trial {
     return body;
   }
 
-  void way(const PutIn& step, const PieceAt& piece, const PieceAt& other) {
-    const bool isFront = sortOf(of_.part(piece).role) == Sort::Front;
+  void way(const AssemblyStep& step, const PieceAt& piece, const PieceAt& other) {
+    const bool isFront = phaseOf(of_.part(piece).role) == AssemblyPhase::Front;
     for (const double off : {2.0, 7.0, 20.0, 60.0, 200.0, 600.0}) {
       // Then it is in the hands.
       if (isFront && off > 300) break;
@@ -405,7 +405,7 @@ class Trial {
     for (const UnitOrder& unit : of_.units)
       if (unit.kind != UnitKind::Assembly) {
         bool has = false, is = false;
-        for (const PutIn& step : unit.steps)
+        for (const AssemblyStep& step : unit.steps)
           for (const PieceAt& one : step.pieces) {
             has = has || one == host;
             is = is || one == piece;
@@ -451,12 +451,12 @@ std::string outOfTurn(const Ordered& of) {
     if (unit.kind != UnitKind::Assembly) continue;
     std::map<PartRole, std::size_t> first, last;
     std::size_t i = 0;
-    for (const PutIn& step : unit.steps)
+    for (const AssemblyStep& step : unit.steps)
       for (const PieceAt& piece : step.pieces) {
         const Part& part = of.part(piece);
         const PartRole role = part.keys[std::min(piece.pose, part.keys.size() - 1)].role;
         // What is fixed on a panel is on it before that goes in.
-        if (step.isWhole && sortOf(role) == Sort::Fitted) continue;
+        if (step.isWhole && phaseOf(role) == AssemblyPhase::Fitted) continue;
         first.emplace(role, i);
         last[role] = i++;
       }

@@ -5,7 +5,7 @@
 #include <rapidcheck/gtest.h>
 
 #include "core/assembly/pages.h"
-#include "core/breakdown/settle.h"
+#include "core/breakdown/assign_ids.h"
 #include "tests/core/taken.h"
 
 namespace pp {

@@ -5,9 +5,9 @@
 #include <cmath>
 
 #include "core/assembly/pages.h"
-#include "core/machining/tried.h"
-#include "core/breakdown/settle.h"
+#include "core/breakdown/assign_ids.h"
 #include "core/formats/file.h"
+#include "core/machining/tried.h"
 #include "core/parts/machining.h"
 #include "tests/core/taken.h"
 
@@ -248,10 +248,11 @@ TEST(Settings, whatWeakensAPartIsSaid) {
   EXPECT_TRUE(bench::warnings({beside}).empty());
 }
 
-bool takesAnEdge(Cut cut) {
-  return cut == Cut::Taper || cut == Cut::Arc || cut == Cut::Bulge || cut == Cut::Bevel ||
-         cut == Cut::RoundCorner || cut == Cut::RoundEnd || cut == Cut::RoundOver ||
-         cut == Cut::Chamfer;
+bool takesAnEdge(MachiningKind cut) {
+  return cut == MachiningKind::Taper || cut == MachiningKind::Arc || cut == MachiningKind::Bulge ||
+         cut == MachiningKind::Bevel || cut == MachiningKind::RoundCorner ||
+         cut == MachiningKind::RoundEnd || cut == MachiningKind::RoundOver ||
+         cut == MachiningKind::Chamfer;
 }
 
 // Every machining of every piece once; nothing is measured from an edge that was taken away;
@@ -267,7 +268,7 @@ void expectSound(const std::vector<Pieces>& pieces, const Job& job) {
     const Setting& one = settings[i];
     ASSERT_FALSE(one.works.empty());
     const Tools& tools = job.shop.tools;
-    const bool fenced = one.tool == Tool::DadoStack && one.cut != Cut::EdgeGroove;
+    const bool fenced = one.tool == Tool::DadoStack && one.cut != MachiningKind::EdgeGroove;
     if (fenced && tools.fenceReach > Length{}) {
       EXPECT_LE(one.distance, tools.fenceReach);
     }
@@ -303,7 +304,7 @@ TEST(Settings, ofAllDemosAreFewAndInOrder) {
   for (const char* name : test::kDemos) {
     SCOPED_TRACE(name);
     Job job = readJob(name, test::demo(name)).value();
-    ASSERT_TRUE(settle(job, 0).ok());
+    ASSERT_TRUE(assignIdsAndCodes(job, 0).ok());
     const std::vector<Pieces> pieces = piecesOf(breakDown(job).parts);
     expectSound(pieces, job);
     const auto settings = bench::settings(pieces, job);
@@ -345,8 +346,8 @@ RC_GTEST_PROP(Settings, everyMachiningOnceAndNoneInAWrongOrder, ()) {
                     Angle::degrees(*rc::gen::inRange(5, 46)), Face::Outside, "mitre"));
           break;
         default:
-          one.part.machining.push_back(rowAtEnd(one.part, Cut::Mortises, "side", Edge::W1, {},
-                                                mm(10), mm(20), Face::Inside));
+          one.part.machining.push_back(rowAtEnd(one.part, MachiningKind::Mortises, "side", Edge::W1,
+                                                {}, mm(10), mm(20), Face::Inside));
       }
       if (*rc::gen::inRange(0, 5) == 0) one.part.machining.back().through = false;
     }
@@ -514,7 +515,7 @@ TEST_F(AtTheBench, slotsFollowWhatGoesInAsItIsMeasuredNow) {
   std::size_t thinner = 0;
   for (Part& part : drawn)
     for (Machining& one : part.machining)
-      if (one.cut == Cut::Dado && one.receives.find("shelf") != std::string::npos) {
+      if (one.cut == MachiningKind::Dado && one.receives.find("shelf") != std::string::npos) {
         one.width -= mm(1);
         ++thinner;
       }

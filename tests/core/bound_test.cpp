@@ -2,8 +2,8 @@
 
 #include <gtest/gtest.h>
 
-#include "core/nest/sheet/arrangement.h"
 #include "core/nest/bounds/dual_feasible.h"
+#include "core/nest/sheet/arrangement.h"
 #include "tests/core/nest_support.h"
 
 namespace pp {

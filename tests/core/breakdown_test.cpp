@@ -307,12 +307,12 @@ TEST(Joins, everyPanelSaysWhatItsEndsMeet) {
   EXPECT_EQ(words("divider"),
             "bottom end against the bottom, pocket screws; top end against the top, pocket "
             "screws; ");
-  assembly.carcass().top = TopSchool::Capping;
+  assembly.carcass().top = TopConstruction::Capping;
   EXPECT_EQ(words("left side"), "top end against the top, glue and screws; ");
-  assembly.carcass().top = TopSchool::EndRabbets;
+  assembly.carcass().top = TopConstruction::EndRabbets;
   EXPECT_EQ(words("top"),
             "left end in a rabbet of the left side; right end in a rabbet of the right side; ");
-  assembly.carcass().top = TopSchool::Mitred;
+  assembly.carcass().top = TopConstruction::Mitred;
   EXPECT_EQ(words("right side"), "bottom end mitred to the bottom; top end mitred to the top; ");
 }
 

@@ -56,7 +56,7 @@ TEST(Case, aRaisedBottomTakesOpeningsAndBackUpWithIt) {
   carcass.toe = Toe{};
   EXPECT_EQ(troubleOf(carcass), "raised bottom");
   carcass.toe.reset();
-  carcass.top = TopSchool::Mitred;
+  carcass.top = TopConstruction::Mitred;
   EXPECT_EQ(troubleOf(carcass), "raised bottom");
 }
 
@@ -64,7 +64,7 @@ TEST(Case, aRaisedBottomTakesOpeningsAndBackUpWithIt) {
 // three rabbets, 702 + 9 − 1.5 high, ends at the sides' ends.
 TEST(Case, openAbove) {
   Carcass carcass = divided();
-  carcass.top = TopSchool::None;
+  carcass.top = TopConstruction::None;
   const Breakdown out = breakDown(test::jobWith(carcass));
   ASSERT_TRUE(out.troubles.empty());
   EXPECT_EQ(said(out, PartRole::Top), "none");
@@ -94,7 +94,7 @@ TEST(Case, aBackInChannelsOfTheSides) {
         EXPECT_EQ(describe(cut, part, {}),
                   "groove for the back, inside face, 542 from the front edge, 6 wide, 9 deep");
       }
-  carcass.top = TopSchool::Mitred;
+  carcass.top = TopConstruction::Mitred;
   EXPECT_EQ(troubleOf(carcass), "back");
 }
 
@@ -110,7 +110,7 @@ TEST(Case, theSameInInches) {
   carcass.back.rabbetDepth = Length::in(0, 3, 8);
   carcass.back.clearance = Length::in(0, 1, 16);
   carcass.raised = Length::in(3);
-  carcass.top = TopSchool::None;
+  carcass.top = TopConstruction::None;
   Job job = test::jobWith(carcass);
   job.unit = Unit::Inch;
   job.materials[0].measured = Length::in(0, 3, 4);
@@ -183,7 +183,7 @@ TEST(Case, beforeAMouldingOnTheFloor) {
   carcass.back.school = BackSchool::Behind;
   EXPECT_EQ(cutsFor(breakDown(test::jobWith(carcass)), PartRole::LeftSide, "baseboard"),
             "98 × 11 at 0, 543");
-  carcass.top = TopSchool::Mitred;
+  carcass.top = TopConstruction::Mitred;
   EXPECT_EQ(troubleOf(carcass), "baseboard");
 }
 
@@ -345,12 +345,12 @@ TEST(Case, railsInsteadOfABackWhereTheyAreSaid) {
 // Three tenons in each corner of a mitred case 560 deep: at a sixth, the half and five sixths.
 TEST(Case, tenonsInTheMitres) {
   Carcass carcass = test::metricCarcass().carcass();
-  carcass.top = TopSchool::Mitred;
+  carcass.top = TopConstruction::Mitred;
   carcass.mitreTenons = 3;
   int tenons = 0;
   for (const Part& part : breakDown(test::jobWith(carcass)).parts)
     for (const Machining& cut : part.machining)
-      if (cut.cut == Cut::Mortises) {
+      if (cut.cut == MachiningKind::Mortises) {
         tenons += cut.holes;
         EXPECT_EQ(cut.v0, Length::nm(560'000'000 / 6));
         EXPECT_EQ(cut.pitch, Length::nm(560'000'000 / 3));
@@ -383,7 +383,7 @@ TEST(Case, slidingPanelsLiftIntoTheUpperGroove) {
     if (part.role == PartRole::LeftDoor || part.role == PartRole::RightDoor)
       for (Pose& pose : part.poses) pose.origin[2] += mm(5);
   EXPECT_EQ(test::clashes(out), "");
-  carcass.top = TopSchool::None;
+  carcass.top = TopConstruction::None;
   EXPECT_EQ(troubleOf(carcass), "sliding panels");
 }
 

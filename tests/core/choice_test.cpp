@@ -130,7 +130,7 @@ TEST(Choice, eachEndHasItsJoint) {
   ASSERT_EQ(divider.joins.size(), 2U);
   EXPECT_EQ(divider.joins[0].kind, JoinKind::Dado);
   EXPECT_EQ(divider.joins[1].kind, JoinKind::Pocket);
-  EXPECT_EQ(divider.machining.back().cut, Cut::Pockets);
+  EXPECT_EQ(divider.machining.back().cut, MachiningKind::Pockets);
   const Part top = partIn(out, PartRole::Top);
   for (const Machining& cut : top.machining) EXPECT_NE(cut.receives, "divider");
 }
@@ -166,7 +166,7 @@ TEST(Choice, anEdgeSetBackStopsItsDados) {
 // for the back moves along with the left end and stays where it was in the room.
 TEST(Choice, aCappingTopReachesBeyondTheSides) {
   Job job = dividedJob();
-  job.assemblies[0].carcass().top = TopSchool::Capping;
+  job.assemblies[0].carcass().top = TopConstruction::Capping;
   choose(job, PartRole::Top, [](PartOverride& o) {
     o.edges = {edge(Side::Left, mm(25)), edge(Side::Front, mm(10))};
   });
@@ -197,7 +197,7 @@ TEST(Choice, sidesPastTheTop) {
   for (const Machining& cut : side.machining)
     if (cut.receives == "top") {
       seen = true;
-      EXPECT_EQ(cut.cut, Cut::Dado);
+      EXPECT_EQ(cut.cut, MachiningKind::Dado);
       EXPECT_EQ(cut.u0, mm(702));
     }
   EXPECT_TRUE(seen);

@@ -1,8 +1,8 @@
 // What stands in the way of what: an assembly on a wall against outlets, vents, doors, mouldings.
 #include <gtest/gtest.h>
 
+#include "core/breakdown/assign_ids.h"
 #include "core/breakdown/placed.h"
-#include "core/breakdown/settle.h"
 #include "core/kinds/validate.h"
 #include "core/secondlook/clash_look.h"
 #include "tests/core/listed.h"
@@ -84,13 +84,13 @@ TEST(Clash, whatIsOnItsWall) {
 TEST(Clash, aCutOutIsMadeOfTheBack) {
   Job job = againstAWall();
   job.site.obstacles.push_back(on(ObstacleKind::Outlet, 300, 300, 80, 80));
-  ASSERT_TRUE(settle(job, job.lastId));
+  ASSERT_TRUE(assignIdsAndCodes(job, job.lastId));
   const auto findings = checkClashes(job, breakDown(job));
   ASSERT_EQ(findings.size(), 1U);
   ASSERT_TRUE(findings[0].fix);
   EXPECT_EQ(findings[0].fix->what, "Cut out 92 mm × 92 mm for it");
   findings[0].fix->edit(job);
-  ASSERT_TRUE(settle(job, job.lastId));
+  ASSERT_TRUE(assignIdsAndCodes(job, job.lastId));
   EXPECT_EQ(said(job), Words{});
   ASSERT_EQ(job.overrides.size(), 1U);
   const Breakdown breakdown = breakDown(job);
@@ -181,7 +181,7 @@ TEST(WallBehind, whereItsEndLiesBehindACarcass) {
     one.code = code;
     two.assemblies.push_back(one);
   }
-  ASSERT_TRUE(settle(two, 0));
+  ASSERT_TRUE(assignIdsAndCodes(two, 0));
   CarcassGroup group;
   group.members = {std::as_const(two).assemblies[0].id, std::as_const(two).assemblies[1].id};
   two.assemblies[2].body = group;

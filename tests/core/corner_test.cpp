@@ -4,13 +4,13 @@
 
 #include <algorithm>
 
-#include "core/breakdown/settle.h"
+#include "core/breakdown/assign_ids.h"
 #include "core/formats/job_json.h"
 #include "core/kinds/group/lines.h"
 #include "core/kinds/group/rules.h"
 #include "core/kinds/kind.h"
 #include "core/kinds/validate.h"
-#include "core/parts/maker.h"
+#include "core/parts/part_builder.h"
 #include "tests/core/bodies.h"
 #include "tests/core/listed.h"
 
@@ -78,7 +78,7 @@ std::string clashesIn(const Job& job) {
   const auto& group = std::get<CarcassGroup>(job.assemblies.back().body);
   for (const Id id : group.everyMember()) {
     Breakdown member = breakDown(job, *findAssembly(job, id));
-    Maker::stand(member.parts, memberStanding(job, group, id));
+    PartBuilder::stand(member.parts, memberStanding(job, group, id));
     for (test::Body& body : test::bodiesOf(member)) bodies.push_back(std::move(body));
   }
   return test::clashes(bodies);
@@ -227,7 +227,7 @@ TEST(Bridge, looseShelvesAcrossAGap) {
   EXPECT_NEAR(partIn(out, "loose shelf").poses[0].origin[2].inMm(), 306.666666, 1e-5);
   // The typed width is shared by what the gap leaves.
   groupOf(job).width = mm(2'400);
-  ASSERT_TRUE(settle(job, job.lastId));
+  ASSERT_TRUE(assignIdsAndCodes(job, job.lastId));
   EXPECT_EQ(job.assemblies[0].carcass().width, mm(800));
   EXPECT_EQ(*readJob("job", writeJob(job)), job);
   const CarcassGroup turned = mirrored(groupOf(job));
@@ -257,18 +257,18 @@ TEST(Bridge, isBetweenTwo) {
 TEST(SharedWidth, isWhatTheCornersLeave) {
   Job job = corner(2, 0, 1);
   groupOf(job).width = mm(2'410);
-  ASSERT_TRUE(settle(job, job.lastId));
+  ASSERT_TRUE(assignIdsAndCodes(job, job.lastId));
   EXPECT_EQ(job.assemblies[0].carcass().width, mm(900));
   EXPECT_EQ(job.assemblies[1].carcass().width, mm(900));
   EXPECT_EQ(job.assemblies[2].carcass().width, mm(600)) << "it stands along the other wall";
   groupOf(job).fixed = {job.assemblies[0].id};
   job.assemblies[0].carcass().width = mm(700);
-  ASSERT_TRUE(settle(job, job.lastId));
+  ASSERT_TRUE(assignIdsAndCodes(job, job.lastId));
   EXPECT_EQ(job.assemblies[1].carcass().width, mm(1'100));
   EXPECT_EQ(groupLines(job, groupOf(job))->wall, mm(2'410));
   // Too narrow: nothing is changed rather than made impossible.
   groupOf(job).width = mm(1'000);
-  ASSERT_TRUE(settle(job, job.lastId));
+  ASSERT_TRUE(assignIdsAndCodes(job, job.lastId));
   EXPECT_EQ(job.assemblies[1].carcass().width, mm(1'100));
 }
 
@@ -277,7 +277,7 @@ TEST(SharedWidth, landsOnTheJobsFraction) {
   job.unit = Unit::Inch;
   job.shareStep = Length::in(0, 1, 16);
   groupOf(job).width = Length::in(80);
-  ASSERT_TRUE(settle(job, job.lastId));
+  ASSERT_TRUE(assignIdsAndCodes(job, job.lastId));
   // 26 2/3: the first two end at the sixteenth nearest to their share, the last takes the rest.
   EXPECT_EQ(job.assemblies[0].carcass().width, Length::in(26, 11, 16));
   EXPECT_EQ(job.assemblies[1].carcass().width, Length::in(26, 10, 16));
@@ -290,7 +290,7 @@ TEST(Corner, staysInTheFile) {
   groupOf(job).fixed = {job.assemblies[0].id};
   groupOf(job).left->blind = true;
   groupOf(job).cornerTop = CornerTop::Mitred;
-  ASSERT_TRUE(settle(job, job.lastId));
+  ASSERT_TRUE(assignIdsAndCodes(job, job.lastId));
   const auto again = readJob("job", writeJob(job));
   ASSERT_TRUE(again);
   EXPECT_EQ(*again, job);

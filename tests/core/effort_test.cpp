@@ -22,7 +22,7 @@ TEST(Effort, equalCutsShareASettingOthersDoNot) {
   Machining higher = dado;
   higher.distance = mm(300);
   Machining rabbet = dado;
-  rabbet.cut = Cut::Rabbet;
+  rabbet.cut = MachiningKind::Rabbet;
   parts[0].machining = {dado, higher};
   parts[1].machining = {dado, rabbet};
   parts[2].machining = {rabbet};

@@ -70,7 +70,7 @@ TEST(Fasteners, ofAPocketCaseAndADadoCaseAreThoseWorkedByHand) {
       out += "\n";
     }
     for (const UnitOrder& unit : of.units)
-      for (const PutIn& step : unit.steps)
+      for (const AssemblyStep& step : unit.steps)
         if (step.screws)
           out += "front: " + std::to_string(step.screws->count) + " of " +
                  formatMm(step.screws->length) + "\n";
@@ -215,7 +215,7 @@ TEST(Fasteners, keepOutOfAGrooveOfTheMate) {
   for (const Fastened& one : fastenedOf(of.pieces, of.job)) {
     const Part& mate = of.pieces[one.mate].part;
     for (const Machining& cut : mate.machining) {
-      if (cut.cut != Cut::Groove || cut.receives != "back") continue;
+      if (cut.cut != MachiningKind::Groove || cut.receives != "back") continue;
       for (const Length at : one.fasteners.at) {
         ++seen;
         EXPECT_TRUE(at + mm(8) <= cut.v0 || at - mm(8) >= cut.v1)

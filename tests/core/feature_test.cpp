@@ -6,7 +6,7 @@
 #include <cmath>
 
 #include "core/parts/feature_cuts.h"
-#include "core/parts/maker.h"
+#include "core/parts/part_builder.h"
 #include "core/parts/solid.h"
 #include "tests/core/support.h"
 
@@ -19,9 +19,9 @@ using test::mm;
 Part board() {
   static const Job job = test::metricJob();
   static const Assembly none;
-  Part part =
-      Maker(job, none).board(PartRole::Board, "b18", Reason("l", mm(400)), Reason("w", mm(200)));
-  Maker::place(part, {{}, kRight, kBackwards, kUp});
+  Part part = PartBuilder(job, none).board(PartRole::Board, "b18", Reason("l", mm(400)),
+                                           Reason("w", mm(200)));
+  PartBuilder::place(part, {{}, kRight, kBackwards, kUp});
   return part;
 }
 

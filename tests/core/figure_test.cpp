@@ -61,7 +61,7 @@ Opening bankOpening(std::size_t count) {
 
 TEST(Figure, runsOverTheCornersOfAMitredCase) {
   Carcass carcass = test::metricCarcass().carcass();
-  carcass.top = TopSchool::Mitred;
+  carcass.top = TopConstruction::Mitred;
   carcass.waterfall = Waterfall::Over;
   Job job = jobOf(carcass);
   Breakdown out = breakDown(job);
@@ -85,7 +85,7 @@ TEST(Figure, runsOverTheCornersOfAMitredCase) {
   carcass.waterfall = Waterfall::Around;
   out = breakDown(jobOf(carcass));
   EXPECT_EQ(runOf(partsIn(out, PartRole::Bottom)[0]), "B1-round 4 length");
-  carcass.top = TopSchool::Between;
+  carcass.top = TopConstruction::Between;
   EXPECT_EQ(partsIn(breakDown(jobOf(carcass)), PartRole::LeftSide)[0].run, "");
 }
 

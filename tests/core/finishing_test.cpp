@@ -4,8 +4,8 @@
 #include <rapidcheck/gtest.h>
 
 #include "core/assembly/pages.h"
+#include "core/breakdown/assign_ids.h"
 #include "core/breakdown/fittings.h"
-#include "core/breakdown/settle.h"
 #include "tests/core/taken.h"
 
 namespace pp {
@@ -34,7 +34,7 @@ Part board() {
   part.thickness = mm(18);
   part.finish = Finish::Clear;
   Machining dado;
-  dado.cut = Cut::Dado;
+  dado.cut = MachiningKind::Dado;
   dado.receives = "shelf";
   dado.face = Face::Inside;
   dado.u0 = mm(100);

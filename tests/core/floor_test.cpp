@@ -9,7 +9,7 @@
 #include <functional>
 #include <utility>
 
-#include "core/breakdown/settle.h"
+#include "core/breakdown/assign_ids.h"
 #include "core/floor/open_parts.h"
 #include "core/formats/event_json.h"
 #include "core/formats/file.h"
@@ -108,7 +108,7 @@ TEST(Floor, partsDrawnLaterMakeTheNextCutting) {
   Taken taken;
   const std::int64_t before = pieces(taken.plan().request.parts);
   taken.job.assemblies[0].copies = 2;
-  ASSERT_TRUE(settle(taken.job, 0).ok());
+  ASSERT_TRUE(assignIdsAndCodes(taken.job, 0).ok());
   taken.drawn = breakDown(taken.job).parts;
   const floor::OpenRequest open = taken.open();
   std::map<std::string, std::int64_t> wanted;
@@ -135,7 +135,7 @@ TEST(Floor, aSheetIsPromisedOnce) {
   Taken taken;
   taken.job.assemblies[0].copies = 2;
   for (std::size_t i = 0; i < taken.job.stock.size(); ++i) taken.job.stock[i].quantity = 20;
-  ASSERT_TRUE(settle(taken.job, 0).ok());
+  ASSERT_TRUE(assignIdsAndCodes(taken.job, 0).ok());
   taken.drawn = breakDown(taken.job).parts;
   std::map<Id, std::int64_t> used;
   for (const PlannedSheet& sheet : taken.plan().plan.sheets)
@@ -155,7 +155,7 @@ TEST(Floor, aSheetIsPromisedOnce) {
 TEST(Floor, aPartStaysHeldWhenItsSizeChanges) {
   Taken taken;
   taken.job.assemblies[0].carcass().width += mm(30);
-  ASSERT_TRUE(settle(taken.job, 0).ok());
+  ASSERT_TRUE(assignIdsAndCodes(taken.job, 0).ok());
   taken.drawn = breakDown(taken.job).parts;
   EXPECT_TRUE(taken.open().request.empty());
 }
@@ -528,7 +528,7 @@ TEST_F(JournalFile, foldingTwiceIsFoldingOnce) {
 std::vector<Finding> lookAfter(Taken& taken, const std::function<void(Job&)>& change) {
   Job next = taken.job;
   change(next);
-  EXPECT_TRUE(settle(next, taken.job.lastId).ok());
+  EXPECT_TRUE(assignIdsAndCodes(next, taken.job.lastId).ok());
   const std::vector<Part> drawn = breakDown(next).parts;
   return lookAtFloor(next, drawn, taken.record.cuttings, taken.now());
 }

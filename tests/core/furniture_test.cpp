@@ -92,7 +92,7 @@ TEST(Platforms, endsInDados) {
   const Breakdown out = breakDown(job);
   const Part& side = partIn(out, "box side");
   ASSERT_EQ(side.machining.size(), 2U);
-  EXPECT_EQ(side.machining[0].cut, Cut::Rabbet);
+  EXPECT_EQ(side.machining[0].cut, MachiningKind::Rabbet);
   EXPECT_EQ(side.machining[1].u0, mm(982));
   EXPECT_EQ(side.machining[1].depth, mm(6));
   expectFits(job);
@@ -125,7 +125,7 @@ TEST(Rings, tenonsAreCountedInEveryJoint) {
   const Breakdown out = breakDown(jobOf(ring));
   std::vector<Machining> rows;
   for (const Machining& cut : out.parts[0].machining)
-    if (cut.cut == Cut::Mortises) rows.push_back(cut);
+    if (cut.cut == MachiningKind::Mortises) rows.push_back(cut);
   ASSERT_EQ(rows.size(), 2U);
   EXPECT_EQ(rows[0].holes, 3);
   EXPECT_EQ(rows[0].v0, mm(15));
@@ -342,7 +342,7 @@ TEST(Lids, onAContinuousHinge) {
   const auto cups = [&out] {
     const Part& lid = partIn(out, "lid");
     return std::any_of(lid.machining.begin(), lid.machining.end(),
-                       [](const Machining& cut) { return cut.cut == Cut::HingeCup; });
+                       [](const Machining& cut) { return cut.cut == MachiningKind::HingeCup; });
   };
   const auto upright = [&out] {
     const Part& lid = partIn(out, "lid");

@@ -3,11 +3,11 @@
 #include <gtest/gtest.h>
 
 #include "core/breakdown/breakdown.h"
+#include "core/designs/size_list.h"
 #include "core/formats/exchange.h"
 #include "core/formats/job_json.h"
 #include "core/formats/library.h"
 #include "core/formats/lists_csv.h"
-#include "core/designs/size_list.h"
 #include "core/kinds/validate.h"
 #include "core/length/parse.h"
 #include "core/nest/sheet/random.h"

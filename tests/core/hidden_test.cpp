@@ -4,8 +4,8 @@
 
 #include <gtest/gtest.h>
 
+#include "core/breakdown/assign_ids.h"
 #include "core/breakdown/fit.h"
-#include "core/breakdown/settle.h"
 #include "core/job/ids.h"
 #include "tests/core/listed.h"
 
@@ -27,7 +27,7 @@ Job inAnAlcove() {
   stand.assembly = std::as_const(job).assemblies[0].id;
   stand.fills = true;
   job.site.stands.push_back(stand);
-  EXPECT_TRUE(settle(job, job.lastId));
+  EXPECT_TRUE(assignIdsAndCodes(job, job.lastId));
   return job;
 }
 
@@ -94,7 +94,7 @@ Job threeInLine() {
   line.code = "G";
   line.body = group;
   job.assemblies.push_back(line);
-  EXPECT_TRUE(settle(job, job.lastId));
+  EXPECT_TRUE(assignIdsAndCodes(job, job.lastId));
   return job;
 }
 
@@ -128,7 +128,7 @@ TEST(Hidden, edgesThereAreNotBanded) {
   hung.width = mm(800);
   shelf.body = hung;
   job.assemblies.push_back(shelf);
-  const auto settled = settle(job, job.lastId);
+  const auto settled = assignIdsAndCodes(job, job.lastId);
   ASSERT_TRUE(settled) << describe(settled.problems());
   const auto board = [&job] {
     const auto parts = breakDown(job).parts;
@@ -166,7 +166,7 @@ TEST(Hidden, fillersCoverTheWidestGap) {
   carcass.fillerLeft = carcass.fillerRight = true;
   carcass.wallLeft = mm(10);
   carcass.wallRight = mm(40);
-  ASSERT_TRUE(settle(job, job.lastId));
+  ASSERT_TRUE(assignIdsAndCodes(job, job.lastId));
   // 1 000 less the 9 that both walls lean over its height, 10 on the left and 40 on the right.
   EXPECT_EQ(std::as_const(job).assemblies[0].carcass().width, mm(941 + 10 + 40));
   const auto fillerWidth = [&job](PartRole role) {

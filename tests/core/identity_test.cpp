@@ -6,11 +6,11 @@
 #include <set>
 #include <utility>
 
+#include "core/breakdown/assign_ids.h"
 #include "core/breakdown/mirror.h"
-#include "core/breakdown/settle.h"
+#include "core/designs/size_list.h"
 #include "core/formats/job_json.h"
 #include "core/job/ids.h"
-#include "core/designs/size_list.h"
 #include "core/kinds/validate.h"
 #include "tests/core/support.h"
 
@@ -79,7 +79,7 @@ class Desk {
   const Breakdown& breakdown() const { return breakdowns_[at_]; }
   const Lost& lost() const { return lost_; }
   bool edit(Job next) {
-    if (auto lost = settle(next, lastId_)) {
+    if (auto lost = assignIdsAndCodes(next, lastId_)) {
       states_.resize(at_ + 1);
       breakdowns_.resize(at_ + 1);
       lastId_ = std::max(lastId_, next.lastId);
@@ -101,7 +101,7 @@ class Desk {
 
  private:
   void take(Job job) {
-    (void)settle(job, 0);
+    (void)assignIdsAndCodes(job, 0);
     lastId_ = job.lastId;
     keep(std::move(job));
   }
@@ -204,11 +204,11 @@ TEST(Identity, whatOnlyHasNoPartNowKeepsItsChoice) {
   Job next = desk.job();
   setOverride(next, desk.breakdown().parts, named(desk.breakdown(), "top"),
               test::byHand("long", mm(580)));
-  next.assemblies[0].carcass().top = TopSchool::Stretchers;
+  next.assemblies[0].carcass().top = TopConstruction::Stretchers;
   ASSERT_TRUE(desk.edit(next));
   EXPECT_TRUE(desk.lost().empty());
   next = desk.job();
-  next.assemblies[0].carcass().top = TopSchool::Between;
+  next.assemblies[0].carcass().top = TopConstruction::Between;
   ASSERT_TRUE(desk.edit(next));
   EXPECT_EQ(named(desk.breakdown(), "top").length.total(), mm(580));
 }
@@ -369,7 +369,8 @@ Job edited(const Job& job) {
       carcass.joint = carcass.joint == Joint::Dado ? Joint::Butt : Joint::Dado;
       break;
     case 4:
-      carcass.top = carcass.top == TopSchool::Between ? TopSchool::Stretchers : TopSchool::Between;
+      carcass.top = carcass.top == TopConstruction::Between ? TopConstruction::Stretchers
+                                                            : TopConstruction::Between;
       break;
     case 5:
       if (leaf.door)

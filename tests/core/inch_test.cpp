@@ -96,15 +96,17 @@ TEST(Inches, backSchools) {
 
 TEST(Inches, topSchools) {
   struct Row {
-    TopSchool school;
+    TopConstruction school;
     const char *top, *side;
   };
   const Row rows[] = {
-      {TopSchool::Between, "top x1 29 1/16 x 20", "left side x1 28 x 20"},
-      {TopSchool::Capping, "top x1 30 x 20", "left side x1 27 9/32 x 20"},     // 28 - 23/32
-      {TopSchool::EndRabbets, "top x1 29 5/16 x 20", "left side x1 28 x 20"},  // 28 9/16 + 3/4
-      {TopSchool::Mitred, "top x1 30 x 20", "left side x1 28 x 20"},
-      {TopSchool::Stretchers, "front stretcher x1 29 1/16 x 4", "rear stretcher x1 29 1/16 x 4"},
+      {TopConstruction::Between, "top x1 29 1/16 x 20", "left side x1 28 x 20"},
+      {TopConstruction::Capping, "top x1 30 x 20", "left side x1 27 9/32 x 20"},  // 28 - 23/32
+      {TopConstruction::EndRabbets, "top x1 29 5/16 x 20",
+       "left side x1 28 x 20"},  // 28 9/16 + 3/4
+      {TopConstruction::Mitred, "top x1 30 x 20", "left side x1 28 x 20"},
+      {TopConstruction::Stretchers, "front stretcher x1 29 1/16 x 4",
+       "rear stretcher x1 29 1/16 x 4"},
   };
   for (const Row& row : rows) {
     Carcass carcass = inchCarcass();

@@ -4,12 +4,12 @@
 
 #include "core/job/ids.h"
 #include "core/kinds/validate.h"
+#include "core/secondlook/store_look.h"
 #include "core/shop/good_for.h"
+#include "core/store/state.h"
 #include "tests/core/listed.h"
 #include "tests/core/store_support.h"
 #include "tests/core/taken.h"
-#include "core/store/state.h"
-#include "core/secondlook/store_look.h"
 
 namespace pp {
 namespace {
@@ -31,7 +31,7 @@ struct InTheShop {
   Job job = readJob("trolley", test::demo("ringing-trolley")).value();
 
   explicit InTheShop(std::int64_t each = 4) {
-    EXPECT_TRUE(settle(job, 0).ok());
+    EXPECT_TRUE(assignIdsAndCodes(job, 0).ok());
     job.id = "a";
     for (std::size_t i = 0; i < job.stock.size(); ++i) {
       const StockPiece& row = std::as_const(job).stock[i];

@@ -87,17 +87,18 @@ TEST(BackSchools, sizesOfBackAndPanels) {
 
 TEST(TopSchools, sizesOfTopAndSides) {
   struct Row {
-    TopSchool school;
+    TopConstruction school;
     const char* top;
     const char* side;
   };
   const Row rows[] = {
-      {TopSchool::Between, "top x1 576 x 560", "left side x1 720 x 560"},
-      {TopSchool::Capping, "top x1 600 x 560", "left side x1 702 x 560"},
-      {TopSchool::EndRabbets, "top x1 582 x 560", "left side x1 720 x 560"},  // 564 + 2 x 9
-      {TopSchool::Mitred, "top x1 600 x 560", "left side x1 720 x 560"},
-      {TopSchool::Stretchers, "front stretcher x1 576 x 100", "rear stretcher x1 576 x 100"},
-      {TopSchool::StandingRail, "front stretcher x1 576 x 100", "rear stretcher x1 576 x 100"},
+      {TopConstruction::Between, "top x1 576 x 560", "left side x1 720 x 560"},
+      {TopConstruction::Capping, "top x1 600 x 560", "left side x1 702 x 560"},
+      {TopConstruction::EndRabbets, "top x1 582 x 560", "left side x1 720 x 560"},  // 564 + 2 x 9
+      {TopConstruction::Mitred, "top x1 600 x 560", "left side x1 720 x 560"},
+      {TopConstruction::Stretchers, "front stretcher x1 576 x 100", "rear stretcher x1 576 x 100"},
+      {TopConstruction::StandingRail, "front stretcher x1 576 x 100",
+       "rear stretcher x1 576 x 100"},
   };
   for (const Row& row : rows) {
     Carcass carcass = test::metricCarcass().carcass();

@@ -321,7 +321,7 @@ TEST(NextOperations, areSaidOnceEach) {
   part.machining = {dado, dado};
   EXPECT_EQ(nextOperations(part), "dado");
   Machining eased;
-  eased.cut = Cut::RoundOver;
+  eased.cut = MachiningKind::RoundOver;
   eased.assembled = true;
   part.machining.push_back(eased);
   part.bands[0] = "birch";

@@ -131,7 +131,7 @@ TEST(Layers, piecesHaveTheirShareOfATaper) {
     ASSERT_TRUE(out.troubles.empty());
     // The second piece lies from 160 to 400.
     const Machining& cut = out.parts[3].machining[0];
-    EXPECT_EQ(cut.cut, Cut::Taper);
+    EXPECT_EQ(cut.cut, MachiningKind::Taper);
     EXPECT_EQ(cut.v0, far ? mm(36) : mm(64));
     EXPECT_EQ(cut.v1, far ? mm(60) : mm(40));
     EXPECT_EQ(out.parts[2].machining.size(), 1U) << "no rounded corner on the first";

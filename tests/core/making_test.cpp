@@ -6,15 +6,15 @@
 #include <algorithm>
 #include <set>
 
-#include "core/coating/banding.h"
-#include "core/coating/finishing.h"
 #include "core/assembly/installing.h"
 #include "core/assembly/making.h"
-#include "core/coating/samples.h"
 #include "core/breakdown/mirror.h"
 #include "core/breakdown/overrides.h"
 #include "core/breakdown/readings.h"
 #include "core/breakdown/sections.h"
+#include "core/coating/banding.h"
+#include "core/coating/finishing.h"
+#include "core/coating/samples.h"
 #include "core/formats/job_json.h"
 #include "core/job/ids.h"
 #include "core/kinds/boards/places.h"
@@ -47,14 +47,14 @@ TEST(MovedSteps, goInWhereTheyWereMovedToAndSayWhatIsWrongThen) {
   // The top before the bottom: as good.
   const Ordered top = moved(of, of.last(), 2, 1);
   EXPECT_EQ(top.said(top.last()), "left side\ntop\nbottom\nback\nright side\n");
-  for (const PutIn& step : top.last().steps) {
+  for (const AssemblyStep& step : top.last().steps) {
     EXPECT_TRUE(step.isMoved);
     EXPECT_FALSE(step.isForced || step.unreached || step.tooLate);
   }
   // A back in grooves all round does not get past what closes them.
   const Ordered late = moved(of, of.last(), 3, 4);
   EXPECT_EQ(late.said(late.last()), "left side\nbottom\ntop\nright side\nback\n");
-  const PutIn& back = late.last().steps.back();
+  const AssemblyStep& back = late.last().steps.back();
   EXPECT_TRUE(back.isForced);
   ASSERT_TRUE(back.past);
   EXPECT_NE(late.part(*back.past).role, PartRole::Back);
@@ -74,7 +74,8 @@ TEST(MovedSteps, whatADriverThenDoesNotReachIsNamed) {
   ASSERT_NE(shelf, bottom);
   const Ordered late = moved(of, unit, std::min(shelf, bottom), std::max(shelf, bottom));
   bool isSaid = false;
-  for (const PutIn& step : late.last().steps) isSaid = isSaid || step.unreached || step.isForced;
+  for (const AssemblyStep& step : late.last().steps)
+    isSaid = isSaid || step.unreached || step.isForced;
   EXPECT_TRUE(isSaid);
 }
 
@@ -96,7 +97,7 @@ TEST(MovedSteps, slidesAndPadsAfterTheBackAreSaid) {
   ASSERT_EQ(early.pieces[early.last().steps[0].row].part.role, PartRole::DrawerFront);
   // All that comes after a front goes in before it: each says so.
   for (std::size_t i = 1; i < early.last().steps.size(); ++i) {
-    const PutIn& step = early.last().steps[i];
+    const AssemblyStep& step = early.last().steps[i];
     if (isFront(early.pieces[step.row].part.role)) continue;
     ASSERT_TRUE(step.tooLate) << i;
     EXPECT_EQ(early.part(*step.tooLate).role, PartRole::DrawerFront);
@@ -138,7 +139,7 @@ RC_GTEST_PROP(MovedSteps, loseNothingAndStandWhereTheyWereMoved, ()) {
   const auto all = [](const Ordered& one) {
     std::multiset<std::pair<std::size_t, std::size_t>> out;
     for (const UnitOrder& each : one.units)
-      for (const PutIn& step : each.steps)
+      for (const AssemblyStep& step : each.steps)
         for (const std::size_t pose : step.poses) out.insert({step.row, pose});
     return out;
   };
@@ -183,11 +184,11 @@ TEST(JointGluing, whatIsGluedThereTravelsApart) {
                           Gluing::InPlace);
   // Rails go between the sides too: what they join to the right one is glued there as well.
   for (const UnitOrder& each : whole.units)
-    for (const PutIn& step : each.steps)
+    for (const AssemblyStep& step : each.steps)
       for (const auto& [a, b] : step.joined)
         if (whole.part(a).role == PartRole::RightSide ||
             whole.part(b).role == PartRole::RightSide) {
-          PutIn one = step;
+          AssemblyStep one = step;
           one.joined = {{a, b}};
           job.gluing = withGluing(job, whole.pieces, one, Gluing::InPlace);
         }
@@ -204,8 +205,8 @@ TEST(JointGluing, whatIsGluedThereTravelsApart) {
   EXPECT_EQ(apart.pieces[rest.joinedThere[0].first].part.role, PartRole::RightSide);
   EXPECT_EQ(rest.joinedThere[0].second, Gluing::InPlace);
   int before = 0, after = 0;
-  for (const PutIn& step : whole.last().steps) before += step.clamps;
-  for (const PutIn& step : apart.last().steps) after += step.clamps;
+  for (const AssemblyStep& step : whole.last().steps) before += step.clamps;
+  for (const AssemblyStep& step : apart.last().steps) after += step.clamps;
   EXPECT_LT(after, before);
   // The second look asks of the two as well.
   const std::vector<Section> sections = sectionsOf(job, breakDown(job));
@@ -255,7 +256,7 @@ TEST(Making, changesSidesInAMirror) {
   mirrorAssembly(job, 0);
   const Ordered mirrored(job);
   for (const UnitOrder& each : mirrored.units)
-    for (const PutIn& step : each.steps)
+    for (const AssemblyStep& step : each.steps)
       for (const Closed& joint : step.joints) {
         const bool left = mirrored.part(joint.piece).role == PartRole::LeftSide ||
                           mirrored.part(joint.mate).role == PartRole::LeftSide;
@@ -399,7 +400,7 @@ TEST(SolidEdging, mitredTheFrontIsFirstButtedTheSides) {
     // The order of assembly is the same.
     const UnitOrder& unit = ordered.last();
     std::vector<std::string> put;
-    for (const PutIn& step : unit.steps) {
+    for (const AssemblyStep& step : unit.steps) {
       const Part& part = ordered.pieces[step.row].part;
       if (part.role >= PartRole::FrontEdging && part.role <= PartRole::RightEdging)
         put.push_back(part.name);
@@ -453,7 +454,7 @@ TEST(BoardPlaces, aBoxOfBoardsIsPutTogether) {
   ASSERT_FALSE(of.units.empty());
   std::size_t steps = 0, screws = 0;
   for (const UnitOrder& unit : of.units)
-    for (const PutIn& step : unit.steps) {
+    for (const AssemblyStep& step : unit.steps) {
       ++steps;
       EXPECT_FALSE(step.isForced || step.unreached) << of.pieces[step.row].part.name;
       for (const Closed& joint : step.joints) screws += joint.fasteners.at.size();

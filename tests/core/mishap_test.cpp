@@ -4,9 +4,9 @@
 
 #include <functional>
 
+#include "core/daybook/pace.h"
 #include "core/floor/at_saw.h"
 #include "core/floor/mishap.h"
-#include "core/daybook/pace.h"
 #include "core/saw/edges.h"
 #include "tests/core/taken.h"
 

@@ -3,8 +3,8 @@
 
 #include <numeric>
 
-#include "core/kinds/carcass/layout.h"
 #include "core/designs/size_list.h"
+#include "core/kinds/carcass/layout.h"
 #include "tests/core/support.h"
 
 namespace pp {

@@ -25,7 +25,7 @@ struct Ordered {
   // "left side", "right side, whole", a line each.
   std::string said(const UnitOrder& unit) const {
     std::string out;
-    for (const PutIn& step : unit.steps)
+    for (const AssemblyStep& step : unit.steps)
       out += pieces[step.row].part.name + (step.isWhole ? ", whole" : "") +
              (step.poses.size() > 1 ? " x" + std::to_string(step.poses.size()) : "") + "\n";
     return out;

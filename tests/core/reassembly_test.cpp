@@ -52,10 +52,10 @@ bool same(double a, Length b) {
 TEST(Solid, volumesOfABoardAndItsCuts) {
   const Job job = test::metricJob();
   Assembly none;
-  const Maker maker(job, none);
+  const PartBuilder builder(job, none);
   Part part =
-      maker.board(PartRole::Board, "b18", Reason("l", test::mm(300)), Reason("w", test::mm(200)));
-  Maker::place(part, {{}, kRight, kBackwards, kUp});
+      builder.board(PartRole::Board, "b18", Reason("l", test::mm(300)), Reason("w", test::mm(200)));
+  PartBuilder::place(part, {{}, kRight, kBackwards, kUp});
   const auto whole = [&part] {
     double out = 0;
     for (const Convex& piece : solidOf(part, part.poses.front())) out += volume(piece);
@@ -70,7 +70,7 @@ TEST(Solid, volumesOfABoardAndItsCuts) {
   EXPECT_NEAR(whole(), 300.0 * 200 * 18 - 200.0 * 18 * 18 / 2, 1e-3);
   part.machining.clear();
   Machining taper;
-  taper.cut = Cut::Taper;
+  taper.cut = MachiningKind::Taper;
   taper.from = Edge::L2;
   taper.v0 = test::mm(200);
   taper.v1 = test::mm(100);
@@ -79,7 +79,7 @@ TEST(Solid, volumesOfABoardAndItsCuts) {
   part.machining.clear();
   // A hole is a 24-gon in its circle: 12 r2 sin 15 degrees. Through, then 10 deep.
   Machining hole;
-  hole.cut = Cut::Hole;
+  hole.cut = MachiningKind::Hole;
   hole.u0 = hole.u1 = test::mm(150);
   hole.v0 = hole.v1 = test::mm(80);
   hole.width = test::mm(60);
@@ -91,7 +91,7 @@ TEST(Solid, volumesOfABoardAndItsCuts) {
   part.machining = {hole};
   EXPECT_NEAR(whole(), 300.0 * 200 * 18 - 10 * round, 1e-3);
   // A slot 100 long in all adds 40 between its half circles.
-  hole.cut = Cut::Slot;
+  hole.cut = MachiningKind::Slot;
   hole.u0 = test::mm(100);
   hole.u1 = test::mm(200);
   hole.depth = test::mm(18);
@@ -100,7 +100,7 @@ TEST(Solid, volumesOfABoardAndItsCuts) {
   // A hollow of 30 in 300: the circle of radius (300 x 300 / 4 + 30 x 30) / 60 = 390; its segment
   // is 390 x 390 (asin(150 / 390) - 150 x 360 / 390 / 390), a little more than its 24 chords.
   Machining arc;
-  arc.cut = Cut::Arc;
+  arc.cut = MachiningKind::Arc;
   arc.from = Edge::L2;
   arc.depth = test::mm(30);
   part.machining = {arc};
@@ -181,7 +181,7 @@ RC_GTEST_PROP(Reassembly, groupsWithFrameStandAndTopFitTogether, ()) {
   for (std::size_t i = 0; i < members.size(); ++i) {
     Breakdown member = breakDown(job, *findAssembly(job, members[i]));
     RC_PRE(!member.parts.empty());
-    Maker::stand(member.parts, memberStandings(job, group)[i]);
+    PartBuilder::stand(member.parts, memberStandings(job, group)[i]);
     for (Body& body : bodiesOf(member)) bodies.push_back(std::move(body));
   }
   RC_ASSERT(clashes(bodies) == "");
@@ -297,7 +297,7 @@ RC_GTEST_PROP(Reassembly, everySizeIsTheSumOfItsReasonAndAboveZero, ()) {
     RC_ASSERT(part.cutLength() > Length{} && part.cutWidth() > Length{});
     RC_ASSERT(static_cast<std::int64_t>(part.poses.size()) == part.quantity);
     for (const Machining& m : part.machining) {
-      if (m.cut == Cut::Bevel) continue;
+      if (m.cut == MachiningKind::Bevel) continue;
       if (m.u0 < Length{} || m.u1 > part.length.total() + Length::um(1) || m.v0 < Length{} ||
           m.v1 > part.width.total() + Length::um(1))
         RC_LOG() << part.name << ": " << describe(m, part, {}) << "\n" << writeJob(job);

@@ -4,7 +4,7 @@
 #include <functional>
 #include <utility>
 
-#include "core/breakdown/settle.h"
+#include "core/breakdown/assign_ids.h"
 #include "core/formats/job_json.h"
 #include "core/job/ids.h"
 #include "core/plan/fingerprint.h"
@@ -20,7 +20,7 @@ using test::mm;
 
 Job trolley() {
   Job job = readJob("trolley", test::demo("ringing-trolley")).value();
-  EXPECT_TRUE(settle(job, 0).ok());
+  EXPECT_TRUE(assignIdsAndCodes(job, 0).ok());
   return job;
 }
 
@@ -148,7 +148,7 @@ TEST(Record, everyDamagedFileIsRefusedOrRead) {
 
 // As every edit in the window: in order, broken down, its parts numbered.
 void number(Job& job, Id lastId) {
-  ASSERT_TRUE(settle(job, lastId).ok());
+  ASSERT_TRUE(assignIdsAndCodes(job, lastId).ok());
   job.codes = breakDown(job).codes;
 }
 

@@ -12,8 +12,8 @@
 #include "core/shop/cost.h"
 #include "core/shop/house_rules.h"
 #include "core/shop/job_rack.h"
-#include "tests/core/store_support.h"
 #include "core/store/state.h"
+#include "tests/core/store_support.h"
 
 namespace pp {
 namespace {
@@ -69,7 +69,7 @@ TEST(Fittings, everyJointHasItsOwn) {
     parts[1].joins.push_back({end, JoinKind::Butt, "side"});
     parts[2].joins.push_back({end, JoinKind::Pocket, "side"});
     Machining row;
-    row.cut = Cut::Pockets;
+    row.cut = MachiningKind::Pockets;
     row.from = end;
     row.holes = 3;
     parts[2].machining.push_back(row);
@@ -92,7 +92,7 @@ TEST(Fittings, everyJointHasItsOwn) {
   parts[1].joins = {{Edge::W1, JoinKind::Dowel, "side"}};
   parts[1].quantity = 1;
   Machining row;
-  row.cut = Cut::Mortises;
+  row.cut = MachiningKind::Mortises;
   row.from = Edge::W1;
   row.holes = 5;
   parts[1].machining = {row};

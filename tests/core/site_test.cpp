@@ -4,8 +4,8 @@
 #include <gtest/gtest.h>
 #include <rapidcheck/gtest.h>
 
+#include "core/breakdown/assign_ids.h"
 #include "core/breakdown/fit.h"
-#include "core/breakdown/settle.h"
 #include "core/formats/job_json.h"
 #include "core/kinds/validate.h"
 #include "core/secondlook/site_look.h"
@@ -153,7 +153,7 @@ Job caseInANook(Length width) {
   Carcass& carcass = job.assemblies[0].carcass();
   carcass.height = mm(2'000);
   job.site = between(SiteKind::Nook, {{mm(0), width}, {mm(2'000), width}}, mm(25), mm(2'000));
-  EXPECT_TRUE(settle(job, 0));
+  EXPECT_TRUE(assignIdsAndCodes(job, 0));
   SiteStand stand;
   stand.assembly = std::as_const(job).assemblies[0].id;
   stand.fills = true;
@@ -163,23 +163,23 @@ Job caseInANook(Length width) {
 
 TEST(Fit, aCarcassFillsTheWall) {
   Job job = caseInANook(mm(1'000));
-  ASSERT_TRUE(settle(job, job.lastId));
+  ASSERT_TRUE(assignIdsAndCodes(job, job.lastId));
   EXPECT_EQ(std::as_const(job).assemblies[0].carcass().width, mm(955));
   // A new reading: what follows is as wide as is left now, once and for all.
   for (std::size_t i : {0U, 1U}) job.site.sizes[i].read = {mm(990), mm(991), {}};
-  ASSERT_TRUE(settle(job, job.lastId));
+  ASSERT_TRUE(assignIdsAndCodes(job, job.lastId));
   EXPECT_EQ(std::as_const(job).assemblies[0].carcass().width, mm(945));
   EXPECT_FALSE(fitWidths(job));
   job.shareStep = mm(2);
-  ASSERT_TRUE(settle(job, job.lastId));
+  ASSERT_TRUE(assignIdsAndCodes(job, job.lastId));
   EXPECT_EQ(std::as_const(job).assemblies[0].carcass().width, mm(944));
   // Typed again, and gone with its assembly.
   job.site.stands[0].fills = false;
   job.assemblies[0].carcass().width = mm(700);
-  ASSERT_TRUE(settle(job, job.lastId));
+  ASSERT_TRUE(assignIdsAndCodes(job, job.lastId));
   EXPECT_EQ(std::as_const(job).assemblies[0].carcass().width, mm(700));
   job.assemblies.clear();
-  ASSERT_TRUE(settle(job, job.lastId));
+  ASSERT_TRUE(assignIdsAndCodes(job, job.lastId));
   EXPECT_TRUE(job.site.stands.empty());
 }
 
@@ -220,7 +220,7 @@ TEST(Fit, isKeptInTheFile) {
   wall.madeOf = "brick";
   job.site.walls.push_back(wall);
   job.site.sizes[0].read.third = mm(1'000);
-  ASSERT_TRUE(settle(job, job.lastId));
+  ASSERT_TRUE(assignIdsAndCodes(job, job.lastId));
   const auto back = readJob("a.plainpatch", writeJob(job));
   ASSERT_TRUE(back) << describe(back.problems().front());
   EXPECT_EQ(back->site, job.site);

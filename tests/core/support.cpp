@@ -160,7 +160,7 @@ Carcass randomCarcass() {
   carcass.joint = static_cast<Joint>(pick(0, 5));
   if (pick(0, 1) == 1) carcass.joint = Joint::Dado;
   carcass.dadoDepth = Length::um(pick(3'000, 8'000));
-  carcass.top = static_cast<TopSchool>(pick(0, 6));
+  carcass.top = static_cast<TopConstruction>(pick(0, 6));
   carcass.topRabbet = Length::um(pick(5'000, 12'000));
   carcass.back.school = static_cast<BackSchool>(pick(0, 6));
   carcass.back.rabbetDepth = Length::um(pick(5'000, 10'000));
@@ -172,14 +172,14 @@ Carcass randomCarcass() {
   carcass.liningRight = pick(0, 3) == 0;
   if (pick(0, 1) == 1) {
     carcass.toe = Toe{Length::um(pick(98'000, 120'000)), Length::um(pick(40'000, 90'000))};
-    if (carcass.top == TopSchool::Mitred) carcass.top = TopSchool::Between;
+    if (carcass.top == TopConstruction::Mitred) carcass.top = TopConstruction::Between;
   }
-  if (!carcass.toe && carcass.top != TopSchool::Mitred && pick(0, 3) == 0)
+  if (!carcass.toe && carcass.top != TopConstruction::Mitred && pick(0, 3) == 0)
     carcass.raised = Length::um(pick(10'000, 90'000));
-  if (carcass.top == TopSchool::Mitred && (carcass.back.school == BackSchool::RabbetSides ||
-                                           carcass.back.school == BackSchool::Channels))
+  if (carcass.top == TopConstruction::Mitred && (carcass.back.school == BackSchool::RabbetSides ||
+                                                 carcass.back.school == BackSchool::Channels))
     carcass.back.school = BackSchool::Groove;
-  if (carcass.top != TopSchool::Mitred && pick(0, 2) == 0) carcass.baseboard = Baseboard{};
+  if (carcass.top != TopConstruction::Mitred && pick(0, 2) == 0) carcass.baseboard = Baseboard{};
   if (pick(0, 4) == 0) carcass.endLeft = pick(0, 1) == 1 ? "b12" : "b18";
   if (pick(0, 4) == 0) carcass.endRight = "b12";
   carcass.back.pieces = pick(0, 2);

@@ -3,7 +3,7 @@
 
 #include <gtest/gtest.h>
 
-#include "core/breakdown/settle.h"
+#include "core/breakdown/assign_ids.h"
 #include "core/floor/open_parts.h"
 #include "core/floor/record.h"
 #include "core/formats/job_json.h"
@@ -20,7 +20,7 @@ struct Taken {
 
   explicit Taken(Job of = readJob("trolley", demo("ringing-trolley")).value())
       : job(std::move(of)) {
-    EXPECT_TRUE(settle(job, 0).ok());
+    EXPECT_TRUE(assignIdsAndCodes(job, 0).ok());
     drawn = breakDown(job).parts;
     take();
   }

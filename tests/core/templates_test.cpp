@@ -28,7 +28,7 @@ Part board() {
   return part;
 }
 
-Machining shape(Cut cut, Edge from) {
+Machining shape(MachiningKind cut, Edge from) {
   Machining out;
   out.cut = cut;
   out.from = from;
@@ -63,7 +63,7 @@ TEST(CutLine, ofARoundedCornerRunsFromTheEndToTheEdge) {
                         {Edge::W2, false, {600, 40}, {560, 0}, {560, 40}},
                         {Edge::W2, true, {600, 360}, {560, 400}, {560, 360}}};
   for (const Case& one : cases) {
-    Machining cut = shape(Cut::RoundCorner, one.from);
+    Machining cut = shape(MachiningKind::RoundCorner, one.from);
     cut.width = mm(40);
     if (one.far) cut.v0 = mm(400);
     const auto lines = cutLines(cut, board(), 60);
@@ -74,7 +74,7 @@ TEST(CutLine, ofARoundedCornerRunsFromTheEndToTheEdge) {
     expectRound(lines[0].points, one.centre, 40);
   }
   // Both corners of an end.
-  Machining end = shape(Cut::RoundEnd, Edge::W2);
+  Machining end = shape(MachiningKind::RoundEnd, Edge::W2);
   end.width = mm(200);
   const auto lines = cutLines(end, board(), 60);
   ASSERT_EQ(lines.size(), 2U);
@@ -85,7 +85,7 @@ TEST(CutLine, ofARoundedCornerRunsFromTheEndToTheEdge) {
 
 // A hollow 300 long and 30 deep: radius (300 x 300 / 4 + 30 x 30) / 60 = 390.
 TEST(CutLine, ofAHollowIsTheCircleThroughItsEnds) {
-  Machining cut = shape(Cut::Arc, Edge::L1);
+  Machining cut = shape(MachiningKind::Arc, Edge::L1);
   cut.u0 = mm(100);
   cut.u1 = mm(400);
   cut.depth = mm(30);
@@ -107,7 +107,7 @@ TEST(CutLine, ofAHollowIsTheCircleThroughItsEnds) {
 
 // A bulge leaves the rest of the edge 50 deeper, and the line goes on along it.
 TEST(CutLine, ofABulgeGoesOnAlongTheEdgeItLeaves) {
-  Machining cut = shape(Cut::Bulge, Edge::L2);
+  Machining cut = shape(MachiningKind::Bulge, Edge::L2);
   cut.u0 = mm(100);
   cut.u1 = mm(580);
   cut.depth = mm(50);
@@ -124,7 +124,7 @@ TEST(CutLine, ofABulgeGoesOnAlongTheEdgeItLeaves) {
 }
 
 TEST(CutLine, ofSlotsAndRecessesIsClosed) {
-  Machining slot = shape(Cut::Slot, Edge::W1);
+  Machining slot = shape(MachiningKind::Slot, Edge::W1);
   slot.u0 = mm(200);
   slot.u1 = mm(300);
   slot.v0 = mm(50);
@@ -135,7 +135,7 @@ TEST(CutLine, ofSlotsAndRecessesIsClosed) {
   // Half circles about (290, 50) and (210, 50).
   for (const Flat& at : lines[0].points)
     EXPECT_NEAR(std::hypot(at.u - (at.u > 250 ? 290 : 210), at.v - 50), 10, kNear);
-  Machining recess = shape(Cut::Recess, Edge::W1);
+  Machining recess = shape(MachiningKind::Recess, Edge::W1);
   recess.u0 = mm(100);
   recess.u1 = mm(180);
   recess.v0 = mm(40);
@@ -151,13 +151,13 @@ TEST(CutLine, ofSlotsAndRecessesIsClosed) {
     area += (a.u * b.v - b.u * a.v) / 2;
   }
   EXPECT_NEAR(area, 80 * 50, 1e-6);
-  EXPECT_TRUE(cutLines(shape(Cut::Dado, Edge::W1), board(), 60).empty());
+  EXPECT_TRUE(cutLines(shape(MachiningKind::Dado, Edge::W1), board(), 60).empty());
 }
 
 // Two rails with one hollow and a side with a rounded corner: two templates.
 std::vector<ShapeTemplate> shapes() {
   Part rail = board();
-  Machining hollow = shape(Cut::Arc, Edge::L1);
+  Machining hollow = shape(MachiningKind::Arc, Edge::L1);
   hollow.u0 = mm(100);
   hollow.u1 = mm(400);
   hollow.depth = mm(30);
@@ -166,7 +166,7 @@ std::vector<ShapeTemplate> shapes() {
   other.code = "A-02";
   Part side = board();
   side.code = "A-03";
-  Machining corner = shape(Cut::RoundCorner, Edge::W1);
+  Machining corner = shape(MachiningKind::RoundCorner, Edge::W1);
   corner.width = mm(40);
   side.machining = {corner};
   const std::vector<bench::Pieces> pieces = {{rail, {1, 2}}, {other, {1}}, {side, {1}}};
@@ -232,10 +232,11 @@ TEST(Templates, areWrittenAsDrawingsOthersRead) {
 // Whatever the shape, its line stays on the board, and the template has room for all of it.
 RC_GTEST_PROP(Templates, staysOnTheBoard, ()) {
   const Part part = board();
-  Machining cut = shape(*rc::gen::element(Cut::Arc, Cut::Bulge, Cut::RoundCorner, Cut::RoundEnd,
-                                          Cut::Slot, Cut::Recess),
-                        *rc::gen::element(Edge::L1, Edge::L2, Edge::W1, Edge::W2));
-  const bool corner = cut.cut == Cut::RoundCorner || cut.cut == Cut::RoundEnd;
+  Machining cut =
+      shape(*rc::gen::element(MachiningKind::Arc, MachiningKind::Bulge, MachiningKind::RoundCorner,
+                              MachiningKind::RoundEnd, MachiningKind::Slot, MachiningKind::Recess),
+            *rc::gen::element(Edge::L1, Edge::L2, Edge::W1, Edge::W2));
+  const bool corner = cut.cut == MachiningKind::RoundCorner || cut.cut == MachiningKind::RoundEnd;
   if (corner) cut.from = *rc::gen::element(Edge::W1, Edge::W2);
   cut.width = mm(*rc::gen::inRange(1, corner ? 200 : 20));
   cut.depth = mm(*rc::gen::inRange(1, 40));

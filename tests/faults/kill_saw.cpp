@@ -17,7 +17,7 @@
 
 #include "app/session/session.h"
 #include "app/shell/dress.h"
-#include "core/breakdown/settle.h"
+#include "core/breakdown/assign_ids.h"
 #include "core/floor/at_saw.h"
 #include "core/floor/mishap.h"
 #include "core/formats/file.h"
@@ -53,7 +53,7 @@ int writeJobAtTheSaw(const QString& path) {
   if (!demo.open(QIODevice::ReadOnly)) return 1;
   Job job = readJob("demo", demo.readAll().toStdString()).value();
   job.id = "at-the-saw";
-  if (!settle(job, 0)) return 1;
+  if (!assignIdsAndCodes(job, 0)) return 1;
   Record record;
   const std::vector<Part> drawn = breakDown(job).parts;
   const floor::OpenRequest open = floor::openRequest(job, drawn, {}, {});

@@ -9,11 +9,11 @@
 #include "app/stages/bench/ask_dialog.h"
 #include "app/stages/bench/trial_dialog.h"
 #include "app/stages/bench/wrong_dialog.h"
-#include "words/problem_words.h"
-#include "core/machining/tried.h"
 #include "core/length/parse.h"
-#include "words/figures.h"
+#include "core/machining/tried.h"
 #include "pictures/paint/look.h"
+#include "words/figures.h"
+#include "words/problem_words.h"
 
 namespace pp {
 namespace {
@@ -75,7 +75,7 @@ BenchStage::BenchStage(Session& session, QWidget* parent)
     connect(button, &QPushButton::clicked, this, [this, i] {
       catchUp();
       const auto at = step();
-      const auto all = at ? leaf().changes(list().steps()[*at]) : std::vector<Change>{};
+      const auto all = at ? page().changes(list().steps()[*at]) : std::vector<Change>{};
       if (i < all.size()) take(all[i]);
     });
     changes->addWidget(button);
@@ -112,7 +112,7 @@ BenchStage::BenchStage(Session& session, QWidget* parent)
   key(Qt::SHIFT | Qt::Key_Up, [this] { moveBy(-1); });
   key(Qt::SHIFT | Qt::Key_Down, [this] { moveBy(1); });
   for (std::size_t i = 0; i < kinds_.size(); ++i)
-    key(static_cast<Qt::Key>(Qt::Key_1 + static_cast<int>(i)), [this, i] { showLeaf(i); });
+    key(static_cast<Qt::Key>(Qt::Key_1 + static_cast<int>(i)), [this, i] { showPage(i); });
   connect(&session.floor(), &FloorDesk::changed, this, &BenchStage::stale);
   const auto follow = [this] {
     jobChanged_ = true;
@@ -130,7 +130,7 @@ QLayout* BenchStage::makeHead() {
     choice->setAccessibleName(tr("Show %1").arg(kinds_[i].choice.toLower()));
     choice->setCheckable(true);
     choice->setFocusPolicy(Qt::NoFocus);
-    connect(choice, &QPushButton::clicked, this, [this, i] { showLeaf(i); });
+    connect(choice, &QPushButton::clicked, this, [this, i] { showPage(i); });
     head->addWidget(choice);
     choices_.push_back(choice);
   }
@@ -211,17 +211,17 @@ void BenchStage::follow() const {
     spares += state.spare ? piece.number : 0;
   }
   of.insert(of.end(), {spoiled, spares});
-  if (!std::exchange(jobChanged_, false) && !leaves_.empty() && of == of_) return;
+  if (!std::exchange(jobChanged_, false) && !pages_.empty() && of == of_) return;
   of_ = std::move(of);
-  leaves_.clear();
-  leaves_.resize(kinds_.size());
+  pages_.clear();
+  pages_.resize(kinds_.size());
   pieces_ = bench::piecesAtBench(session().floor().record().cuttings, progress(),
                                  session().breakdown().parts);
 }
 
-const Leaf& BenchStage::leaf(std::size_t which) const {
-  if (leaves_.empty()) follow();
-  std::unique_ptr<Leaf>& out = leaves_[which];
+const BenchPage& BenchStage::page(std::size_t which) const {
+  if (pages_.empty()) follow();
+  std::unique_ptr<BenchPage>& out = pages_[which];
   if (!out) out = kinds_[which].make(session(), pieces_);
   return *out;
 }
@@ -231,7 +231,7 @@ int BenchStage::openCount() const {
   follow();
   std::int64_t out = 0;
   for (std::size_t i = 0; i < kinds_.size(); ++i)
-    if (kinds_[i].isOfPieces) out += leaf(i).list().ready(progress());
+    if (kinds_[i].isOfPieces) out += page(i).list().ready(progress());
   return static_cast<int>(out);
 }
 
@@ -250,8 +250,8 @@ void BenchStage::refresh() {
   showStep();
 }
 
-void BenchStage::showLeaf(std::size_t leaf) {
-  shown_ = leaf;
+void BenchStage::showPage(std::size_t page) {
+  shown_ = page;
   looked_.reset();
   done_->setFocus();
   refresh();
@@ -276,13 +276,13 @@ void BenchStage::showList() {
     const floor::Count count = list().done(progress(), i);
     groups_->addItem(tr("%1%2\n%3 of %4   %5")
                          .arg(count.done == count.of ? QStringLiteral("✓ ") : QString())
-                         .arg(leaf().groupHead(i))
+                         .arg(page().groupHead(i))
                          .arg(count.done)
                          .arg(count.of)
-                         .arg(leaf().groupFoot(i)));
+                         .arg(page().groupFoot(i)));
   }
   groups_->setVisible(groups_->count() > 0);
-  remark_->setText(leaf().remark());
+  remark_->setText(page().remark());
   remark_->setVisible(!remark_->text().isEmpty());
 }
 
@@ -295,19 +295,19 @@ void BenchStage::showStep() {
   const floor::Count all = list().done(progress());
   progress_->setText(
       all.of == 0 ? QString()
-                  : kinds_[shown_].progress.arg(all.done).arg(all.of).arg(leaf().countWords()));
+                  : kinds_[shown_].progress.arg(all.done).arg(all.of).arg(page().countWords()));
   if (!at) {
     for (QPushButton* button : changes_) button->hide();
     reading_->hide();
     order_->hide();
-    view_->show({}, all.of == 0 ? leaf().nothing() : leaf().allDone());
+    view_->show({}, all.of == 0 ? page().nothing() : page().allDone());
     done_->setText(tr("Nothing to do"));
     for (QPushButton* button : {all_, test_, wrong_}) button->setEnabled(false);
     return;
   }
   const bench::Worklist::Step& one = list().steps()[*at];
   groups_->setCurrentRow(static_cast<int>(one.group));
-  order_->setSteps(leaf().stepsOf(one.group));
+  order_->setSteps(page().stepsOf(one.group));
   order_->setCurrentRow(static_cast<int>(one.work));
   order_->setVisible(order_->count() > 0);
   showWords(one);
@@ -317,16 +317,16 @@ void BenchStage::showStep() {
                  : state == State::Ready ? tr("Done   Space")
                                          : tr("Not cut yet"));
   all_->setEnabled(!list().readyAt(one.group, progress()).empty());
-  const bool isSample = leaf().sample(one).has_value();
+  const bool isSample = page().sample(one).has_value();
   test_->setText(isSample ? tr("Sample   T") : tr("Test cut   T"));
   test_->setAccessibleName(isSample ? tr("How the sample came out")
                                     : tr("How the test cut came out"));
-  test_->setEnabled(isSample || leaf().trial(one).has_value());
+  test_->setEnabled(isSample || page().trial(one).has_value());
   wrong_->setEnabled(state != State::NotCut);
 }
 
 void BenchStage::showWords(const bench::Worklist::Step& step) {
-  const StepWords words = leaf().words(step);
+  const StepWords words = page().words(step);
   const Part& part = list().part(step);
   with_->setText(words.with);
   figure_->setText(words.figure);
@@ -344,7 +344,7 @@ void BenchStage::showWords(const bench::Worklist::Step& step) {
   // Asked anew at every painting: the leaf may be another by then.
   view_->show(
       [this, at = *this->step()](QPainter& painter, const QRectF& room) {
-        if (at < steps()) leaf().paint(painter, room, list().steps()[at]);
+        if (at < steps()) page().paint(painter, room, list().steps()[at]);
       },
       words.how);
 }
@@ -384,8 +384,8 @@ void BenchStage::test() {
   catchUp();
   const auto at = step();
   if (!at) return;
-  if (const auto sample = leaf().sample(list().steps()[*at])) return askSample(*sample);
-  const auto slot = leaf().trial(list().steps()[*at]);
+  if (const auto sample = page().sample(list().steps()[*at])) return askSample(*sample);
+  const auto slot = page().trial(list().steps()[*at]);
   if (!slot) return;
   auto* dialog = new TrialDialog(session().style(),
                                  tr("A slot %1 wide, cut in scrap: how does what goes in fit?")
@@ -459,14 +459,14 @@ void BenchStage::goTo(std::size_t group, std::optional<std::size_t> work) {
 }
 
 void BenchStage::showChanges(const bench::Worklist::Step& step) {
-  const std::vector<Change> all = leaf().changes(step);
+  const std::vector<Change> all = page().changes(step);
   for (std::size_t i = 0; i < changes_.size(); ++i) {
     changes_[i]->setVisible(i < all.size());
     if (i >= all.size()) continue;
     changes_[i]->setText(all[i].says);
     changes_[i]->setAccessibleName(all[i].name);
   }
-  reading_->setVisible(leaf().reading(step).has_value());
+  reading_->setVisible(page().reading(step).has_value());
 }
 
 void BenchStage::take(const Change& change) {
@@ -481,14 +481,14 @@ void BenchStage::press(const QKeySequence& key) {
   catchUp();
   const auto at = step();
   if (!at) return;
-  for (const Change& one : leaf().changes(list().steps()[*at]))
+  for (const Change& one : page().changes(list().steps()[*at]))
     if (one.key == key) return take(one);
 }
 
 void BenchStage::move(std::size_t group, std::size_t from, std::size_t to) {
   catchUp();
   if (group >= list().groups().size()) return;
-  const auto change = leaf().moved(group, from, to);
+  const auto change = page().moved(group, from, to);
   if (!change) return;
   take(*change);
   catchUp();
@@ -507,7 +507,7 @@ void BenchStage::moveBy(int by) {
 void BenchStage::askReading() {
   catchUp();
   const auto at = step();
-  const auto reading = at ? leaf().reading(list().steps()[*at]) : std::nullopt;
+  const auto reading = at ? page().reading(list().steps()[*at]) : std::nullopt;
   if (!reading) return;
   const auto take = [this, reading](const QString& text) -> QString {
     Job next = session().draft();

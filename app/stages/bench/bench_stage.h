@@ -2,8 +2,8 @@
 // be read from two metres and worked by keys or with gloves.
 #pragma once
 
+#include "app/stages/bench/bench_page.h"
 #include "app/stages/bench/bench_view.h"
-#include "app/stages/bench/leaf.h"
 #include "app/stages/bench/step_list.h"
 #include "app/stages/step_stage.h"
 
@@ -36,10 +36,10 @@ class BenchStage : public StepStage {
   // piece spoiled, a spare, another job. A cut alone changes none of it.
   void follow() const;
   // Made when it is asked for.
-  const Leaf& leaf(std::size_t which) const;
-  const Leaf& leaf() const { return leaf(shown_); }
-  const bench::Worklist& list() const { return leaf().list(); }
-  void showLeaf(std::size_t leaf);
+  const BenchPage& page(std::size_t which) const;
+  const BenchPage& page() const { return page(shown_); }
+  const bench::Worklist& list() const { return page().list(); }
+  void showPage(std::size_t page);
   void showList();
   void showWords(const bench::Worklist::Step& step);
   void allHere();
@@ -80,10 +80,10 @@ class BenchStage : public StepStage {
   QPushButton* test_;
   QPushButton* wrong_;
   QPushButton* reading_;
-  std::vector<QPushButton*> changes_;                  // as many as a step has at most
-  mutable std::vector<std::unique_ptr<Leaf>> leaves_;  // null: not made yet
-  mutable std::vector<bench::Pieces> pieces_;          // that they are made of
-  mutable std::vector<std::int64_t> of_;               // what they were made of
+  std::vector<QPushButton*> changes_;                      // as many as a step has at most
+  mutable std::vector<std::unique_ptr<BenchPage>> pages_;  // null: not made yet
+  mutable std::vector<bench::Pieces> pieces_;              // that they are made of
+  mutable std::vector<std::int64_t> of_;                   // what they were made of
   mutable bool jobChanged_ = true;
   std::vector<std::size_t> from_;  // by leaf, where the next is looked for: after the last done
 };

@@ -8,8 +8,8 @@
 
 #include "app/fields/large.h"
 #include "core/length/parse.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

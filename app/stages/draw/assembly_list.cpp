@@ -12,8 +12,8 @@
 #include "core/breakdown/mirror.h"
 #include "core/job/ids.h"
 #include "core/kinds/kind.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
+#include "words/figures.h"
 
 namespace pp {
 

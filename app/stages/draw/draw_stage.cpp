@@ -7,11 +7,11 @@
 #include <algorithm>
 #include <utility>
 #include "app/sentences/flow_layout.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
+#include "words/figures.h"
 
-#include "core/job/ids.h"
 #include "core/designs/size_list.h"
+#include "core/job/ids.h"
 #include "core/length/parse.h"
 
 namespace pp {

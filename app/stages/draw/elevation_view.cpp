@@ -8,9 +8,9 @@
 #include <utility>
 
 #include "pictures/paint/elevation_picture.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
 #include "pictures/paint/site_picture.h"
+#include "words/figures.h"
 
 namespace pp {
 

@@ -5,8 +5,8 @@
 #include <limits>
 
 #include "core/kinds/kind.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

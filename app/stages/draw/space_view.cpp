@@ -4,8 +4,8 @@
 #include <QMouseEvent>
 #include <algorithm>
 
-#include "words/figures.h"
 #include "pictures/paint/look.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

@@ -6,8 +6,8 @@
 
 #include "app/fields/field.h"
 #include "app/stages/layout/scope_dialog.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

@@ -8,10 +8,10 @@
 #include "app/fields/field.h"
 #include "app/fields/question.h"
 #include "app/stages/layout/scope_dialog.h"
-#include "words/problem_words.h"
 #include "core/nest/goals/kept.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
+#include "words/figures.h"
+#include "words/problem_words.h"
 
 namespace pp {
 namespace {

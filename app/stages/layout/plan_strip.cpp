@@ -7,8 +7,8 @@
 #include <cmath>
 
 #include "core/nest/goals/kept.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

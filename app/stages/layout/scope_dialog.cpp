@@ -7,8 +7,8 @@
 #include <set>
 
 #include "core/job/ids.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

@@ -11,9 +11,9 @@
 
 #include "app/fields/field.h"
 #include "pictures/paint/cut_picture.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
 #include "pictures/paint/sheet_picture.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

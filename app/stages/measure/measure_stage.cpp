@@ -4,10 +4,10 @@
 #include <algorithm>
 
 #include "app/stages/measure/site_columns.h"
-#include "words/said.h"
 #include "core/site/begin.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
+#include "words/figures.h"
+#include "words/said.h"
 
 namespace pp {
 namespace {

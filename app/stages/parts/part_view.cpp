@@ -5,10 +5,10 @@
 #include <QVBoxLayout>
 
 #include "app/fields/field.h"
-#include "words/said.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
 #include "pictures/paint/part_picture.h"
+#include "words/figures.h"
+#include "words/said.h"
 
 namespace pp {
 namespace {

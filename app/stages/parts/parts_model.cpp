@@ -7,8 +7,8 @@
 
 #include "app/grid/sort_rows.h"
 #include "app/grid/table.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

@@ -8,13 +8,13 @@
 
 #include "app/grid/columns.h"
 #include "app/grid/grid_table.h"
-#include "words/said.h"
 #include "core/formats/exchange.h"
 #include "core/formats/file.h"
 #include "core/formats/lists_csv.h"
 #include "core/length/parse.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
+#include "words/figures.h"
+#include "words/said.h"
 
 namespace pp {
 

@@ -7,8 +7,8 @@
 #include "app/shop/buying_dialog.h"
 #include "app/shop/shop_dialog.h"
 #include "core/shop/good_for.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
+#include "words/figures.h"
 
 namespace pp {
 

@@ -8,8 +8,8 @@
 
 #include "core/length/parse.h"
 #include "core/shop/good_for.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
+#include "words/figures.h"
 
 namespace pp {
 

@@ -4,9 +4,9 @@
 #include <utility>
 
 #include "app/fields/large.h"
-#include "words/said.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
+#include "words/figures.h"
+#include "words/said.h"
 
 namespace pp {
 namespace {

@@ -6,9 +6,9 @@
 
 #include "app/fields/question.h"
 #include "app/session/remembered.h"
-#include "words/said.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
+#include "words/figures.h"
+#include "words/said.h"
 
 namespace pp {
 namespace {

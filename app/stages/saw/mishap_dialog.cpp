@@ -12,8 +12,8 @@
 #include "core/floor/at_saw.h"
 #include "core/floor/compare.h"
 #include "core/length/parse.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

@@ -13,8 +13,8 @@
 #include "core/floor/stacks.h"
 #include "core/length/parse.h"
 #include "pictures/paint/cut_picture.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

@@ -6,9 +6,9 @@
 #include <cmath>
 
 #include "pictures/paint/cut_picture.h"
-#include "words/figures.h"
 #include "pictures/paint/look.h"
 #include "pictures/paint/set_text.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {

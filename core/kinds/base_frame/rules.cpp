@@ -30,50 +30,52 @@ std::vector<std::int64_t> leggedPieces(std::int64_t pieces, Length section, Leng
 namespace {
 
 // Beside the cross piece that begins at `x`, one at either rail; the last piece has them before it.
-void legs(const Maker& maker, const BaseFrame& frame, Point at, Length x, bool last,
+void legs(const PartBuilder& builder, const BaseFrame& frame, Point at, Length x, bool last,
           std::vector<Part>& out) {
   const std::string& material = frame.legMaterial.empty() ? frame.material : frame.legMaterial;
-  const Length t = maker.thickness(frame.material);
+  const Length t = builder.thickness(frame.material);
   for (const bool front : {true, false}) {
-    Part leg = maker.board(PartRole::BaseLeg, material, Reason("frame height", frame.height),
-                           Reason("leg width", frame.legWidth));
+    Part leg = builder.board(PartRole::BaseLeg, material, Reason("frame height", frame.height),
+                             Reason("leg width", frame.legWidth));
     const Length y = front ? t : frame.depth - t - leg.thickness;
-    Maker::place(leg,
-                 {{last ? x - frame.legWidth : x + t, at[1] + y, at[2]}, kUp, kRight, kBackwards});
+    PartBuilder::place(
+        leg, {{last ? x - frame.legWidth : x + t, at[1] + y, at[2]}, kUp, kRight, kBackwards});
     out.push_back(std::move(leg));
   }
 }
 
-Problems legsFit(const Maker& maker, const BaseFrame& frame, Length section, std::int64_t pieces) {
+Problems legsFit(const PartBuilder& builder, const BaseFrame& frame, Length section,
+                 std::int64_t pieces) {
   if (frame.legs == Length{}) return {};
-  const Length t = maker.thickness(frame.material);
+  const Length t = builder.thickness(frame.material);
   const Length thick =
-      maker.thickness(frame.legMaterial.empty() ? frame.material : frame.legMaterial);
+      builder.thickness(frame.legMaterial.empty() ? frame.material : frame.legMaterial);
   if (frame.legs >= frame.height)
-    return {cannot("base frame", "legs that hold the rails up by " + maker.shown(frame.legs),
-                   "less than its height of " + maker.shown(frame.height))};
+    return {cannot("base frame", "legs that hold the rails up by " + builder.shown(frame.legs),
+                   "less than its height of " + builder.shown(frame.height))};
   const Length bay = (section - t) / (pieces - 1) - t;
   if (2 * frame.legWidth > bay || 2 * (t + thick) > frame.depth)
-    return {cannot("base frame", "legs " + maker.shown(frame.legWidth) + " wide",
+    return {cannot("base frame", "legs " + builder.shown(frame.legWidth) + " wide",
                    "legs that stand beside one another between its rails and cross pieces")};
   return {};
 }
 
 }  // namespace
 
-Result<std::vector<Part>> baseFrameParts(const Maker& maker, const BaseFrame& frame, Point at) {
-  const Length t = maker.thickness(frame.material);
+Result<std::vector<Part>> baseFrameParts(const PartBuilder& builder, const BaseFrame& frame,
+                                         Point at) {
+  const Length t = builder.thickness(frame.material);
   if (frame.depth <= 2 * t || frame.width <= 2 * t)
-    return cannot("base frame", maker.shown(frame.depth) + " deep",
+    return cannot("base frame", builder.shown(frame.depth) + " deep",
                   "room for its two rails and the cross pieces");
   const std::int64_t sections = sectionCount(frame.width, frame.longest);
   const Reason section = Reason("frame width", frame.width).shared(sections);
   const Length each = section.total();
   if (each <= 2 * t)
-    return cannot("base frame", maker.shown(frame.longest) + " for the longest section",
+    return cannot("base frame", builder.shown(frame.longest) + " for the longest section",
                   "sections that hold two cross pieces");
   const std::int64_t pieces = crossCount(each, t, frame.crossEvery);
-  if (const Problems problems = legsFit(maker, frame, each, pieces); !problems.empty())
+  if (const Problems problems = legsFit(builder, frame, each, pieces); !problems.empty())
     return problems;
   Reason high("frame height", frame.height);
   if (frame.legs > Length{}) high.minus("legs", frame.legs);
@@ -83,19 +85,19 @@ Result<std::vector<Part>> baseFrameParts(const Maker& maker, const BaseFrame& fr
   for (std::int64_t s = 0; s < sections; ++s) {
     const Length x = at[0] + s * each;
     for (const bool front : {true, false}) {
-      Part rail = maker.board(PartRole::BaseRail, frame.material, section, high);
+      Part rail = builder.board(PartRole::BaseRail, frame.material, section, high);
       const Length y = front ? at[1] : at[1] + frame.depth - t;
-      Maker::place(rail, {{x, y, z}, kRight, kUp, kBackwards});
+      PartBuilder::place(rail, {{x, y, z}, kRight, kUp, kBackwards});
       out.push_back(std::move(rail));
     }
     for (std::int64_t i = 0; i < pieces; ++i) {
-      Part piece =
-          maker.board(PartRole::BaseCrossPiece, frame.material, crossLength(frame.depth, t), high);
+      Part piece = builder.board(PartRole::BaseCrossPiece, frame.material,
+                                 crossLength(frame.depth, t), high);
       const Length along = i + 1 == pieces ? each - t : i * (each - t) / (pieces - 1);
-      Maker::place(piece, {{x + along, at[1] + t, z}, kBackwards, kUp, kRight});
+      PartBuilder::place(piece, {{x + along, at[1] + t, z}, kBackwards, kUp, kRight});
       out.push_back(std::move(piece));
       if (frame.legs > Length{} && std::find(legged.begin(), legged.end(), i) != legged.end())
-        legs(maker, frame, at, x + along, i + 1 == pieces, out);
+        legs(builder, frame, at, x + along, i + 1 == pieces, out);
     }
   }
   return out;
@@ -135,8 +137,8 @@ BaseFrame mirrored(const BaseFrame& of) {
   return of;
 }
 
-void make(const Maker& maker, const BaseFrame& of, Made& out) {
-  out.take(baseFrameParts(maker, of, {}));
+void make(const PartBuilder& builder, const BaseFrame& of, Made& out) {
+  out.take(baseFrameParts(builder, of, {}));
 }
 
 }  // namespace pp

@@ -3,7 +3,7 @@
 
 #include "core/job/check.h"
 #include "core/kinds/common/made.h"
-#include "core/parts/maker.h"
+#include "core/parts/part_builder.h"
 
 namespace pp {
 
@@ -18,7 +18,8 @@ Reason crossLength(Length depth, Length thickness);
 std::vector<std::int64_t> leggedPieces(std::int64_t pieces, Length section, Length every);
 
 // The frame with its lower left front corner at `at`.
-Result<std::vector<Part>> baseFrameParts(const Maker& maker, const BaseFrame& frame, Point at);
+Result<std::vector<Part>> baseFrameParts(const PartBuilder& builder, const BaseFrame& frame,
+                                         Point at);
 // Rails and cross pieces of a frame in sections, see pieces.h.
 std::int64_t mostPiecesOfFrame(Length width, Length longest, Length every);
 
@@ -29,6 +30,6 @@ void check(Check& to, const std::string& at, const BaseFrame& of);
 void begin(const Job& job, const PlainMaterials& materials, BaseFrame& out);
 BaseFrame mirrored(const BaseFrame& of);
 void fields(Archive& archive, BaseFrame& of);
-void make(const Maker& maker, const BaseFrame& of, Made& out);
+void make(const PartBuilder& builder, const BaseFrame& of, Made& out);
 
 }  // namespace pp

@@ -87,8 +87,8 @@ bool meetsFace(const Part& part, const Pose& pose, Edge edge, const Part& mate, 
 // A tapered or hollowed edge meets nothing.
 bool isStraight(const Part& part, Edge edge) {
   return std::none_of(part.machining.begin(), part.machining.end(), [edge](const Machining& cut) {
-    return cut.from == edge && (cut.cut == Cut::Taper || cut.cut == Cut::Arc ||
-                                cut.cut == Cut::Bulge || cut.cut == Cut::Bevel);
+    return cut.from == edge && (cut.cut == MachiningKind::Taper || cut.cut == MachiningKind::Arc ||
+                                cut.cut == MachiningKind::Bulge || cut.cut == MachiningKind::Bevel);
   });
 }
 

@@ -2,7 +2,7 @@
 #pragma once
 
 #include "core/job/check.h"
-#include "core/parts/maker.h"
+#include "core/parts/part_builder.h"
 
 namespace pp {
 

@@ -42,8 +42,8 @@ bool isThrough(const Feature& feature) {
 
 class BoardMaker {
  public:
-  BoardMaker(const Maker& maker, const LooseBoard& board, std::int64_t copies)
-      : maker_(maker), board_(board), copies_(copies) {}
+  BoardMaker(const PartBuilder& builder, const LooseBoard& board, std::int64_t copies)
+      : builder_(builder), board_(board), copies_(copies) {}
 
   Result<std::vector<BoardPiece>> run() {
     if (board_.hand == BoardHand::Pairs) {
@@ -85,20 +85,20 @@ class BoardMaker {
   }
 
   Problems cut(Part& part, const Feature& feature, bool left) const {
-    return cutFeature(part, left ? feature : flipped(feature, Flip::Faces), maker_.job());
+    return cutFeature(part, left ? feature : flipped(feature, Flip::Faces), builder_.job());
   }
 
   Result<Part> board(std::int64_t quantity) const {
     Part part =
-        maker_.board(PartRole::Board, board_.material, Reason("typed length", board_.length),
-                     Reason("typed width", board_.width));
+        builder_.board(PartRole::Board, board_.material, Reason("typed length", board_.length),
+                       Reason("typed width", board_.width));
     if (!board_.name.empty()) part.name = board_.name;
     part.keys.front().opening = board_.id;
     part.quantity = quantity;
     part.grain = grainOf(board_.material);
     part.edges = looks();
     const auto put = [&](Edge edge, const std::string& name) {
-      band(part, edge, findBanding(maker_.job(), name));
+      band(part, edge, findBanding(builder_.job(), name));
     };
     put(Edge::L1, board_.bandLong);
     put(Edge::L2, board_.farLong.value_or(board_.bandLong));
@@ -111,7 +111,7 @@ class BoardMaker {
   }
 
   PartGrain grainOf(const std::string& material) const {
-    if (!findMaterial(maker_.job(), material)->grained || board_.grain == BoardGrain::Any)
+    if (!findMaterial(builder_.job(), material)->grained || board_.grain == BoardGrain::Any)
       return PartGrain::Any;
     return board_.grain == BoardGrain::Length ? PartGrain::Length : PartGrain::Width;
   }
@@ -139,10 +139,10 @@ class BoardMaker {
     Length from;
     for (const LayerGap& gap : layer.gaps) {
       if (gap.at < from || gap.at + gap.length > board_.length)
-        return cannot(
-            board_.name,
-            "a gap of " + maker_.shown(gap.length) + " at " + maker_.shown(gap.at) + " in a layer",
-            "gaps one after the other, inside " + maker_.shown(board_.length));
+        return cannot(board_.name,
+                      "a gap of " + builder_.shown(gap.length) + " at " + builder_.shown(gap.at) +
+                          " in a layer",
+                      "gaps one after the other, inside " + builder_.shown(board_.length));
       if (gap.at > from) out.emplace_back(from, gap.at);
       from = gap.at + gap.length;
     }
@@ -162,8 +162,8 @@ class BoardMaker {
       const auto [from, to] = pieces.value()[k];
       const bool whole = pieces->size() == 1 && to - from == board_.length;
       Part part =
-          maker_.board(PartRole::BoardLayer, material,
-                       whole ? first.length : Reason("between gaps", to - from), first.width);
+          builder_.board(PartRole::BoardLayer, material,
+                         whole ? first.length : Reason("between gaps", to - from), first.width);
       thick = part.thickness;
       part.name = fmt::format("{}, layer {}", first.name, index + 2);
       if (!whole) part.name += fmt::format(", piece {} of {}", k + 1, pieces->size());
@@ -317,13 +317,13 @@ class BoardMaker {
                        (f.edge == BoardEdge::Long1 || f.edge == BoardEdge::Long2);
     if (!plain || part.quantity * copies_ < 2) return;
     const Reason blank = taperBlank(std::max(f.across, f.size), std::min(f.across, f.size),
-                                    board_.length, maker_.job().saw.kerf);
+                                    board_.length, builder_.job().saw.kerf);
     if (blank.total() >= 2 * board_.width) return;
     part.perBlank = 2;
     part.blankWidth = blank;
   }
 
-  const Maker& maker_;
+  const PartBuilder& builder_;
   const LooseBoard& board_;
   std::int64_t copies_;
   std::vector<BoardPiece> out_;
@@ -331,22 +331,22 @@ class BoardMaker {
 
 }  // namespace
 
-Result<std::vector<BoardPiece>> boardPieces(const Maker& maker, const LooseBoard& board,
+Result<std::vector<BoardPiece>> boardPieces(const PartBuilder& builder, const LooseBoard& board,
                                             std::int64_t copies) {
-  return BoardMaker(maker, board, copies).run();
+  return BoardMaker(builder, board, copies).run();
 }
 
 namespace {
 
-Result<std::vector<Part>> boardsParts(const Maker& maker, const Boards& boards) {
-  const std::int64_t copies = maker.assembly().copies;
+Result<std::vector<Part>> boardsParts(const PartBuilder& builder, const Boards& boards) {
+  const std::int64_t copies = builder.assembly().copies;
   // Laid side by side as on a bench, a hand's width apart.
   constexpr Length kApart = Length::mm(40);
   std::vector<Part> out;
   Length x, next;
   std::map<std::tuple<Id, PartRole, Length, Length>, std::size_t> places;  // taken, by piece
   for (const LooseBoard& board : boards.boards) {
-    auto pieces = boardPieces(maker, board, copies);
+    auto pieces = boardPieces(builder, board, copies);
     if (!pieces) return pieces.problems();
     for (BoardPiece& piece : pieces.value()) {
       // Each board stands where its own layers do.
@@ -357,7 +357,7 @@ Result<std::vector<Part>> boardsParts(const Maker& maker, const Boards& boards) 
       for (std::int64_t i = 0; i < piece.part.quantity; ++i, ++place) {
         if (place < board.places.size()) {
           const std::array<Side, 4> edges = piece.part.edges;
-          Maker::place(piece.part, poseOf(board.places[place], piece.along, piece.up));
+          PartBuilder::place(piece.part, poseOf(board.places[place], piece.along, piece.up));
           if (board.front || i > 0) piece.part.edges = edges;
           continue;
         }
@@ -485,8 +485,8 @@ Boards mirrored(const Boards& of) {
   return out;
 }
 
-void make(const Maker& maker, const Boards& of, Made& out) {
-  out.take(boardsParts(maker, of));
+void make(const PartBuilder& builder, const Boards& of, Made& out) {
+  out.take(boardsParts(builder, of));
 }
 
 }  // namespace pp

@@ -3,7 +3,7 @@
 
 #include "core/job/check.h"
 #include "core/kinds/common/made.h"
-#include "core/parts/maker.h"
+#include "core/parts/part_builder.h"
 
 namespace pp {
 
@@ -18,7 +18,7 @@ struct BoardPiece {
   Length up;     // of its inside face from that of the board, below zero for what lies under it
 };
 // The board and its layers, a left one before a right one. `copies`: so many of all of them.
-Result<std::vector<BoardPiece>> boardPieces(const Maker& maker, const LooseBoard& board,
+Result<std::vector<BoardPiece>> boardPieces(const PartBuilder& builder, const LooseBoard& board,
                                             std::int64_t copies);
 void check(Check& to, const std::string& at, const Feature& of);
 void check(Check& to, const std::string& at, const LooseBoard& of);
@@ -31,6 +31,6 @@ void check(Check& to, const std::string& at, const Boards& of);
 void begin(const Job& job, const PlainMaterials& materials, Boards& out);
 Boards mirrored(const Boards& of);
 void fields(Archive& archive, Boards& of);
-void make(const Maker& maker, const Boards& of, Made& out);
+void make(const PartBuilder& builder, const Boards& of, Made& out);
 
 }  // namespace pp

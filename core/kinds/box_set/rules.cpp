@@ -20,9 +20,9 @@ std::int64_t across(const DrawerBox& box, std::int64_t count) {
 
 }  // namespace
 
-DrawerBox boxOf(const Maker& maker, const BoxSet& set) {
+DrawerBox boxOf(const PartBuilder& builder, const BoxSet& set) {
   DrawerBox out =
-      boxOf(maker.job(), maker.choices(), set.boxes, 0, set.width, set.depth, set.height);
+      boxOf(builder.job(), builder.choices(), set.boxes, 0, set.width, set.depth, set.height);
   if (!set.inside) return out;
   out.width += out.side + out.right;
   out.depth += out.front + out.back;
@@ -57,14 +57,15 @@ BoxSet mirrored(const BoxSet& of) {
   return of;
 }
 
-void make(const Maker& maker, const BoxSet& of, Made& out) {
-  const DrawerBox box = boxOf(maker, of);
-  if (const Problems problems = boxProblems(box, of.boxes, styleOf(maker.job())); !problems.empty())
+void make(const PartBuilder& builder, const BoxSet& of, Made& out) {
+  const DrawerBox box = boxOf(builder, of);
+  if (const Problems problems = boxProblems(box, of.boxes, styleOf(builder.job()));
+      !problems.empty())
     return out.refuse(problems);
   const std::int64_t count = std::int64_t{of.count} + of.spares;
   const std::int64_t columns = across(box, count);
   for (std::int64_t i = 0; i < count; ++i)
-    for (Part& part : boxParts(maker, of.boxes, of.what, box,
+    for (Part& part : boxParts(builder, of.boxes, of.what, box,
                                {0,
                                 {},
                                 (i % columns) * (box.width + kBetween),

@@ -11,7 +11,7 @@ struct PlainMaterials;
 
 // The outer sizes, of measured thickness: where those inside are typed, sides, front and back, and
 // what lies below the upper face of the bottom come to them.
-DrawerBox boxOf(const Maker& maker, const BoxSet& set);
+DrawerBox boxOf(const PartBuilder& builder, const BoxSet& set);
 
 // What the table of kinds asks of every kind.
 Length widthOf(const Job& job, const BoxSet& of);
@@ -20,6 +20,6 @@ void check(Check& to, const std::string& at, const BoxSet& of);
 void begin(const Job& job, const PlainMaterials& materials, BoxSet& out);
 BoxSet mirrored(const BoxSet& of);
 void fields(Archive& archive, BoxSet& of);
-void make(const Maker& maker, const BoxSet& of, Made& out);
+void make(const PartBuilder& builder, const BoxSet& of, Made& out);
 
 }  // namespace pp

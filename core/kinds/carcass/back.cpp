@@ -2,8 +2,8 @@
 
 #include <algorithm>
 
-#include "core/kinds/carcass/shelves.h"
 #include "core/designs/size_list.h"
+#include "core/kinds/carcass/shelves.h"
 #include "core/kinds/carcass/sizes.h"
 
 namespace pp {
@@ -13,11 +13,11 @@ constexpr Length kBatten = Length::mm(80);
 
 class BackMaker {
  public:
-  BackMaker(const Maker& maker, const Carcass& carcass, const CarcassLayout& layout)
-      : maker_(maker),
+  BackMaker(const PartBuilder& builder, const Carcass& carcass, const CarcassLayout& layout)
+      : builder_(builder),
         carcass_(carcass),
         layout_(layout),
-        material_(maker.material(PartRole::Back, 0, carcass.back.material)) {}
+        material_(builder.material(PartRole::Back, 0, carcass.back.material)) {}
 
   Result<std::vector<Part>> run() {
     outline();
@@ -58,7 +58,7 @@ class BackMaker {
   }
 
   bool fits(Length width, Length height) const {
-    return fitsSheet(maker_.job(), material_, carcass_.back.grain, width, height);
+    return fitsSheet(builder_.job(), material_, carcass_.back.grain, width, height);
   }
 
   // Says where the pieces meet. One that no sheet gives and that cannot be parted stays whole, for
@@ -67,7 +67,7 @@ class BackMaker {
     if (carcass_.back.pieces > 0) return shareOut(carcass_.back.pieces, restsOn());
     // One that would go on a sheet the other way round is not parted: the maker may turn its grain.
     if (fits(rect_.width, rect_.height) ||
-        fitsSheet(maker_.job(), material_, PanelGrain::Either, rect_.width, rect_.height))
+        fitsSheet(builder_.job(), material_, PanelGrain::Either, rect_.width, rect_.height))
       return {};
     // Side by side where that is enough, else one above the other.
     int count = fewest([this](int n) { return fits(rect_.width / n, rect_.height); });
@@ -166,7 +166,7 @@ class BackMaker {
     for (std::size_t k = 0; k <= joints_.size(); ++k) {
       const Length to = k < joints_.size() ? joints_[k] : high();
       if (carcass_.back.pieces == 0 && !fitsAlong(to - from))
-        return {cannot("back", "a piece of " + maker_.shown(to - from),
+        return {cannot("back", "a piece of " + builder_.shown(to - from),
                        "pieces that the sheets give; say how many")};
       from = to;
     }
@@ -175,7 +175,7 @@ class BackMaker {
 
   // Behind the back where that is set in far enough, else before it where nothing is in the way.
   Problems batten(Length joint) {
-    const Length thick = maker_.thickness(PartRole::BackBatten, 0, carcass_.material);
+    const Length thick = builder_.thickness(PartRole::BackBatten, 0, carcass_.material);
     const bool behind = carcass_.backSetIn() && carcass_.back.setIn >= thick;
     const OpeningRect* free = nullptr;
     for (const OpeningRect& leaf : layout_.leaves)
@@ -184,26 +184,26 @@ class BackMaker {
           std::holds_alternative<OpenSpace>(find(carcass_.inside, leaf.path)->content))
         free = &leaf;
     if (stacked_ || (!behind && free == nullptr))
-      return {cannot("back", "pieces that meet " + maker_.shown(joint - low()) + " along it",
+      return {cannot("back", "pieces that meet " + builder_.shown(joint - low()) + " along it",
                      stacked_ ? "a fixed shelf there"
                               : "a divider there, an empty opening for a batten, or a groove set "
                                 "in by more than " +
-                                    maker_.shown(thick))};
+                                    builder_.shown(thick))};
     const FrontRect& in = layout_.inner;
     Length from = in.z, to = in.top();
-    if (!behind && carcass_.top == TopSchool::StandingRail)
+    if (!behind && carcass_.top == TopConstruction::StandingRail)
       to = layout_.outer.top() - carcass_.stretcher;
     if (carcass_.back.school == BackSchool::Between) {
       from += kNailingStrip;
-      if (carcass_.top != TopSchool::StandingRail) to -= kNailingStrip;
+      if (carcass_.top != TopConstruction::StandingRail) to -= kNailingStrip;
     }
     if (layout_.moulding) from = std::max(from, layout_.moulding->z + from - in.z);
-    Part part = maker_.board(PartRole::BackBatten,
-                             maker_.material(PartRole::BackBatten, 0, carcass_.material),
-                             Reason("clear height", to - from), Reason("batten", kBatten));
+    Part part = builder_.board(PartRole::BackBatten,
+                               builder_.material(PartRole::BackBatten, 0, carcass_.material),
+                               Reason("clear height", to - from), Reason("batten", kBatten));
     const Length y =
         behind ? layout_.clearDepth + layout_.backThickness + part.thickness : layout_.clearDepth;
-    Maker::place(part, {{joint - kBatten / 2, y, from}, kUp, kRight, kForwards});
+    PartBuilder::place(part, {{joint - kBatten / 2, y, from}, kUp, kRight, kForwards});
     battens_.push_back(std::move(part));
     return {};
   }
@@ -214,16 +214,16 @@ class BackMaker {
     const auto along = [&](const Reason& whole) {
       return joints_.empty() ? whole : Reason("from joint to joint", to - from);
     };
-    Part part = maker_.board(PartRole::Back, material_, stacked_ ? along(height_) : height_,
-                             stacked_ ? width_ : along(width_));
-    part.grain = maker_.grainOf(material_, carcass_.back.grain);
-    Maker::place(
+    Part part = builder_.board(PartRole::Back, material_, stacked_ ? along(height_) : height_,
+                               stacked_ ? width_ : along(width_));
+    part.grain = builder_.grainOf(material_, carcass_.back.grain);
+    PartBuilder::place(
         part,
         {{stacked_ ? rect_.x : from, y_, stacked_ ? from : rect_.z}, kUp, kRight, kBackwards});
     return part;
   }
 
-  const Maker& maker_;
+  const PartBuilder& builder_;
   const Carcass& carcass_;
   const CarcassLayout& layout_;
   const std::string& material_;
@@ -235,18 +235,18 @@ class BackMaker {
   std::vector<Part> battens_;
 };
 
-Result<std::vector<Part>> railParts(const Maker& maker, const Carcass& carcass,
+Result<std::vector<Part>> railParts(const PartBuilder& builder, const Carcass& carcass,
                                     const CarcassLayout& layout, std::vector<Part>& panels) {
   const bool behind = carcass.back.railPlace == RailPlace::Behind;
   std::vector<Part> out;
   for (const FrontRect& r : layout.rails) {
     const bool across = carcass.back.railPlace != RailPlace::PerBay;
     Part part =
-        maker.board(PartRole::BackRail, maker.material(PartRole::BackRail, 0, carcass.material),
-                    Reason(across ? "width over the sides" : "clear width", r.width),
-                    Reason("rail width", r.height));
-    Maker::place(part,
-                 {{r.x, behind ? layout.rear : layout.clearDepth, r.z}, kRight, kUp, kForwards});
+        builder.board(PartRole::BackRail, builder.material(PartRole::BackRail, 0, carcass.material),
+                      Reason(across ? "width over the sides" : "clear width", r.width),
+                      Reason("rail width", r.height));
+    PartBuilder::place(
+        part, {{r.x, behind ? layout.rear : layout.clearDepth, r.z}, kRight, kUp, kForwards});
     if (carcass.back.railPlace == RailPlace::Notched)
       for (std::size_t i = 0; i < layout.panels.size(); ++i) {
         const PanelRect& panel = layout.panels[i];
@@ -255,7 +255,7 @@ Result<std::vector<Part>> railParts(const Maker& maker, const Carcass& carcass,
         const Pose& pose = other.poses.front();
         const Length v0 = layout.clearDepth - part.thickness - pose.origin[1];
         if (v0 <= Length{})
-          return cannot("back rail", maker.shown(part.thickness) + " thick",
+          return cannot("back rail", builder.shown(part.thickness) + " thick",
                         "thinner than the " + other.name + " is deep");
         other.machining.push_back(notch(other, part.name, r.z - pose.origin[2],
                                         r.top() - pose.origin[2], v0, other.width.total()));
@@ -287,10 +287,10 @@ bool fitsSheet(const Job& job, const std::string& material, PanelGrain grain, Le
   return !any;
 }
 
-Result<std::vector<Part>> backParts(const Maker& maker, const Carcass& carcass,
+Result<std::vector<Part>> backParts(const PartBuilder& builder, const Carcass& carcass,
                                     const CarcassLayout& layout, std::vector<Part>& panels) {
-  if (carcass.back.school == BackSchool::None) return railParts(maker, carcass, layout, panels);
-  return BackMaker(maker, carcass, layout).run();
+  if (carcass.back.school == BackSchool::None) return railParts(builder, carcass, layout, panels);
+  return BackMaker(builder, carcass, layout).run();
 }
 
 }  // namespace pp

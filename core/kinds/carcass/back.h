@@ -2,7 +2,7 @@
 #pragma once
 
 #include "core/kinds/carcass/layout.h"
-#include "core/parts/maker.h"
+#include "core/parts/part_builder.h"
 
 namespace pp {
 
@@ -14,7 +14,7 @@ bool fitsSheet(const Job& job, const std::string& material, PanelGrain grain, Le
 // The pieces of the back, battens where two meet on nothing else, or the rails that are said.
 // Rails in notches are cut into `panels`, which are in the layout's order. Problems where pieces
 // would meet on nothing.
-Result<std::vector<Part>> backParts(const Maker& maker, const Carcass& carcass,
+Result<std::vector<Part>> backParts(const PartBuilder& builder, const Carcass& carcass,
                                     const CarcassLayout& layout, std::vector<Part>& panels);
 
 }  // namespace pp

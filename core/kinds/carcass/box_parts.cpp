@@ -9,9 +9,9 @@ namespace {
 
 class BoxMaker {
  public:
-  BoxMaker(const Maker& maker, const DrawerRules& rules, BankKind kind, const DrawerBox& box,
-           const BoxPlace& place)
-      : maker_(maker),
+  BoxMaker(const PartBuilder& builder, const DrawerRules& rules, BankKind kind,
+           const DrawerBox& box, const BoxPlace& place)
+      : builder_(builder),
         rules_(rules),
         kind_(kind),
         box_(box),
@@ -36,8 +36,8 @@ class BoxMaker {
   Length lift() const { return grooved() ? Length{} : box_.bottom; }
 
   Part make(PartRole role, const std::string& material, Reason length, Reason width) const {
-    Part part = maker_.board(role, maker_.material(role, place_.id, material), std::move(length),
-                             std::move(width), boxName(kind_));
+    Part part = builder_.board(role, builder_.material(role, place_.id, material),
+                               std::move(length), std::move(width), boxName(kind_));
     part.opening = place_.opening;
     part.keys.front().opening = place_.id;
     return part;
@@ -61,8 +61,8 @@ class BoxMaker {
     const Length y = rabbeted                 ? box_.front - rules_.frontRabbet
                      : is(DrawerSchool::Over) ? box_.front
                                               : Length{};
-    Maker::place(part, {at(left ? box_.side : box_.width - box_.right, y, lift()), kBackwards, kUp,
-                        left ? kLeft : kRight});
+    PartBuilder::place(part, {at(left ? box_.side : box_.width - box_.right, y, lift()), kBackwards,
+                              kUp, left ? kLeft : kRight});
     if (grooved()) part.machining.push_back(groove(part));
     if (rabbeted)
       part.machining.push_back(dadoAcross(part, "drawer back",
@@ -81,8 +81,8 @@ class BoxMaker {
     Part part =
         make(PartRole::BoxFront, rules_.boxMaterial, sizes_.frontLength, sizes_.frontHeight);
     const bool whole = is(DrawerSchool::RabbetedFront) || is(DrawerSchool::Over);
-    Maker::place(part,
-                 {at(whole ? Length{} : box_.side, box_.front, lift()), kRight, kUp, kForwards});
+    PartBuilder::place(
+        part, {at(whole ? Length{} : box_.side, box_.front, lift()), kRight, kUp, kForwards});
     if (grooved()) part.machining.push_back(groove(part));
     // Where the front runs past the sides, its groove stops at them.
     if (is(DrawerSchool::Over)) stopGroove(part);
@@ -121,17 +121,17 @@ class BoxMaker {
     const Length rear = box_.depth - box_.back;
     switch (rules_.school) {
       case DrawerSchool::RabbetedFront:
-        Maker::place(part, {at(box_.side - rules_.backDado, rear - rules_.backSetIn,
-                               rules_.grooveUp + box_.bottom),
-                            kRight, kUp, kBackwards});
+        PartBuilder::place(part, {at(box_.side - rules_.backDado, rear - rules_.backSetIn,
+                                     rules_.grooveUp + box_.bottom),
+                                  kRight, kUp, kBackwards});
         break;
       case DrawerSchool::CutDownBack:
-        Maker::place(part,
-                     {at(box_.side, rear, rules_.grooveUp + box_.bottom), kRight, kUp, kBackwards});
+        PartBuilder::place(
+            part, {at(box_.side, rear, rules_.grooveUp + box_.bottom), kRight, kUp, kBackwards});
         break;
       default:
-        Maker::place(part, {at(is(DrawerSchool::Over) ? Length{} : box_.side, rear, lift()), kRight,
-                            kUp, kBackwards});
+        PartBuilder::place(part, {at(is(DrawerSchool::Over) ? Length{} : box_.side, rear, lift()),
+                                  kRight, kUp, kBackwards});
         if (grooved()) part.machining.push_back(groove(part));
         if (is(DrawerSchool::Over)) stopGroove(part);
         break;
@@ -145,14 +145,14 @@ class BoxMaker {
         make(PartRole::BoxBottom, rules_.bottomMaterial, sizes_.bottomWidth, sizes_.bottomDepth);
     part.grain = PartGrain::Any;
     if (!grooved()) {
-      Maker::place(part, {at(Length{}, Length{}, box_.bottom), kRight, kBackwards, kDown});
+      PartBuilder::place(part, {at(Length{}, Length{}, box_.bottom), kRight, kBackwards, kDown});
     } else {
       const Length ease = rules_.bottomClearance / 2;
       const bool slidesIn = is(DrawerSchool::RabbetedFront) || is(DrawerSchool::CutDownBack);
-      Maker::place(part, {at(box_.side - rules_.grooveDepth + ease,
-                             box_.front - rules_.grooveDepth + (slidesIn ? Length{} : ease),
-                             rules_.grooveUp + box_.bottom),
-                          kRight, kBackwards, kDown});
+      PartBuilder::place(part, {at(box_.side - rules_.grooveDepth + ease,
+                                   box_.front - rules_.grooveDepth + (slidesIn ? Length{} : ease),
+                                   rules_.grooveUp + box_.bottom),
+                                kRight, kBackwards, kDown});
     }
     parts_.push_back(part);
   }
@@ -169,10 +169,10 @@ class BoxMaker {
     }
     const std::vector<Pose> poses = std::move(part.poses);
     part.poses.clear();
-    for (const Pose& pose : poses) Maker::place(part, pose);
+    for (const Pose& pose : poses) PartBuilder::place(part, pose);
   }
 
-  const Maker& maker_;
+  const PartBuilder& builder_;
   const DrawerRules& rules_;
   BankKind kind_;
   const DrawerBox& box_;
@@ -187,9 +187,9 @@ Problem misfit(const std::string& found, const std::string& expected) {
 
 }  // namespace
 
-std::vector<Part> boxParts(const Maker& maker, const DrawerRules& rules, BankKind kind,
+std::vector<Part> boxParts(const PartBuilder& builder, const DrawerRules& rules, BankKind kind,
                            const DrawerBox& box, const BoxPlace& place) {
-  return BoxMaker(maker, rules, kind, box, place).run();
+  return BoxMaker(builder, rules, kind, box, place).run();
 }
 
 Problems boxProblems(const DrawerBox& box, const DrawerRules& rules, const LengthStyle& style) {

@@ -13,7 +13,7 @@ struct BoxPlace {
 };
 
 // Sides, front, back and bottom. A pull-out is turned over.
-std::vector<Part> boxParts(const Maker& maker, const DrawerRules& rules, BankKind kind,
+std::vector<Part> boxParts(const PartBuilder& builder, const DrawerRules& rules, BankKind kind,
                            const DrawerBox& box, const BoxPlace& place);
 
 // What keeps a box from being made, or nothing: no wood is left, or no room.

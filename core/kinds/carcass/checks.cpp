@@ -1,9 +1,9 @@
 // What makes a carcass unusable as data, and how many pieces and holes it comes to at most.
 #include <fmt/format.h>
 
+#include "core/designs/size_list.h"
 #include "core/kinds/base_frame/rules.h"
 #include "core/kinds/carcass/rules.h"
-#include "core/designs/size_list.h"
 #include "core/kinds/common/count.h"
 
 namespace pp {

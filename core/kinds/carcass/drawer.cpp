@@ -5,8 +5,8 @@
 #include <algorithm>
 #include <array>
 
-#include "core/kinds/carcass/box_parts.h"
 #include "core/designs/size_list.h"
+#include "core/kinds/carcass/box_parts.h"
 
 namespace pp {
 
@@ -324,7 +324,7 @@ Result<std::vector<DrawerPlan>> planDrawers(const Job& job, const PartChoices& c
   Length depth = layout.clearDepth - boxY;
   // A rail that stands at the rear, or strips that hold the back, are in the way.
   const bool upmost = leaf.rect.top() == layout.clear.top();
-  if (carcass.top == TopSchool::StandingRail && upmost)
+  if (carcass.top == TopConstruction::StandingRail && upmost)
     depth -= thicknessOf(layout, PanelKind::RearRail);
   depth -= leaf.behind;
   if (layout.moulding && leaf.rect.z < layout.moulding->z)

@@ -81,7 +81,7 @@ Result<std::vector<DrawerPlan>> planDrawers(const Job& job, const PartChoices& c
                                             const OpeningRect& leaf);
 
 // The parts of all drawers of the opening, top first, with runners and pads.
-Result<std::vector<Part>> drawerParts(const Maker& maker, const Carcass& carcass,
+Result<std::vector<Part>> drawerParts(const PartBuilder& builder, const Carcass& carcass,
                                       const std::vector<DrawerPlan>& drawers,
                                       const OpeningRect& leaf);
 

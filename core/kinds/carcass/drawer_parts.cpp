@@ -11,8 +11,8 @@ constexpr Length kWaitingAllowance = Length::mm(10);
 
 class Boxes {
  public:
-  Boxes(const Maker& maker, const Carcass& carcass, const OpeningRect& leaf, BankKind kind)
-      : maker_(maker),
+  Boxes(const PartBuilder& builder, const Carcass& carcass, const OpeningRect& leaf, BankKind kind)
+      : builder_(builder),
         carcass_(carcass),
         rules_(carcass.drawers),
         leaf_(leaf),
@@ -23,7 +23,7 @@ class Boxes {
     drawer_ = &drawer;
     if (kind_ == BankKind::Drawers)
       if (const Problems problems = front(); !problems.empty()) return problems;
-    for (Part& part : boxParts(maker_, rules_, kind_, drawer.box,
+    for (Part& part : boxParts(builder_, rules_, kind_, drawer.box,
                                {drawer.id, leaf_.path, drawer.boxX, drawer.boxY, drawer.boxZ})) {
       // All of the box but its sides follows from the opening's width.
       const bool follows = part.role == PartRole::BoxFront || part.role == PartRole::BoxBack ||
@@ -45,8 +45,8 @@ class Boxes {
 
  private:
   Part make(PartRole role, const std::string& material, Reason length, Reason width) const {
-    Part part = maker_.board(role, maker_.material(role, drawer_->id, material), std::move(length),
-                             std::move(width), boxName(kind_));
+    Part part = builder_.board(role, builder_.material(role, drawer_->id, material),
+                               std::move(length), std::move(width), boxName(kind_));
     part.opening = leaf_.path;
     part.keys.front().opening = drawer_->id;
     return part;
@@ -54,14 +54,14 @@ class Boxes {
 
   Problems front() {
     FrontRules rules = frontRules(carcass_, leaf_.path);
-    rules.material = maker_.material(PartRole::DrawerFront, drawer_->id, rules.material);
+    rules.material = builder_.material(PartRole::DrawerFront, drawer_->id, rules.material);
     // A drawer too low for a frame has a plain front.
     if (drawer_->front.rect.height < 3 * rules.frameWidth) rules.style = FrontStyle::Slab;
-    auto made = frontParts(maker_, rules, drawer_->front,
+    auto made = frontParts(builder_, rules, drawer_->front,
                            {PartRole::DrawerFront, drawer_->id, leaf_.path}, false);
     if (!made) return made.problems();
     for (Part& part : made.value()) {
-      turnGrain(maker_, carcass_, leaf_.path, false, part);
+      turnGrain(builder_, carcass_, leaf_.path, false, part);
       if (part.role == PartRole::DrawerFront || part.role == PartRole::DrawerFrontUpperRail) {
         const Length width = part.width.total();
         part.machining.push_back(opener(rules, part, Edge::L2, width - width / 2));
@@ -79,11 +79,11 @@ class Boxes {
         Reason("runner height", rules_.runnerHeight));
     for (const bool left : {true, false}) {
       Part one = part;
-      Maker::place(one, {{left ? pass_.x + one.thickness : pass_.right() - one.thickness, begin,
-                          drawer_->boxZ - rules_.runnerHeight},
-                         kBackwards,
-                         kUp,
-                         left ? kLeft : kRight});
+      PartBuilder::place(one, {{left ? pass_.x + one.thickness : pass_.right() - one.thickness,
+                                begin, drawer_->boxZ - rules_.runnerHeight},
+                               kBackwards,
+                               kUp,
+                               left ? kLeft : kRight});
       parts_.push_back(one);
     }
   }
@@ -96,7 +96,7 @@ class Boxes {
   // Brings one side of the opening flush with the frame, in layers of what the rack has.
   void pad(Length thick, bool left) {
     if (thick <= Length{}) return;
-    const PadLayers layers = padLayers(maker_.job(), thick, carcass_.material);
+    const PadLayers layers = padLayers(builder_.job(), thick, carcass_.material);
     const Length begin = std::max(drawer_->boxY, leaf_.setIn);
     const Reason length = rules_.padLength > Length{}
                               ? Reason("pad length", rules_.padLength)
@@ -109,26 +109,26 @@ class Boxes {
       part.note = fmt::format("on the {}", left ? "left" : "right");
       if (layers.materials.size() > 1)
         part.note += fmt::format(", one of {} layers", layers.materials.size());
-      part.note += fmt::format("; {} in all", maker_.shown(thick));
+      part.note += fmt::format("; {} in all", builder_.shown(thick));
       if (layers.sum < thick)
-        part.note += fmt::format(", packed by {}", maker_.shown(thick - layers.sum));
+        part.note += fmt::format(", packed by {}", builder_.shown(thick - layers.sum));
       if (layers.sum > thick)
-        part.note += fmt::format(", planed by {}", maker_.shown(layers.sum - thick));
+        part.note += fmt::format(", planed by {}", builder_.shown(layers.sum - thick));
       // The last one fills what is left, packed or planed.
       const bool last = i + 1 == layers.materials.size();
       if (last && layers.sum > thick) part.thickness = thick - from;
       const Length high = last ? thick : from + part.thickness;
-      Maker::place(part,
-                   {{left ? leaf_.rect.x + high : leaf_.rect.right() - high, begin, drawer_->boxZ},
-                    kBackwards,
-                    kUp,
-                    left ? kLeft : kRight});
+      PartBuilder::place(
+          part, {{left ? leaf_.rect.x + high : leaf_.rect.right() - high, begin, drawer_->boxZ},
+                 kBackwards,
+                 kUp,
+                 left ? kLeft : kRight});
       from = high;
       parts_.push_back(part);
     }
   }
 
-  const Maker& maker_;
+  const PartBuilder& builder_;
   const Carcass& carcass_;
   const DrawerRules& rules_;
   const OpeningRect& leaf_;
@@ -140,11 +140,11 @@ class Boxes {
 
 }  // namespace
 
-Result<std::vector<Part>> drawerParts(const Maker& maker, const Carcass& carcass,
+Result<std::vector<Part>> drawerParts(const PartBuilder& builder, const Carcass& carcass,
                                       const std::vector<DrawerPlan>& drawers,
                                       const OpeningRect& leaf) {
   const auto& bank = std::get<DrawerBank>(find(carcass.inside, leaf.path)->content);
-  Boxes boxes(maker, carcass, leaf, bank.kind);
+  Boxes boxes(builder, carcass, leaf, bank.kind);
   for (const DrawerPlan& drawer : drawers)
     if (const Problems problems = boxes.add(drawer); !problems.empty()) return problems;
   return boxes.take();

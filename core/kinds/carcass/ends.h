@@ -2,11 +2,12 @@
 #pragma once
 
 #include "core/kinds/carcass/layout.h"
-#include "core/parts/maker.h"
+#include "core/parts/part_builder.h"
 
 namespace pp {
 
-std::vector<Part> endParts(const Maker& maker, const Carcass& carcass, const CarcassLayout& layout);
+std::vector<Part> endParts(const PartBuilder& builder, const Carcass& carcass,
+                           const CarcassLayout& layout);
 
 // The strips, in the plane of the fronts.
 struct Filler {

@@ -162,13 +162,13 @@ void fields(Archive& a, Carcass& v) {
   a.choice("joint", v.joint, kJoints);
   a("dadoDepth", v.dadoDepth);
   a.choice("top", v.top,
-           {{"between", TopSchool::Between},
-            {"capping", TopSchool::Capping},
-            {"end rabbets", TopSchool::EndRabbets},
-            {"mitred", TopSchool::Mitred},
-            {"stretchers", TopSchool::Stretchers},
-            {"standing rail", TopSchool::StandingRail},
-            {"none", TopSchool::None}});
+           {{"between", TopConstruction::Between},
+            {"capping", TopConstruction::Capping},
+            {"end rabbets", TopConstruction::EndRabbets},
+            {"mitred", TopConstruction::Mitred},
+            {"stretchers", TopConstruction::Stretchers},
+            {"standing rail", TopConstruction::StandingRail},
+            {"none", TopConstruction::None}});
   a("topRabbet", v.topRabbet);
   a("stretcher", v.stretcher);
   a.unlessDefault("raised", v.raised);

@@ -53,25 +53,26 @@ Reason frameWidth(const FrontRect& outer, const Carcass& carcass, const FaceFram
   return out;
 }
 
-Part memberPart(const Maker& maker, const FaceFrame& frame, const FrameMember& member,
+Part memberPart(const PartBuilder& builder, const FaceFrame& frame, const FrameMember& member,
                 Length frameFront) {
   const FrontRect& r = member.rect;
   const bool upright = member.upright();
   const Length length = upright ? r.height : r.width;
   const Length width = upright ? r.width : r.height;
-  Part part = maker.board(roleOf(member.kind), frame.material,
-                          Reason(upright ? "frame's opening height" : "between stiles", length),
-                          Reason("member width", width));
+  Part part = builder.board(roleOf(member.kind), frame.material,
+                            Reason(upright ? "frame's opening height" : "between stiles", length),
+                            Reason("member width", width));
   part.keys.front().opening = member.opening;
   if (member.outer()) part.length = Reason("frame height", length);
   part.show = Face::Outside;
-  part.finish = frame.finish.value_or(maker.assembly().finish);
+  part.finish = frame.finish.value_or(builder.assembly().finish);
   const Length back = frameFront + part.thickness;
   // Inside is the face to the carcass.
-  Maker::place(part, {{r.x, back, r.z}, upright ? kUp : kRight, upright ? kRight : kUp, kForwards});
+  PartBuilder::place(part,
+                     {{r.x, back, r.z}, upright ? kUp : kRight, upright ? kRight : kUp, kForwards});
   if (!upright && frame.fixing == FrameFixing::PocketScrews)
     for (const Edge edge : {Edge::W1, Edge::W2})
-      part.machining.push_back(rowAtEnd(part, Cut::Pockets, "stile", edge, Length::mm(20),
+      part.machining.push_back(rowAtEnd(part, MachiningKind::Pockets, "stile", edge, Length::mm(20),
                                         Length::um(9'500), part.thickness / 2, Face::Inside));
   return part;
 }
@@ -97,7 +98,7 @@ void letIn(Part& part, const FrameMember& member, const FaceFrame& frame,
     cut.v0 = upright ? x0 - m.x : z0 - m.z;
     cut.v1 = upright ? x1 - m.x : z1 - m.z;
     const bool along = cut.u1 - cut.u0 >= cut.v1 - cut.v0;
-    cut.cut = along ? Cut::Groove : Cut::Dado;
+    cut.cut = along ? MachiningKind::Groove : MachiningKind::Dado;
     cut.from = along ? Edge::L1 : Edge::W1;
     cut.distance = along ? cut.v0 : cut.u0;
     cut.width = along ? cut.v1 - cut.v0 : cut.u1 - cut.u0;
@@ -107,7 +108,7 @@ void letIn(Part& part, const FrameMember& member, const FaceFrame& frame,
   }
 }
 
-std::vector<Part> frameParts(const Maker& maker, const Carcass& carcass,
+std::vector<Part> frameParts(const PartBuilder& builder, const Carcass& carcass,
                              const CarcassLayout& layout) {
   const FaceFrame& frame = *layout.frame;
   const FrontRect outline =
@@ -119,7 +120,7 @@ std::vector<Part> frameParts(const Maker& maker, const Carcass& carcass,
   members.insert(members.end(), layout.members.begin(), layout.members.end());
   std::vector<Part> out;
   for (const FrameMember& member : members) {
-    Part part = memberPart(maker, frame, member, layout.frameFront);
+    Part part = memberPart(builder, frame, member, layout.frameFront);
     if (member.kind == MemberKind::UpperRail || member.kind == MemberKind::LowerRail)
       part.length = frameWidth(layout.outer, carcass, frame).minus("stile", frame.stile, 2);
     letIn(part, member, frame, layout, Length{});

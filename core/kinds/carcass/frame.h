@@ -2,7 +2,7 @@
 #pragma once
 
 #include "core/kinds/carcass/layout.h"
-#include "core/parts/maker.h"
+#include "core/parts/part_builder.h"
 
 namespace pp {
 
@@ -16,12 +16,12 @@ FrontRect frameOutline(const FrontRect& outer, Length foot, const Carcass& carca
 Reason frameWidth(const FrontRect& outer, const Carcass& carcass, const FaceFrame& frame);
 
 // The parts of the frame of a carcass that has its own, outer stiles included.
-std::vector<Part> frameParts(const Maker& maker, const Carcass& carcass,
+std::vector<Part> frameParts(const PartBuilder& builder, const Carcass& carcass,
                              const CarcassLayout& layout);
 
 // A part for a member; panels behind it are let in where the frame goes on a tongue. `shift` is
 // added to every x of the layout.
-Part memberPart(const Maker& maker, const FaceFrame& frame, const FrameMember& member,
+Part memberPart(const PartBuilder& builder, const FaceFrame& frame, const FrameMember& member,
                 Length frameFront);
 void letIn(Part& part, const FrameMember& member, const FaceFrame& frame,
            const CarcassLayout& layout, Length shift);

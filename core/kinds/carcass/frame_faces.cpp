@@ -4,9 +4,9 @@
 
 #include <algorithm>
 
+#include "core/designs/size_list.h"
 #include "core/job/ids.h"
 #include "core/kinds/carcass/drawer.h"
-#include "core/designs/size_list.h"
 
 namespace pp {
 

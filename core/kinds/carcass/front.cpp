@@ -106,7 +106,7 @@ Length overEdge(const Carcass& carcass, const CarcassLayout& layout, const Openi
   if (const auto typed = typedOver(find(carcass.inside, opening.path)->fronts, side)) return *typed;
   // Where it is open above a front ends with the sides.
   if (outside)
-    return side == Side::Top && carcass.top == TopSchool::None
+    return side == Side::Top && carcass.top == TopConstruction::None
                ? Length{}
                : overOutside(rules, layout, opening, side);
   const Length panel = memberBeside(layout, opening, side) ? layout.frame->middle
@@ -115,8 +115,8 @@ Length overEdge(const Carcass& carcass, const CarcassLayout& layout, const Openi
                   meets(carcass, layout, opening, side) ? (panel - rules.gap) / 2 : panel);
 }
 
-Machining round(Cut cut, std::string receives, Length u, Length v, Length width, Length depth,
-                Edge from, Length distance) {
+Machining round(MachiningKind cut, std::string receives, Length u, Length v, Length width,
+                Length depth, Edge from, Length distance) {
   Machining out;
   out.cut = cut;
   out.receives = std::move(receives);
@@ -133,28 +133,28 @@ Machining round(Cut cut, std::string receives, Length u, Length v, Length width,
 
 class FrontMaker {
  public:
-  FrontMaker(const Maker& maker, const FrontRules& rules, const FrontPlace& place,
+  FrontMaker(const PartBuilder& builder, const FrontRules& rules, const FrontPlace& place,
              const FrontOf& of, bool upright)
-      : maker_(maker), rules_(rules), place_(place), of_(of), upright_(upright) {}
+      : builder_(builder), rules_(rules), place_(place), of_(of), upright_(upright) {}
 
   std::vector<Part> slab() {
     Part part = board(FrontPiece::Whole, rules_.material, upright_ ? place_.height : place_.width,
                       upright_ ? place_.width : place_.height);
     put(part, Length{}, Length{}, upright_, Length{});
     for (const Side side : {Side::Left, Side::Right, Side::Bottom, Side::Top})
-      maker_.show(part, side, rules_.banding);
+      builder_.show(part, side, rules_.banding);
     return {part};
   }
 
   Result<std::vector<Part>> framed() {
     const Length width = rules_.frameWidth;
-    const Length thickness = maker_.thickness(rules_.material);
-    const Length panel = maker_.thickness(panelMaterial());
+    const Length thickness = builder_.thickness(rules_.material);
+    const Length panel = builder_.thickness(panelMaterial());
     if (place_.rect.width <= 2 * width || place_.rect.height <= 2 * width)
-      return cannot("front frame", maker_.shown(width) + " wide",
+      return cannot("front frame", builder_.shown(width) + " wide",
                     "stiles and rails that leave room for a panel");
     if (panel >= thickness || rules_.tongue >= width)
-      return cannot("front panel", maker_.shown(panel) + " thick",
+      return cannot("front panel", builder_.shown(panel) + " thick",
                     "thinner than the frame, and a groove less deep than the frame is wide");
     std::vector<Part> out;
     const bool grooved = rules_.style == FrontStyle::GroovedFrame;
@@ -179,7 +179,7 @@ class FrontMaker {
 
   Part board(FrontPiece piece, const std::string& material, Reason length, Reason width) const {
     Part part =
-        maker_.board(pieceOf(of_.role, piece), material, std::move(length), std::move(width));
+        builder_.board(pieceOf(of_.role, piece), material, std::move(length), std::move(width));
     part.show = Face::Outside;
     part.opening = of_.opening;
     part.keys.front().opening = of_.id;
@@ -189,16 +189,16 @@ class FrontMaker {
 
   // At (x, z) from the front's lower left corner, `behind` its face.
   void put(Part& part, Length x, Length z, bool upright, Length behind) const {
-    Maker::place(part,
-                 {{place_.rect.x + x, place_.face + behind + part.thickness, place_.rect.z + z},
-                  upright ? kUp : kRight,
-                  upright ? kRight : kUp,
-                  kForwards});
+    PartBuilder::place(
+        part, {{place_.rect.x + x, place_.face + behind + part.thickness, place_.rect.z + z},
+               upright ? kUp : kRight,
+               upright ? kRight : kUp,
+               kForwards});
   }
 
   static void edgeGroove(Part& part, bool high, Length panel, Length depth) {
     Machining cut;
-    cut.cut = Cut::EdgeGroove;
+    cut.cut = MachiningKind::EdgeGroove;
     cut.receives = "panel";
     cut.u1 = part.length.total();
     cut.v0 = high ? part.width.total() - depth : Length{};
@@ -264,7 +264,7 @@ class FrontMaker {
     return part;
   }
 
-  const Maker& maker_;
+  const PartBuilder& builder_;
   const FrontRules& rules_;
   const FrontPlace& place_;
   const FrontOf& of_;
@@ -273,8 +273,8 @@ class FrontMaker {
 
 // What stands behind a door where its hinges could be, along the edge that hangs: the panels that
 // meet it, and slides.
-std::vector<Span> behind(const Maker& maker, const Carcass& carcass, const CarcassLayout& layout,
-                         const FrontRect& r, bool flap) {
+std::vector<Span> behind(const PartBuilder& builder, const Carcass& carcass,
+                         const CarcassLayout& layout, const FrontRect& r, bool flap) {
   constexpr Length kSlide = Length::mm(45);
   std::vector<Span> out;
   const auto add = [&](const FrontRect& one) {
@@ -286,7 +286,7 @@ std::vector<Span> behind(const Maker& maker, const Carcass& carcass, const Carca
   if (flap) return out;
   for (const OpeningRect& leaf : layout.leaves) {
     if (!std::holds_alternative<DrawerBank>(find(carcass.inside, leaf.path)->content)) continue;
-    if (const auto drawers = planDrawers(maker.job(), maker.choices(), carcass, layout, leaf))
+    if (const auto drawers = planDrawers(builder.job(), builder.choices(), carcass, layout, leaf))
       for (const DrawerPlan& drawer : *drawers)
         if (drawer.slide != nullptr && drawer.front.rect.height == Length{})
           add({leaf.rect.x, drawer.boxZ, leaf.rect.width, kSlide});
@@ -337,7 +337,7 @@ std::vector<Leaf> leavesOf(const Carcass& carcass, const CarcassLayout& layout,
 Machining opener(const FrontRules& rules, const Part& part, Edge free, Length in) {
   if (rules.fingerPull) return bevel(free, kFingerPull, Face::Outside, "finger pull");
   Machining out =
-      round(Cut::Hole, "pull", part.length.total() / 2,
+      round(MachiningKind::Hole, "pull", part.length.total() / 2,
             free == Edge::L2 ? part.width.total() - in : in, kScrewHole, part.thickness, free, in);
   out.through = true;
   return out;
@@ -365,12 +365,12 @@ Length betweenFronts(const FrontRules& rules, const FaceFrame& frame) {
   return frame.middle - 2 * std::min(rules.overlay, (frame.middle - rules.gap) / 2);
 }
 
-void turnGrain(const Maker& maker, const Carcass& carcass, const OpeningPath& opening, bool upright,
-               Part& part) {
+void turnGrain(const PartBuilder& builder, const Carcass& carcass, const OpeningPath& opening,
+               bool upright, Part& part) {
   const auto grain = find(carcass.inside, opening)->fronts.grain;
   const FrontPiece piece = *frontPieceOf(part.role);
   if (!grain || (piece != FrontPiece::Whole && piece != FrontPiece::Panel) ||
-      !findMaterial(maker.job(), part.material)->grained)
+      !findMaterial(builder.job(), part.material)->grained)
     return;
   part.grain = *grain == PanelGrain::Either                 ? PartGrain::Any
                : (*grain == PanelGrain::Upright) == upright ? PartGrain::Length
@@ -441,43 +441,43 @@ std::vector<Length> hingePlaces(Length height, double grams, const std::vector<S
   return out;
 }
 
-Result<std::vector<Part>> frontParts(const Maker& maker, const FrontRules& rules,
+Result<std::vector<Part>> frontParts(const PartBuilder& builder, const FrontRules& rules,
                                      const FrontPlace& place, const FrontOf& of, bool upright) {
   if (place.rect.width <= Length{} || place.rect.height <= Length{})
     return cannot("fronts", "an opening that the gaps take up", "smaller gaps or a larger opening");
-  FrontMaker front(maker, rules, place, of, upright);
+  FrontMaker front(builder, rules, place, of, upright);
   if (rules.style == FrontStyle::Slab) return front.slab();
   return front.framed();
 }
 
-Result<std::vector<Part>> doorParts(const Maker& maker, const Carcass& carcass,
+Result<std::vector<Part>> doorParts(const PartBuilder& builder, const Carcass& carcass,
                                     const CarcassLayout& layout, const OpeningRect& door) {
   if (find(carcass.inside, door.path)->door->hinge == Hinge::Sliding)
-    return slidingParts(maker, carcass, layout, door);
+    return slidingParts(builder, carcass, layout, door);
   std::vector<Part> out;
   const auto thickness = [&](PartRole role) {
-    return maker.thickness(role, door.id, carcass.fronts.material);
+    return builder.thickness(role, door.id, carcass.fronts.material);
   };
   for (const Leaf& leaf : leavesOf(carcass, layout, door, thickness)) {
     FrontRules rules = frontRules(carcass, door.path);
-    rules.material = maker.material(leaf.role, door.id, rules.material);
-    const Material& material = *findMaterial(maker.job(), rules.material);
+    rules.material = builder.material(leaf.role, door.id, rules.material);
+    const Material& material = *findMaterial(builder.job(), rules.material);
     const bool flap = leaf.hinge == Hinge::Top || leaf.hinge == Hinge::Bottom;
     constexpr Length kLeast = Length::mm(45);  // a cup and 5 mm of wood on either side
     if (const Length across = flap ? leaf.place.rect.height : leaf.place.rect.width;
         rules.style == FrontStyle::Slab && across > Length{} && across < kLeast &&
         !(flap && rules.lidHinge != LidHinge::Cups))
-      return cannot(flap ? "lid" : "door", maker.shown(across) + (flap ? " high" : " wide"),
-                    "at least " + maker.shown(kLeast) + ", room for its hinge cups");
-    auto made = frontParts(maker, rules, leaf.place, {leaf.role, door.id, door.path}, !flap);
+      return cannot(flap ? "lid" : "door", builder.shown(across) + (flap ? " high" : " wide"),
+                    "at least " + builder.shown(kLeast) + ", room for its hinge cups");
+    auto made = frontParts(builder, rules, leaf.place, {leaf.role, door.id, door.path}, !flap);
     if (!made) return made.problems();
     std::vector<Part> parts = std::move(made).value();
     const FrontRect& r = leaf.place.rect;
     const double grams = (r.width * r.height).inM2() * material.measured.inMm() *
                          static_cast<double>(material.density);
-    const std::vector<Span> blocked = behind(maker, carcass, layout, r, flap);
+    const std::vector<Span> blocked = behind(builder, carcass, layout, r, flap);
     for (Part& part : parts) {
-      turnGrain(maker, carcass, door.path, !flap, part);
+      turnGrain(builder, carcass, door.path, !flap, part);
       const bool slab = rules.style == FrontStyle::Slab;
       const FrontPiece piece = *frontPieceOf(part.role);
       const bool stile = piece == FrontPiece::LeftStile || piece == FrontPiece::RightStile;
@@ -491,10 +491,10 @@ Result<std::vector<Part>> doorParts(const Maker& maker, const Carcass& carcass,
       const Length along = flap && !slab ? part.length.total() : flap ? r.width : r.height;
       const Length v = low ? kCupCentre : part.width.total() - kCupCentre;
       if (hinged && flap && rules.lidHinge != LidHinge::Cups)
-        part.note = lidHinges(rules.lidHinge, along, styleOf(maker.job()));
+        part.note = lidHinges(rules.lidHinge, along, styleOf(builder.job()));
       else if (hinged)
         for (const Length u : hingePlaces(along, grams, blocked))
-          part.machining.push_back(round(Cut::HingeCup, "hinge", u, v, kCup, kCupDepth,
+          part.machining.push_back(round(MachiningKind::HingeCup, "hinge", u, v, kCup, kCupDepth,
                                          low ? Edge::L1 : Edge::L2, kCupCentre));
       if (!pulled) continue;
       const Edge free = low ? Edge::L2 : Edge::L1;

@@ -2,7 +2,7 @@
 #pragma once
 
 #include "core/kinds/carcass/layout.h"
-#include "core/parts/maker.h"
+#include "core/parts/part_builder.h"
 
 namespace pp {
 
@@ -25,8 +25,8 @@ Length betweenFronts(const FrontRules& rules, const FaceFrame& frame);
 
 // Turns the grain of a front, whole or its panel, where its opening has it otherwise. `upright`: it
 // runs up by the rules.
-void turnGrain(const Maker& maker, const Carcass& carcass, const OpeningPath& opening, bool upright,
-               Part& part);
+void turnGrain(const PartBuilder& builder, const Carcass& carcass, const OpeningPath& opening,
+               bool upright, Part& part);
 
 // How far a front lies over each edge of its opening; below zero: how far inside it stays.
 struct FrontReach {
@@ -60,7 +60,7 @@ struct FrontOf {
 };
 
 // The boards of one front. `upright`: its grain runs up. Problems when a frame leaves no panel.
-Result<std::vector<Part>> frontParts(const Maker& maker, const FrontRules& rules,
+Result<std::vector<Part>> frontParts(const PartBuilder& builder, const FrontRules& rules,
                                      const FrontPlace& place, const FrontOf& of, bool upright);
 
 // What a front is opened by, along its free edge (L1 or L2): the edge bevelled behind, or the screw
@@ -68,7 +68,7 @@ Result<std::vector<Part>> frontParts(const Maker& maker, const FrontRules& rules
 Machining opener(const FrontRules& rules, const Part& part, Edge free, Length in);
 
 // Every door of the carcass.
-Result<std::vector<Part>> doorParts(const Maker& maker, const Carcass& carcass,
+Result<std::vector<Part>> doorParts(const PartBuilder& builder, const Carcass& carcass,
                                     const CarcassLayout& layout, const OpeningRect& door);
 
 // The rectangles of the doors of an opening, for drawing.

@@ -33,7 +33,8 @@ struct Row {
 
 class FrontsCutter {
  public:
-  FrontsCutter(const Maker& maker, std::vector<Part>& parts) : maker_(maker), parts_(parts) {}
+  FrontsCutter(const PartBuilder& builder, std::vector<Part>& parts)
+      : builder_(builder), parts_(parts) {}
 
   Problems run(const Opening& root) {
     OpeningPath path;
@@ -110,7 +111,7 @@ class FrontsCutter {
   }
 
   void follow(const Row& row, const OpeningPath& path, int number) {
-    std::string name = maker_.assembly().code + "-fronts";
+    std::string name = builder_.assembly().code + "-fronts";
     for (const std::size_t index : path) name += fmt::format("-{}", index + 1);
     if (number > 1) name += fmt::format("-row-{}", number);
     int order = 0;
@@ -143,12 +144,12 @@ class FrontsCutter {
       const Length gap = row.across ? room.low[axis] - end : end - room.high[axis];
       if (gap > kMostCut) {
         problems_.push_back(cannot(
-            "fronts from one board", maker_.shown(gap) + " between two of them",
-            "fronts no more than " + maker_.shown(kMostCut) + " apart, with nothing between"));
+            "fronts from one board", builder_.shown(gap) + " between two of them",
+            "fronts no more than " + builder_.shown(kMostCut) + " apart, with nothing between"));
         return;
       }
-      cuts += (cuts.empty() ? "" : ", ") + maker_.shown(gap) + " after " +
-              maker_.shown(row.across ? end - whole.low[axis] : whole.high[axis] - end);
+      cuts += (cuts.empty() ? "" : ", ") + builder_.shown(gap) + " after " +
+              builder_.shown(row.across ? end - whole.low[axis] : whole.high[axis] - end);
       end = row.across ? room.high[axis] : room.low[axis];
       if (row.across)
         whole.high[axis] = room.high[axis];
@@ -199,7 +200,7 @@ class FrontsCutter {
     }
   }
 
-  const Maker& maker_;
+  const PartBuilder& builder_;
   std::vector<Part>& parts_;
   std::set<std::size_t> gone_;  // into a board with others
   Problems problems_;
@@ -207,7 +208,7 @@ class FrontsCutter {
 
 }  // namespace
 
-void refuseFrontsThatMeet(const Maker& maker, Made& out) {
+void refuseFrontsThatMeet(const PartBuilder& builder, Made& out) {
   std::vector<const Part*> fronts;
   for (const Part& part : out.parts)
     if ((isFront(part.role) && part.show == Face::Outside) || isFiller(part))
@@ -229,7 +230,7 @@ void refuseFrontsThatMeet(const Maker& maker, Made& out) {
       }
       if (apart) continue;
       if (refused.empty())
-        out.refuse({cannot("fronts", maker.shown(least) + " over one another",
+        out.refuse({cannot("fronts", builder.shown(least) + " over one another",
                            "less over the edge that the " + fronts[i]->name + " and the " +
                                fronts[k]->name + " share")},
                    fronts[i]->opening);
@@ -240,8 +241,8 @@ void refuseFrontsThatMeet(const Maker& maker, Made& out) {
   });
 }
 
-Problems cutFronts(const Maker& maker, const Carcass& carcass, std::vector<Part>& parts) {
-  return FrontsCutter(maker, parts).run(carcass.inside);
+Problems cutFronts(const PartBuilder& builder, const Carcass& carcass, std::vector<Part>& parts) {
+  return FrontsCutter(builder, parts).run(carcass.inside);
 }
 
 }  // namespace pp

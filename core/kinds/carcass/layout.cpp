@@ -4,11 +4,11 @@
 
 #include <algorithm>
 
+#include "core/designs/size_list.h"
 #include "core/job/ids.h"
 #include "core/kinds/carcass/frame.h"
 #include "core/kinds/carcass/frame_faces.h"
 #include "core/kinds/carcass/rear_rails.h"
-#include "core/designs/size_list.h"
 #include "core/kinds/carcass/sliding.h"
 
 namespace pp {
@@ -64,7 +64,7 @@ class Solver {
       panel.low = jointAt(panel, panel.upright() ? Side::Bottom : Side::Left);
       panel.high = jointAt(panel, panel.upright() ? Side::Top : Side::Right);
       // Under an open top a divider's upper end is free.
-      if (carcass_.top == TopSchool::None && panel.kind == PanelKind::Divider &&
+      if (carcass_.top == TopConstruction::None && panel.kind == PanelKind::Divider &&
           panel.rect.top() == out_.clear.top())
         panel.high = Joint::Butt;
     }
@@ -88,7 +88,7 @@ class Solver {
   }
   Length under() const { return carcass_.underBottom(); }
   Length topThickness() const {
-    if (carcass_.top == TopSchool::None) return {};
+    if (carcass_.top == TopConstruction::None) return {};
     return panel(carcass_.hasRails() ? PartRole::FrontStretcher : PartRole::Top);
   }
   Length linings() const {
@@ -171,27 +171,28 @@ class Solver {
       add("toe depth", show(carcass_.toe->depth),
           fmt::format("at most {}, so that the kick board stands under the carcass",
                       show(out_.clearDepth - kick)));
-    if (carcass_.top == TopSchool::Mitred && carcass_.toe)
+    if (carcass_.top == TopConstruction::Mitred && carcass_.toe)
       add("top", "a mitred case on a toe", "a mitred case without a toe, or another top");
-    if (carcass_.top == TopSchool::Mitred && carcass_.raised > Length{})
+    if (carcass_.top == TopConstruction::Mitred && carcass_.raised > Length{})
       add("raised bottom", "a mitred case", "a bottom at the sides' ends, or another top");
     if (carcass_.toe && carcass_.raised > Length{})
       add("raised bottom", "a toe beside it", "one of them");
-    if (carcass_.top == TopSchool::Mitred && (carcass_.back.school == BackSchool::RabbetSides ||
-                                              carcass_.back.school == BackSchool::Channels))
+    if (carcass_.top == TopConstruction::Mitred &&
+        (carcass_.back.school == BackSchool::RabbetSides ||
+         carcass_.back.school == BackSchool::Channels))
       add("back", "a mitred case with the back in its sides only",
           "a rabbet all round, a groove, or a back behind or between");
     if (carcass_.hasRails() && 2 * carcass_.stretcher > out_.lyingDepth)
       add("stretcher", show(carcass_.stretcher),
           fmt::format("at most half the depth of {}", show(out_.lyingDepth)));
-    const bool mitred = carcass_.top == TopSchool::Mitred;
+    const bool mitred = carcass_.top == TopConstruction::Mitred;
     const Length left = panel(PartRole::LeftSide);
     const Length right = panel(PartRole::RightSide);
     const Length lower = panel(PartRole::Bottom);
     if (mitred && (left != right || left != lower || left != upper))
       add("top", "panels of different thickness that meet in a mitre",
           "one thickness all round, or another top");
-    const bool capping = carcass_.top == TopSchool::Capping;
+    const bool capping = carcass_.top == TopConstruction::Capping;
     const Length sideHeight = o.height - (capping ? upper : Length{});
     out_.panels = {{PanelKind::LeftSide, {o.x, o.z, left, sideHeight}, {}, 0},
                    {PanelKind::RightSide, {o.right() - right, o.z, right, sideHeight}, {}, 0}};
@@ -199,7 +200,7 @@ class Solver {
     out_.panels.push_back(
         {PanelKind::Bottom, mitred ? FrontRect{o.x, o.z, o.width, lower} : bottom, {}, 0});
     const FrontRect top{in.x, o.top() - upper, in.width, upper};
-    if (carcass_.top == TopSchool::StandingRail) {
+    if (carcass_.top == TopConstruction::StandingRail) {
       out_.panels.push_back({PanelKind::FrontRail, top, {}, 0});
       out_.panels.push_back({PanelKind::RearRail,
                              {in.x, o.top() - carcass_.stretcher, in.width, carcass_.stretcher},
@@ -213,7 +214,7 @@ class Solver {
         add("rear stretcher", show(rear),
             fmt::format("at most as thick as the front one, {}", show(upper)));
       out_.panels.push_back({PanelKind::RearRail, {in.x, o.top() - upper, in.width, rear}, {}, 0});
-    } else if (carcass_.top != TopSchool::None) {
+    } else if (carcass_.top != TopConstruction::None) {
       out_.panels.push_back(
           {PanelKind::Top,
            mitred || capping ? FrontRect{o.x, o.top() - upper, o.width, upper} : top,
@@ -263,13 +264,13 @@ class Solver {
     const bool inSides = carcass_.back.school == BackSchool::RabbetSides ||
                          carcass_.back.school == BackSchool::Channels;
     if (!inSides) t = std::min(t, panel(PartRole::Bottom));
-    if (!inSides && carcass_.top != TopSchool::None) t = std::min(t, topThickness());
+    if (!inSides && carcass_.top != TopConstruction::None) t = std::min(t, topThickness());
     const auto deep = [&](const char* field, Length depth) {
       if (depth >= t)
         add(field, show(depth), fmt::format("less than the panel's thickness of {}", show(t)));
     };
     if (carcass_.joint == Joint::Dado) deep("dado depth", carcass_.dadoDepth);
-    if (carcass_.top == TopSchool::EndRabbets) deep("top rabbet", carcass_.topRabbet);
+    if (carcass_.top == TopConstruction::EndRabbets) deep("top rabbet", carcass_.topRabbet);
     const BackSchool school = carcass_.back.school;
     if (school == BackSchool::Behind || school == BackSchool::Between || school == BackSchool::None)
       return;

@@ -67,7 +67,8 @@ class Joiner {
     const Length u0 = at - pose.origin[static_cast<std::size_t>(pose.u.axis)];
     const bool top = panel.kind == PanelKind::Top || panel.kind == PanelKind::FrontRail ||
                      panel.kind == PanelKind::RearRail;
-    const bool rabbeted = panel.kind == PanelKind::Top && carcass_.top == TopSchool::EndRabbets;
+    const bool rabbeted =
+        panel.kind == PanelKind::Top && carcass_.top == TopConstruction::EndRabbets;
     const Joint joint = end == Edge::W1 ? panel.low : panel.high;
     const Length t = panel.thickness;
     mine.joins.push_back({end, rabbeted ? JoinKind::Rabbet : joinKind(joint), other.name});
@@ -79,7 +80,7 @@ class Joiner {
     switch (joint) {
       case Joint::Dado: {
         const bool standing =
-            panel.kind == PanelKind::RearRail && carcass_.top == TopSchool::StandingRail;
+            panel.kind == PanelKind::RearRail && carcass_.top == TopConstruction::StandingRail;
         Machining cut = dadoAcross(other, mine.name, u0, standing ? carcass_.stretcher : t,
                                    carcass_.dadoDepth, meets.face);
         // A stretcher's dado is no longer than the stretcher is wide.
@@ -97,15 +98,15 @@ class Joiner {
       }
       case Joint::Pocket:
         // From the face that is hidden: under a bottom, above a top.
-        mine.machining.push_back(rowAtEnd(mine, Cut::Pockets, other.name, end, Length::mm(20),
-                                          Length::um(9'500), t / 2, Face::Outside));
+        mine.machining.push_back(rowAtEnd(mine, MachiningKind::Pockets, other.name, end,
+                                          Length::mm(20), Length::um(9'500), t / 2, Face::Outside));
         break;
       case Joint::LooseTenon:
       case Joint::Dowel: {
         const bool dowel = joint == Joint::Dowel;
         const Length width = dowel ? Length::mm(8) : Length::mm(20);
-        mine.machining.push_back(rowAtEnd(mine, Cut::Mortises, other.name, end, Length{}, width,
-                                          Length::mm(20), Face::Inside));
+        mine.machining.push_back(rowAtEnd(mine, MachiningKind::Mortises, other.name, end, Length{},
+                                          width, Length::mm(20), Face::Inside));
         Machining row = mine.machining.back();
         row.receives = mine.name;
         row.face = meets.face;
@@ -174,24 +175,25 @@ void clearMoulding(const Carcass& carcass, const CarcassLayout& layout, Part& pa
     part.machining.push_back(notch(part, "baseboard", Length{}, up, v0, part.width.total()));
 }
 
-Problems dadoProblems(const Maker& maker, const std::vector<Part>& panels) {
+Problems dadoProblems(const PartBuilder& builder, const std::vector<Part>& panels) {
   for (const Part& part : panels)
     for (const Machining& cut : part.machining)
-      if ((cut.cut == Cut::Dado || cut.cut == Cut::Rabbet || cut.cut == Cut::Groove) &&
+      if ((cut.cut == MachiningKind::Dado || cut.cut == MachiningKind::Rabbet ||
+           cut.cut == MachiningKind::Groove) &&
           cut.depth >= part.thickness)
-        return {cannot("dado depth", maker.shown(cut.depth),
+        return {cannot("dado depth", builder.shown(cut.depth),
                        fmt::format("less than the thickness of {} of the {}",
-                                   maker.shown(part.thickness), part.name))};
+                                   builder.shown(part.thickness), part.name))};
   for (const Part& part : panels)
     for (const Machining& a : part.machining)
       for (const Machining& b : part.machining)
         if (a.face == Face::Inside && b.face == Face::Outside && !isRow(a.cut) && !isRow(b.cut) &&
-            a.cut != Cut::Bevel && b.cut != Cut::Bevel && a.u0 < b.u1 && b.u0 < a.u1 &&
-            a.v0 < b.v1 && b.v0 < a.v1 && a.depth + b.depth >= part.thickness)
+            a.cut != MachiningKind::Bevel && b.cut != MachiningKind::Bevel && a.u0 < b.u1 &&
+            b.u0 < a.u1 && a.v0 < b.v1 && b.v0 < a.v1 && a.depth + b.depth >= part.thickness)
           return {
-              cannot("dado depth", maker.shown(a.depth),
+              cannot("dado depth", builder.shown(a.depth),
                      fmt::format("less than {}, because dados lie opposite one another in the {}",
-                                 maker.shown(part.thickness / 2), part.name))};
+                                 builder.shown(part.thickness / 2), part.name))};
   return {};
 }
 

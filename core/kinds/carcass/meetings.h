@@ -2,7 +2,7 @@
 #pragma once
 
 #include "core/kinds/carcass/layout.h"
-#include "core/parts/maker.h"
+#include "core/parts/part_builder.h"
 
 namespace pp {
 
@@ -24,6 +24,6 @@ void joinPanels(const Carcass& carcass, const CarcassLayout& layout, std::vector
 void clearMoulding(const Carcass& carcass, const CarcassLayout& layout, Part& part);
 
 // A panel cut through: by a dado, or because two lie opposite one another in its two faces.
-Problems dadoProblems(const Maker& maker, const std::vector<Part>& panels);
+Problems dadoProblems(const PartBuilder& builder, const std::vector<Part>& panels);
 
 }  // namespace pp

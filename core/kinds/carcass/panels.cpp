@@ -18,8 +18,8 @@ constexpr Angle kHalfRight = Angle::degrees(45);
 
 class PanelMaker {
  public:
-  PanelMaker(const Maker& maker, const Carcass& carcass, const CarcassLayout& layout)
-      : maker_(maker), carcass_(carcass), layout_(layout) {}
+  PanelMaker(const PartBuilder& builder, const Carcass& carcass, const CarcassLayout& layout)
+      : builder_(builder), carcass_(carcass), layout_(layout) {}
 
   // As the rules have it, with its edges where the maker wants them.
   Result<Part> makePanel(const PanelRect& panel) const {
@@ -42,7 +42,7 @@ class PanelMaker {
       case PanelKind::RightLining:
         return makeLining(panel);
       case PanelKind::RearRail:
-        if (carcass_.top == TopSchool::StandingRail) return makeStandingRail(panel);
+        if (carcass_.top == TopConstruction::StandingRail) return makeStandingRail(panel);
         return makeLying(panel);
       default:
         return makeLying(panel);
@@ -51,7 +51,7 @@ class PanelMaker {
 
   // What is chosen for its edges. Those that meet another panel stay there.
   Problems extend(const PanelRect& panel, Part& part) const {
-    const PartOverride* chosen = maker_.choices().of(panel.role(), panel.after, panel.layer);
+    const PartOverride* chosen = builder_.choices().of(panel.role(), panel.after, panel.layer);
     if (chosen == nullptr) return {};
     for (const EdgeChoice& choice : chosen->edges) {
       const auto edge = part.edgeAt(choice.side);
@@ -67,9 +67,10 @@ class PanelMaker {
       if (choice.side == Side::Front && layout_.frame && (choice.beyond > Length{} || tongued))
         return {cannot(where, "another place", "its own: the face frame lies on it")};
       if (choice.side == Side::Bottom && choice.beyond > layout_.foot)
-        return {cannot(where, maker_.shown(choice.beyond) + " further down",
+        return {cannot(where, builder_.shown(choice.beyond) + " further down",
                        "no further than the floor")};
-      if (Problems problems = extendAsChosen(maker_, part, *edge, choice.beyond); !problems.empty())
+      if (Problems problems = extendAsChosen(builder_, part, *edge, choice.beyond);
+          !problems.empty())
         return problems;
     }
     return {};
@@ -86,7 +87,7 @@ class PanelMaker {
       case PanelKind::Bottom:
         return !mitred();
       case PanelKind::Top:
-        return carcass_.top == TopSchool::Between;
+        return carcass_.top == TopConstruction::Between;
       default:
         return false;
     }
@@ -94,7 +95,7 @@ class PanelMaker {
   bool isHeld(const PanelRect& panel, Edge edge) const {
     if (mitred() && isOutside(panel.kind)) return true;
     if (!isEnd(edge)) return false;
-    const bool capping = carcass_.top == TopSchool::Capping;
+    const bool capping = carcass_.top == TopConstruction::Capping;
     if (panel.kind == PanelKind::LeftSide || panel.kind == PanelKind::RightSide)
       return edge == Edge::W2 && capping;
     return panel.kind != PanelKind::Kick && !(panel.kind == PanelKind::Top && capping);
@@ -104,11 +105,11 @@ class PanelMaker {
            kind == PanelKind::Bottom || kind == PanelKind::Top;
   }
 
-  bool mitred() const { return carcass_.top == TopSchool::Mitred; }
+  bool mitred() const { return carcass_.top == TopConstruction::Mitred; }
   Part make(PartRole role, Id opening, Reason length, Reason width, int layer = 1) const {
-    return maker_.board(role,
-                        panelMaterial(maker_.choices(), role, opening, layer, carcass_.material),
-                        std::move(length), std::move(width));
+    return builder_.board(
+        role, panelMaterial(builder_.choices(), role, opening, layer, carcass_.material),
+        std::move(length), std::move(width));
   }
   // Less what is beside the sides.
   Reason lessBeside(Reason width) const {
@@ -135,19 +136,20 @@ class PanelMaker {
     Reason height("height", carcass_.height);
     height.minus("stand", layout_.foot);
     const Length t = panel.thickness;
-    if (carcass_.top == TopSchool::Capping)
+    if (carcass_.top == TopConstruction::Capping)
       height.minus("top", thicknessOf(layout_, PanelKind::Top));
     Part part = make(left ? PartRole::LeftSide : PartRole::RightSide, 0, height,
                      depthReason(layout_.sideDepth, "back"));
     part.hand = left ? Hand::Left : Hand::Right;
-    Maker::place(part, {{left ? panel.rect.x + t : panel.rect.x, Length{}, panel.rect.z},
-                        kUp,
-                        kBackwards,
-                        left ? kLeft : kRight});
-    maker_.show(part, Side::Front, carcass_.banding);
+    PartBuilder::place(part, {{left ? panel.rect.x + t : panel.rect.x, Length{}, panel.rect.z},
+                              kUp,
+                              kBackwards,
+                              left ? kLeft : kRight});
+    builder_.show(part, Side::Front, carcass_.banding);
     letBackIn(part);
     if (mitred()) mitreEnds(part, "bottom", "top");
-    if (carcass_.top == TopSchool::Capping) part.joins.push_back({Edge::W2, JoinKind::Butt, "top"});
+    if (carcass_.top == TopConstruction::Capping)
+      part.joins.push_back({Edge::W2, JoinKind::Butt, "top"});
     if (carcass_.toe)
       part.machining.push_back(
           notch(part, "toe", Length{}, carcass_.toe->height, Length{}, carcass_.toe->depth));
@@ -163,7 +165,7 @@ class PanelMaker {
       part.joins.push_back({edge, JoinKind::Mitre, other});
       if (carcass_.mitreTenons == 0) continue;
       // In the bevel, square to it.
-      Machining row = rowAtEnd(part, Cut::Mortises, other, edge, Length{}, Length::mm(20),
+      Machining row = rowAtEnd(part, MachiningKind::Mortises, other, edge, Length{}, Length::mm(20),
                                Length::mm(10), Face::Inside);
       const Length width = part.width.total();
       const std::int64_t n = carcass_.mitreTenons;
@@ -181,8 +183,8 @@ class PanelMaker {
     const bool rail = panel.kind == PanelKind::FrontRail || panel.kind == PanelKind::RearRail;
     const bool top = panel.kind == PanelKind::Top || rail;
     const bool full = panel.rect.width == layout_.outer.width &&
-                      (mitred() || (top && carcass_.top == TopSchool::Capping));
-    const bool rabbeted = top && carcass_.top == TopSchool::EndRabbets;
+                      (mitred() || (top && carcass_.top == TopConstruction::Capping));
+    const bool rabbeted = top && carcass_.top == TopConstruction::EndRabbets;
     Length into = full ? Length{} : enters(panel.low);
     Reason length = shelfLength(panel.rect.width, panel.low, panel.high, carcass_.dadoDepth);
     if (full) length = lessBeside(Reason("width", carcass_.width));
@@ -195,7 +197,7 @@ class PanelMaker {
                          : bottom ? layout_.bottomDepth
                                   : layout_.lyingDepth;
     // A fixed shelf beside a rail on edge stops before it.
-    const Length behind = shelf && carcass_.top == TopSchool::StandingRail &&
+    const Length behind = shelf && carcass_.top == TopConstruction::StandingRail &&
                                   panel.rect.top() > layout_.outer.top() - carcass_.stretcher
                               ? thicknessOf(layout_, PanelKind::RearRail)
                               : Length{};
@@ -209,11 +211,11 @@ class PanelMaker {
     part.keys.front().opening = panel.after;
     const Length y =
         panel.kind == PanelKind::RearRail ? layout_.lyingDepth - carcass_.stretcher : panel.setIn;
-    Maker::place(part, {{panel.rect.x - into, y, top ? panel.rect.z : panel.rect.top()},
-                        kRight,
-                        kBackwards,
-                        top ? kUp : kDown});
-    if (panel.kind != PanelKind::RearRail) maker_.show(part, Side::Front, carcass_.banding);
+    PartBuilder::place(part, {{panel.rect.x - into, y, top ? panel.rect.z : panel.rect.top()},
+                              kRight,
+                              kBackwards,
+                              top ? kUp : kDown});
+    if (panel.kind != PanelKind::RearRail) builder_.show(part, Side::Front, carcass_.banding);
     if (!shelf && panel.kind != PanelKind::FrontRail && !(bottom && layout_.backMeetsMoulding()))
       letBackIn(part);
     if (full && mitred()) mitreEnds(part, "left side", "right side");
@@ -224,10 +226,10 @@ class PanelMaker {
     Part part = make(PartRole::RearStretcher, 0,
                      shelfLength(panel.rect.width, panel.low, panel.high, carcass_.dadoDepth),
                      Reason("stretcher width", carcass_.stretcher));
-    Maker::place(part, {{panel.rect.x - enters(panel.low), layout_.clearDepth, panel.rect.z},
-                        kRight,
-                        kUp,
-                        kForwards});
+    PartBuilder::place(part, {{panel.rect.x - enters(panel.low), layout_.clearDepth, panel.rect.z},
+                              kRight,
+                              kUp,
+                              kForwards});
     return part;
   }
 
@@ -238,12 +240,12 @@ class PanelMaker {
                      panel.layer);
     part.opening = panel.path;
     part.keys.front().opening = panel.after;
-    Maker::place(
+    PartBuilder::place(
         part,
         {{panel.rect.x, panel.setIn, panel.rect.z - enters(panel.low)}, kUp, kBackwards, kRight});
-    maker_.show(part, Side::Front, carcass_.banding);
+    builder_.show(part, Side::Front, carcass_.banding);
     if (layout_.moulding) clearMoulding(carcass_, layout_, part);
-    if (carcass_.top == TopSchool::StandingRail && panel.rect.top() == layout_.clear.top())
+    if (carcass_.top == TopConstruction::StandingRail && panel.rect.top() == layout_.clear.top())
       part.machining.push_back(
           notch(part, "rear stretcher",
                 part.length.total() - enters(panel.high) - carcass_.stretcher + upper(),
@@ -261,13 +263,13 @@ class PanelMaker {
         make(panel.role(), 0, Reason("clear height", panel.rect.height),
              depthReason(layout_.clearDepth, "back").minus("behind the fronts", panel.setIn));
     part.hand = left ? Hand::Left : Hand::Right;
-    Maker::place(part, {{left ? panel.rect.right() : panel.rect.x, panel.setIn, panel.rect.z},
-                        kUp,
-                        kBackwards,
-                        left ? kLeft : kRight});
-    maker_.show(part, Side::Front, carcass_.banding);
+    PartBuilder::place(part, {{left ? panel.rect.right() : panel.rect.x, panel.setIn, panel.rect.z},
+                              kUp,
+                              kBackwards,
+                              left ? kLeft : kRight});
+    builder_.show(part, Side::Front, carcass_.banding);
     if (layout_.moulding) clearMoulding(carcass_, layout_, part);
-    if (carcass_.top == TopSchool::StandingRail)
+    if (carcass_.top == TopConstruction::StandingRail)
       part.machining.push_back(
           notch(part, "rear stretcher", part.length.total() - carcass_.stretcher + upper(),
                 part.length.total(), part.width.total() - rear(), part.width.total()));
@@ -283,10 +285,10 @@ class PanelMaker {
     part.show = Face::Outside;
     part.joins = {{Edge::W1, JoinKind::Butt, "left side"},
                   {Edge::W2, JoinKind::Butt, "right side"}};
-    Maker::place(part, {{panel.rect.x, carcass_.toe->depth + part.thickness, panel.rect.z},
-                        kRight,
-                        kUp,
-                        kForwards});
+    PartBuilder::place(part, {{panel.rect.x, carcass_.toe->depth + part.thickness, panel.rect.z},
+                              kRight,
+                              kUp,
+                              kForwards});
     return part;
   }
 
@@ -301,7 +303,7 @@ class PanelMaker {
       Machining cut =
           grooveAlong(part, "back", begins, layout_.backThickness, carcass_.back.rabbetDepth);
       // A capping top covers the sides' ends, so its cut stops where theirs are.
-      if (part.role == PartRole::Top && carcass_.top == TopSchool::Capping) {
+      if (part.role == PartRole::Top && carcass_.top == TopConstruction::Capping) {
         cut.u0 = thicknessOf(layout_, PanelKind::LeftSide) - carcass_.back.rabbetDepth;
         cut.u1 = part.length.total() - thicknessOf(layout_, PanelKind::RightSide) +
                  carcass_.back.rabbetDepth;
@@ -311,7 +313,7 @@ class PanelMaker {
     }
   }
 
-  const Maker& maker_;
+  const PartBuilder& builder_;
   const Carcass& carcass_;
   const CarcassLayout& layout_;
 };
@@ -328,15 +330,15 @@ Result<std::vector<Part>> panelParts(const PanelMaker& panels, const CarcassLayo
 }
 
 // One strip over the corners of a mitred case: left side, top, right side, bottom.
-void runRound(const Maker& maker, const Carcass& carcass, std::vector<Part>& panels) {
-  if (carcass.top != TopSchool::Mitred || carcass.waterfall == Waterfall::None) return;
+void runRound(const PartBuilder& builder, const Carcass& carcass, std::vector<Part>& panels) {
+  if (carcass.top != TopConstruction::Mitred || carcass.waterfall == Waterfall::None) return;
   using enum PartRole;
   std::vector<PartRole> order = {LeftSide, Top, RightSide};
   if (carcass.waterfall == Waterfall::Around) order.push_back(Bottom);
   for (Part& part : panels) {
     const auto at = std::find(order.begin(), order.end(), part.role);
     if (at == order.end()) continue;
-    part.run = maker.assembly().code + "-round";
+    part.run = builder.assembly().code + "-round";
     part.runOrder = static_cast<int>(at - order.begin()) + 1;
     part.runsRound = true;
     part.series = RunSeries::Length;
@@ -345,22 +347,22 @@ void runRound(const Maker& maker, const Carcass& carcass, std::vector<Part>& pan
 
 }  // namespace
 
-Result<std::vector<Part>> carcassParts(const Maker& maker, const Carcass& carcass,
+Result<std::vector<Part>> carcassParts(const PartBuilder& builder, const Carcass& carcass,
                                        const CarcassLayout& layout) {
-  const PanelMaker panelMaker(maker, carcass, layout);
+  const PanelMaker panelMaker(builder, carcass, layout);
   auto panels = panelParts(panelMaker, layout);
   if (!panels) return panels.problems();
   std::vector<Part> out = std::move(panels).value();
   joinPanels(carcass, layout, out);
-  if (const Problems problems = cutSlidingGrooves(maker, carcass, layout, out); !problems.empty())
+  if (const Problems problems = cutSlidingGrooves(builder, carcass, layout, out); !problems.empty())
     return problems;
-  auto shelves = shelfParts(maker, carcass, layout, out);
+  auto shelves = shelfParts(builder, carcass, layout, out);
   if (!shelves) return shelves.problems();
-  runRound(maker, carcass, out);
-  auto back = backParts(maker, carcass, layout, out);
+  runRound(builder, carcass, out);
+  auto back = backParts(builder, carcass, layout, out);
   if (!back) return back.problems();
-  if (const Problems deep = dadoProblems(maker, out); !deep.empty()) return deep;
-  std::vector<Part> ends = endParts(maker, carcass, layout);
+  if (const Problems deep = dadoProblems(builder, out); !deep.empty()) return deep;
+  std::vector<Part> ends = endParts(builder, carcass, layout);
   for (std::vector<Part>* more : {&shelves.value(), &back.value(), &ends})
     out.insert(out.end(), more->begin(), more->end());
   return out;

@@ -3,13 +3,13 @@
 #pragma once
 
 #include "core/kinds/carcass/layout.h"
-#include "core/parts/maker.h"
+#include "core/parts/part_builder.h"
 
 namespace pp {
 
 // Codes are not given yet. A problem where shelves find no room or dados from both sides of a
 // divider would meet.
-Result<std::vector<Part>> carcassParts(const Maker& maker, const Carcass& carcass,
+Result<std::vector<Part>> carcassParts(const PartBuilder& builder, const Carcass& carcass,
                                        const CarcassLayout& layout);
 
 }  // namespace pp

@@ -14,9 +14,9 @@ bool overlap(const FrontRect& a, const FrontRect& b) {
 
 // What is under the top, or under the rail that stands there on edge.
 Length roofOf(const Carcass& carcass, const CarcassLayout& layout) {
-  if (carcass.top == TopSchool::StandingRail && carcass.back.railPlace != RailPlace::Behind)
+  if (carcass.top == TopConstruction::StandingRail && carcass.back.railPlace != RailPlace::Behind)
     return layout.outer.top() - carcass.stretcher;
-  return carcass.top == TopSchool::None ? layout.outer.top() : layout.inner.top();
+  return carcass.top == TopConstruction::None ? layout.outer.top() : layout.inner.top();
 }
 
 // One in every bay between the uprights.

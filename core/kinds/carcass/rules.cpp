@@ -23,44 +23,46 @@ void begin(const Job& /*job*/, const PlainMaterials& materials, Carcass& out) {
 
 namespace {
 
-void hang(const Maker& maker, const Carcass& carcass, const CarcassLayout& layout, Made& out) {
+void hang(const PartBuilder& builder, const Carcass& carcass, const CarcassLayout& layout,
+          Made& out) {
   const Cleat& cleat = *carcass.cleat;
   const FrontRect& outer = layout.outer;
   const Length rear = layout.rear;
   const Reason length("width", outer.width);
-  auto part = cleatPart(maker, cleat.material, length, cleat.height, outer.x, rear,
+  auto part = cleatPart(builder, cleat.material, length, cleat.height, outer.x, rear,
                         outer.top() - cleat.height);
   if (!part) return out.refuse(part.problems());
   out.parts.push_back(std::move(part).value());
   out.parts.push_back(
-      spacerPart(maker, cleat.material, length, cleat.height / 2, outer.x, rear, outer.z));
+      spacerPart(builder, cleat.material, length, cleat.height / 2, outer.x, rear, outer.z));
 }
 
 }  // namespace
 
-void make(const Maker& maker, const Carcass& carcass, Made& out) {
-  const CarcassGroup* group = maker.group();
-  const auto layout = layOut(maker.drawn(), maker.assembly(), group);
+void make(const PartBuilder& builder, const Carcass& carcass, Made& out) {
+  const CarcassGroup* group = builder.group();
+  const auto layout = layOut(builder.drawn(), builder.assembly(), group);
   if (!layout) return out.refuse(layout.problems());
-  if (!out.take(carcassParts(maker, carcass, layout.value()))) return;
+  if (!out.take(carcassParts(builder, carcass, layout.value()))) return;
   for (const OpeningRect& leaf : layout->leaves) {
     if (!std::holds_alternative<DrawerBank>(find(carcass.inside, leaf.path)->content)) continue;
-    const auto drawers = planDrawers(maker.job(), maker.choices(), carcass, layout.value(), leaf);
+    const auto drawers =
+        planDrawers(builder.job(), builder.choices(), carcass, layout.value(), leaf);
     if (drawers)
-      out.take(drawerParts(maker, carcass, drawers.value(), leaf), leaf.path, true);
+      out.take(drawerParts(builder, carcass, drawers.value(), leaf), leaf.path, true);
     else
       out.refuse(drawers.problems(), leaf.path, true);
   }
   for (const OpeningRect& door : layout->doors)
-    out.take(doorParts(maker, carcass, layout.value(), door), door.path);
-  refuseFrontsThatMeet(maker, out);
-  if (const Problems problems = cutFronts(maker, carcass, out.parts); !problems.empty())
+    out.take(doorParts(builder, carcass, layout.value(), door), door.path);
+  refuseFrontsThatMeet(builder, out);
+  if (const Problems problems = cutFronts(builder, carcass, out.parts); !problems.empty())
     out.refuse(problems);
   if (layout->frame && !(group != nullptr && group->frame))
-    out.take(frameParts(maker, carcass, layout.value()));
+    out.take(frameParts(builder, carcass, layout.value()));
   if (carcass.stand && !(group != nullptr && group->stand))
-    out.take(standParts(maker, *carcass.stand, carcass, layout.value()));
-  if (carcass.cleat) hang(maker, carcass, layout.value(), out);
+    out.take(standParts(builder, *carcass.stand, carcass, layout.value()));
+  if (carcass.cleat) hang(builder, carcass, layout.value(), out);
 }
 
 }  // namespace pp

@@ -3,7 +3,7 @@
 
 #include "core/job/check.h"
 #include "core/kinds/common/made.h"
-#include "core/parts/maker.h"
+#include "core/parts/part_builder.h"
 
 namespace pp {
 
@@ -27,6 +27,6 @@ std::int64_t mostPieces(const Job& job, const Carcass& of);
 void check(Check& to, const std::string& at, const Carcass& of);
 void begin(const Job& job, const PlainMaterials& materials, Carcass& out);
 void fields(Archive& archive, Carcass& of);
-void make(const Maker& maker, const Carcass& of, Made& out);
+void make(const PartBuilder& builder, const Carcass& of, Made& out);
 
 }  // namespace pp

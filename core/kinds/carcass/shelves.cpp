@@ -12,9 +12,9 @@ namespace {
 
 class ShelfFiller {
  public:
-  ShelfFiller(const Maker& maker, const Carcass& carcass, const CarcassLayout& layout,
+  ShelfFiller(const PartBuilder& builder, const Carcass& carcass, const CarcassLayout& layout,
               std::vector<Part>& panels)
-      : maker_(maker), carcass_(carcass), layout_(layout), panels_(panels) {}
+      : builder_(builder), carcass_(carcass), layout_(layout), panels_(panels) {}
 
   Result<std::vector<Part>> run() {
     for (const OpeningRect& leaf : layout_.leaves) fill(leaf);
@@ -24,8 +24,8 @@ class ShelfFiller {
 
  private:
   Part board(PartRole role, const OpeningRect& leaf, Reason length, Reason width) const {
-    Part part = maker_.board(role, maker_.material(role, leaf.id, carcass_.material),
-                             std::move(length), std::move(width));
+    Part part = builder_.board(role, builder_.material(role, leaf.id, carcass_.material),
+                               std::move(length), std::move(width));
     part.opening = leaf.path;
     part.keys.front().opening = leaf.id;
     return part;
@@ -44,10 +44,10 @@ class ShelfFiller {
   // A rail on edge stands before the back at the top of the opening, or where it is said.
   Length railBehind(const OpeningRect& leaf) const {
     const bool upmost = leaf.rect.top() == layout_.clear.top();
-    if (upmost && carcass_.top == TopSchool::StandingRail)
+    if (upmost && carcass_.top == TopConstruction::StandingRail)
       return std::max(leaf.behind, thicknessOf(layout_, PanelKind::RearRail));
     if (upmost && carcass_.back.school == BackSchool::None && carcass_.back.rails.empty())
-      return maker_.thickness(PartRole::RearRail, leaf.id, carcass_.material);
+      return builder_.thickness(PartRole::RearRail, leaf.id, carcass_.material);
     return leaf.behind;
   }
 
@@ -67,14 +67,14 @@ class ShelfFiller {
     const Length under = (pinned ? rules.lip : kStrip) +
                          (carcass_.back.school == BackSchool::Between ? kNailingStrip : Length{});
     // A strip on either side carries a loose one.
-    const Length ledge = maker_.thickness(PartRole::ShelfSupport, leaf.id, carcass_.material);
+    const Length ledge = builder_.thickness(PartRole::ShelfSupport, leaf.id, carcass_.material);
     const bool tooNarrow = !pinned && leaf.rect.width <= 2 * ledge;
     if (air <= (count + 1) * under || tooNarrow || part.length.total() <= Length{} ||
         part.width.total() <= Length{}) {
       problems_.push_back(
           cannot(pinned ? "adjustable shelves" : "loose shelves",
                  fmt::format("{} in an opening {} high and {} wide", count,
-                             maker_.shown(leaf.rect.height), maker_.shown(leaf.rect.width)),
+                             builder_.shown(leaf.rect.height), builder_.shown(leaf.rect.width)),
                  "fewer shelves or a larger opening"));
       return;
     }
@@ -98,23 +98,24 @@ class ShelfFiller {
     lip.quantity = count;
     for (int i = 0; i < count; ++i) {
       const Length z = leaf.rect.z + (i + 1) * space + i * t;  // underside
-      Maker::place(part,
-                   {{leaf.rect.x + rules.clearance / 2, front, z + t}, kRight, kBackwards, kDown});
+      PartBuilder::place(
+          part, {{leaf.rect.x + rules.clearance / 2, front, z + t}, kRight, kBackwards, kDown});
       for (const bool left : {true, false})
-        Maker::place(strip, {{left ? leaf.rect.x + ledge : leaf.rect.right() - ledge, front,
-                              z - strip.width.total()},
-                             kBackwards,
-                             kUp,
-                             left ? kLeft : kRight});
-      Maker::place(lip, {{leaf.rect.x + rules.clearance / 2, front + lip.thickness, z - rules.lip},
-                         kRight,
-                         kUp,
-                         kForwards});
+        PartBuilder::place(strip, {{left ? leaf.rect.x + ledge : leaf.rect.right() - ledge, front,
+                                    z - strip.width.total()},
+                                   kBackwards,
+                                   kUp,
+                                   left ? kLeft : kRight});
+      PartBuilder::place(lip,
+                         {{leaf.rect.x + rules.clearance / 2, front + lip.thickness, z - rules.lip},
+                          kRight,
+                          kUp,
+                          kForwards});
     }
-    maker_.show(part, Side::Front, carcass_.banding);
+    builder_.show(part, Side::Front, carcass_.banding);
     shelves_.push_back(part);
     if (rules.lip > Length{} && pinned) {
-      maker_.show(lip, Side::Bottom, carcass_.banding);
+      builder_.show(lip, Side::Bottom, carcass_.banding);
       shelves_.push_back(lip);
     }
     if (!pinned) {
@@ -132,7 +133,7 @@ class ShelfFiller {
     if (!meets || row.holes == 0) return;
     Part& part = panels_[meets->panel];
     Machining holes;
-    holes.cut = Cut::PinHoles;
+    holes.cut = MachiningKind::PinHoles;
     holes.face = meets->face;
     holes.receives = "adjustable shelf";
     holes.u0 = low + row.first - part.poses.front().origin[2];
@@ -157,14 +158,14 @@ class ShelfFiller {
   void strips(const OpeningRect& leaf) {
     if (leaf.rect.top() - aboveMoulding(leaf.rect.z) < 3 * kNailingStrip) return;
     const bool rail =
-        carcass_.top == TopSchool::StandingRail && leaf.rect.top() == layout_.clear.top();
+        carcass_.top == TopConstruction::StandingRail && leaf.rect.top() == layout_.clear.top();
     Part part = board(PartRole::NailingStrip, leaf, Reason("clear width", leaf.rect.width),
                       Reason("strip", kNailingStrip));
     part.quantity = rail ? 1 : 2;
     for (const Length z : {leaf.rect.z, leaf.rect.top() - kNailingStrip})
       if (z == leaf.rect.z || !rail)
-        Maker::place(part,
-                     {{leaf.rect.x, layout_.clearDepth, aboveMoulding(z)}, kRight, kUp, kForwards});
+        PartBuilder::place(
+            part, {{leaf.rect.x, layout_.clearDepth, aboveMoulding(z)}, kRight, kUp, kForwards});
     shelves_.push_back(part);
   }
 
@@ -172,17 +173,17 @@ class ShelfFiller {
   void rails(const OpeningRect& leaf) {
     const Length height = carcass_.stretcher;
     if (leaf.rect.top() != layout_.clear.top() || leaf.rect.height < 2 * height ||
-        carcass_.top == TopSchool::StandingRail)
+        carcass_.top == TopConstruction::StandingRail)
       return;
     Part part = board(PartRole::RearRail, leaf, Reason("clear width", leaf.rect.width),
                       Reason("stretcher width", height));
-    Maker::place(
+    PartBuilder::place(
         part,
         {{leaf.rect.x, layout_.clearDepth, leaf.rect.top() - height}, kRight, kUp, kForwards});
     shelves_.push_back(part);
   }
 
-  const Maker& maker_;
+  const PartBuilder& builder_;
   const Carcass& carcass_;
   const CarcassLayout& layout_;
   std::vector<Part>& panels_;
@@ -192,9 +193,9 @@ class ShelfFiller {
 
 }  // namespace
 
-Result<std::vector<Part>> shelfParts(const Maker& maker, const Carcass& carcass,
+Result<std::vector<Part>> shelfParts(const PartBuilder& builder, const Carcass& carcass,
                                      const CarcassLayout& layout, std::vector<Part>& panels) {
-  return ShelfFiller(maker, carcass, layout, panels).run();
+  return ShelfFiller(builder, carcass, layout, panels).run();
 }
 
 }  // namespace pp

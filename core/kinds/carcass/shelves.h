@@ -3,7 +3,7 @@
 #pragma once
 
 #include "core/kinds/carcass/layout.h"
-#include "core/parts/maker.h"
+#include "core/parts/part_builder.h"
 
 namespace pp {
 
@@ -11,7 +11,7 @@ inline constexpr Length kNailingStrip = Length::mm(20);  // its width, before a 
 
 // Holes for their pins are bored into the panels, one for each of the layout's and in its order.
 // Problems where they find no room.
-Result<std::vector<Part>> shelfParts(const Maker& maker, const Carcass& carcass,
+Result<std::vector<Part>> shelfParts(const PartBuilder& builder, const Carcass& carcass,
                                      const CarcassLayout& layout, std::vector<Part>& panels);
 
 }  // namespace pp

@@ -57,8 +57,8 @@ Reason backSize(const char* clearName, Length clear, const char* depthName, Leng
 BackReach backReach(const Carcass& carcass, const Around& panels) {
   const Length depth = carcass.back.rabbetDepth;
   const Length clearance = carcass.back.clearance;
-  const bool standing = carcass.top == TopSchool::StandingRail;
-  const bool open = carcass.top == TopSchool::None;
+  const bool standing = carcass.top == TopConstruction::StandingRail;
+  const bool open = carcass.top == TopConstruction::None;
   switch (carcass.back.school) {
     case BackSchool::RabbetAll:
     case BackSchool::Groove:
@@ -66,7 +66,7 @@ BackReach backReach(const Carcass& carcass, const Around& panels) {
     case BackSchool::RabbetSides:
     case BackSchool::Channels:
       return {depth, depth, panels.bottom,
-              carcass.top == TopSchool::Capping ? Length{} : panels.top, clearance};
+              carcass.top == TopConstruction::Capping ? Length{} : panels.top, clearance};
     case BackSchool::Behind:
       return {panels.left, panels.right, panels.bottom, panels.top, Length{}};
     case BackSchool::Between:

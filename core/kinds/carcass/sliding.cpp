@@ -62,19 +62,19 @@ std::vector<FrontRect> slidingRects(const Carcass& carcass, const OpeningRect& d
   return {{r.x, r.z - groove, width, height}, {r.right() - width, r.z - groove, width, height}};
 }
 
-Result<std::vector<Part>> slidingParts(const Maker& maker, const Carcass& carcass,
+Result<std::vector<Part>> slidingParts(const PartBuilder& builder, const Carcass& carcass,
                                        const CarcassLayout& layout, const OpeningRect& door) {
   const FrontRules& rules = carcass.fronts;
-  const Length thick = slidingThickness(maker.job(), maker.choices(), carcass, door.id);
+  const Length thick = slidingThickness(builder.job(), builder.choices(), carcass, door.id);
   const std::vector<FrontRect> rects = slidingRects(carcass, door);
   std::vector<Part> out;
   for (std::size_t i = 0; i < rects.size(); ++i) {
     const PartRole role = i == 0 ? PartRole::LeftDoor : PartRole::RightDoor;
-    Part part = maker.board(role, maker.material(role, door.id, rules.material),
-                            Reason("clear height", door.rect.height)
-                                .plus("lower groove", rules.slideGroove, 2)
-                                .minus("air", kAir),
-                            Reason("clear width", door.rect.width).plus("lap", kLap).shared(2));
+    Part part = builder.board(role, builder.material(role, door.id, rules.material),
+                              Reason("clear height", door.rect.height)
+                                  .plus("lower groove", rules.slideGroove, 2)
+                                  .minus("air", kAir),
+                              Reason("clear width", door.rect.width).plus("lap", kLap).shared(2));
     part.name = kPanel;
     part.show = Face::Outside;
     part.opening = door.path;
@@ -83,10 +83,10 @@ Result<std::vector<Part>> slidingParts(const Maker& maker, const Carcass& carcas
     const bool front = (i == 0) != find(carcass.inside, door.path)->door->rightInFront;
     const Length y =
         tracksBegin(layout) + trackAt(thick, front ? 0 : 1) + kEase / 2 + part.thickness;
-    Maker::place(part, {{rects[i].x, y, rects[i].z}, kUp, kRight, kForwards});
+    PartBuilder::place(part, {{rects[i].x, y, rects[i].z}, kUp, kRight, kForwards});
     // Near the edge that is pushed.
     Machining hole;
-    hole.cut = Cut::Hole;
+    hole.cut = MachiningKind::Hole;
     hole.receives = "finger";
     hole.u0 = hole.u1 = part.length.total() / 2;
     hole.distance = std::min(rules.pullFromEdge, part.width.total() / 2);
@@ -101,13 +101,13 @@ Result<std::vector<Part>> slidingParts(const Maker& maker, const Carcass& carcas
   return out;
 }
 
-Problems cutSlidingGrooves(const Maker& maker, const Carcass& carcass, const CarcassLayout& layout,
-                           std::vector<Part>& panels) {
+Problems cutSlidingGrooves(const PartBuilder& builder, const Carcass& carcass,
+                           const CarcassLayout& layout, std::vector<Part>& panels) {
   const Length groove = carcass.fronts.slideGroove;
   for (const OpeningRect& door : layout.doors) {
     if (find(carcass.inside, door.path)->door->hinge != Hinge::Sliding) continue;
     const FrontRect& r = door.rect;
-    const Length thick = slidingThickness(maker.job(), maker.choices(), carcass, door.id);
+    const Length thick = slidingThickness(builder.job(), builder.choices(), carcass, door.id);
     for (const bool below : {true, false}) {
       const auto at = lyingAt(layout, r, below);
       if (!at)
@@ -117,9 +117,9 @@ Problems cutSlidingGrooves(const Maker& maker, const Carcass& carcass, const Car
       Part& part = panels[*at];
       const Length depth = below ? groove : 2 * groove;
       if (depth >= part.thickness)
-        return {cannot(
-            "sliding panels", "a groove " + maker.shown(depth) + " deep",
-            "less than the thickness of " + maker.shown(part.thickness) + " of the " + part.name)};
+        return {cannot("sliding panels", "a groove " + builder.shown(depth) + " deep",
+                       "less than the thickness of " + builder.shown(part.thickness) + " of the " +
+                           part.name)};
       const bool under = panel.kind == PanelKind::Shelf && !below;
       const Pose& pose = part.poses.front();
       const bool whole = panel.rect.x == r.x && panel.rect.right() == r.right();

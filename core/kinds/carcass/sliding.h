@@ -3,7 +3,7 @@
 #pragma once
 
 #include "core/kinds/carcass/layout.h"
-#include "core/parts/maker.h"
+#include "core/parts/part_builder.h"
 
 namespace pp {
 
@@ -20,11 +20,11 @@ Length slidingDepth(Length thickness);
 // Where they stand, the left one first; they lap in the middle.
 std::vector<FrontRect> slidingRects(const Carcass& carcass, const OpeningRect& door);
 
-Result<std::vector<Part>> slidingParts(const Maker& maker, const Carcass& carcass,
+Result<std::vector<Part>> slidingParts(const PartBuilder& builder, const Carcass& carcass,
                                        const CarcassLayout& layout, const OpeningRect& door);
 
 // Cuts the grooves for all of them into the panels, which are in the layout's order.
-Problems cutSlidingGrooves(const Maker& maker, const Carcass& carcass, const CarcassLayout& layout,
-                           std::vector<Part>& panels);
+Problems cutSlidingGrooves(const PartBuilder& builder, const Carcass& carcass,
+                           const CarcassLayout& layout, std::vector<Part>& panels);
 
 }  // namespace pp

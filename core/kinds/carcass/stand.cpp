@@ -20,28 +20,29 @@ Length mouldingDepth(const Carcass& carcass) {
   return carcass.baseboard ? carcass.baseboard->thickness + kMouldingAir : Length{};
 }
 
-Result<std::vector<Part>> standParts(const Maker& maker, const Stand& stand, const Carcass& carcass,
-                                     const CarcassLayout& layout) {
+Result<std::vector<Part>> standParts(const PartBuilder& builder, const Stand& stand,
+                                     const Carcass& carcass, const CarcassLayout& layout) {
   const FrontRect& outer = layout.outer;
   const Length depth = layout.sideDepth - stand.setIn - mouldingDepth(carcass);
   if (stand.kind == StandKind::Frame)
-    return baseFrameParts(maker, frameOf(stand, outer.width, depth),
+    return baseFrameParts(builder, frameOf(stand, outer.width, depth),
                           {outer.x, stand.setIn, Length{}});
   if (stand.kind != StandKind::Runners) return std::vector<Part>{};
   if (depth <= Length{})
-    return cannot("stand", maker.shown(stand.setIn) + " set in", "less than the carcass's depth");
-  Part part = maker.board(PartRole::FootRunner, stand.material,
-                          Reason("depth", layout.sideDepth)
-                              .minus("set-in", stand.setIn)
-                              .minus("baseboard", mouldingDepth(carcass)),
-                          Reason("stand height", stand.height));
+    return cannot("stand", builder.shown(stand.setIn) + " set in", "less than the carcass's depth");
+  Part part = builder.board(PartRole::FootRunner, stand.material,
+                            Reason("depth", layout.sideDepth)
+                                .minus("set-in", stand.setIn)
+                                .minus("baseboard", mouldingDepth(carcass)),
+                            Reason("stand height", stand.height));
   std::vector<Part> out;
   for (const bool left : {true, false}) {
     Part one = part;
-    Maker::place(one, {{left ? outer.x : outer.right() - one.thickness, stand.setIn, Length{}},
-                       kBackwards,
-                       kUp,
-                       kRight});
+    PartBuilder::place(one,
+                       {{left ? outer.x : outer.right() - one.thickness, stand.setIn, Length{}},
+                        kBackwards,
+                        kUp,
+                        kRight});
     out.push_back(std::move(one));
   }
   return out;

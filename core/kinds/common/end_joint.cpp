@@ -15,10 +15,10 @@ void joinEnds(Part& part, Joint joint, const std::string& into, Face face) {
   for (const Edge end : {Edge::W1, Edge::W2}) {
     part.joins.push_back({end, joinKind(joint), into});
     if (joint == Joint::Pocket)
-      part.machining.push_back(rowAtEnd(part, Cut::Pockets, into, end, kPocketIn, kPocketWide,
-                                        part.thickness / 2, face));
+      part.machining.push_back(rowAtEnd(part, MachiningKind::Pockets, into, end, kPocketIn,
+                                        kPocketWide, part.thickness / 2, face));
     if (joint == Joint::LooseTenon || joint == Joint::Dowel)
-      part.machining.push_back(rowAtEnd(part, Cut::Mortises, into, end, Length{},
+      part.machining.push_back(rowAtEnd(part, MachiningKind::Mortises, into, end, Length{},
                                         joint == Joint::Dowel ? kDowelWide : kTenonWide,
                                         kMortiseDeep, Face::Inside));
   }
@@ -26,7 +26,7 @@ void joinEnds(Part& part, Joint joint, const std::string& into, Face face) {
 
 Machining mortisesIn(const Part& part, Edge end, int count, bool dowels, std::string receives) {
   Machining row;
-  row.cut = Cut::Mortises;
+  row.cut = MachiningKind::Mortises;
   row.face = Face::Inside;
   row.receives = std::move(receives);
   row.pitch = part.width.total() / count;

@@ -3,8 +3,8 @@
 #include <algorithm>
 #include <utility>
 
-#include "core/job/ids.h"
 #include "core/designs/size_list.h"
+#include "core/job/ids.h"
 
 namespace pp {
 

@@ -12,8 +12,8 @@
 #include "core/kinds/carcass/rules.h"
 #include "core/kinds/carcass/stand.h"
 #include "core/kinds/common/count.h"
-#include "core/kinds/group/lines.h"
 #include "core/kinds/common/plain.h"
+#include "core/kinds/group/lines.h"
 #include "core/kinds/top/rules.h"
 #include "core/parts/trig.h"
 
@@ -59,7 +59,7 @@ bool cutAcross(Part& part, const Across& line, int far) {
   if (more ? nearest >= whole : farthest <= Length{}) return true;
   if (more ? farthest <= Length{} : nearest >= whole) return false;
   Machining taper;
-  taper.cut = Cut::Taper;
+  taper.cut = MachiningKind::Taper;
   taper.receives = "mitre in the corner";
   if (alongX) {
     taper.from = more ? Edge::W2 : Edge::W1;
@@ -79,10 +79,11 @@ bool cutAcross(Part& part, const Across& line, int far) {
 
 class GroupMaker {
  public:
-  GroupMaker(const Maker& maker, const CarcassGroup& group) : maker_(maker), group_(group) {}
+  GroupMaker(const PartBuilder& builder, const CarcassGroup& group)
+      : builder_(builder), group_(group) {}
 
   Result<std::vector<Part>> run() {
-    auto lines = groupLines(maker_.job(), group_);
+    auto lines = groupLines(builder_.job(), group_);
     if (!lines) return lines.problems();
     lines_ = std::move(lines).value();
     if (const Problems problems = level(); !problems.empty()) return problems;
@@ -97,7 +98,7 @@ class GroupMaker {
         if (const Problems problems = bridge(*line, one, own); !problems.empty()) return problems;
       if (group_.top)
         if (const Problems problems = add(own, top(*line)); !problems.empty()) return problems;
-      Maker::stand(own, line->standing);
+      PartBuilder::stand(own, line->standing);
       out.insert(out.end(), own.begin(), own.end());
     }
     if (!group_.fillerMaterial.empty()) fillers(out);
@@ -129,7 +130,7 @@ class GroupMaker {
     if (lines_.left && lines_.right)
       if (const Length taken = taking(*lines_.left) + taking(*lines_.right); taken > lines_.wall)
         return {cannot("group",
-                       maker_.shown(taken - lines_.wall) +
+                       builder_.shown(taken - lines_.wall) +
                            " less between the side walls than what stands along them takes",
                        "more along the rear wall, or corners that are not blind")};
     if (group_.cornerTop == CornerTop::Mitred && group_.top && (lines_.left || lines_.right) &&
@@ -171,7 +172,7 @@ class GroupMaker {
           return {cannot("group",
                          "a front of " + member.assembly->code + " that stands behind the corner",
                          fmt::format("fronts that end {} from the {} wall",
-                                     maker_.shown(isLeft ? reach : lines_.wall - reach),
+                                     builder_.shown(isLeft ? reach : lines_.wall - reach),
                                      isLeft ? "left" : "right"))};
       }
     }
@@ -194,25 +195,25 @@ class GroupMaker {
         Reason("depth of the sides", std::min(left->layout.sideDepth, right.layout.sideDepth))
             .minus("set-back", rules.setBack);
     const Length step = (left->layout.outer.top() - foot) / (bridge.shelves + 1);
-    if (step <= bridge.ledge + maker_.thickness(bridge.material) || length.total() <= Length{})
+    if (step <= bridge.ledge + builder_.thickness(bridge.material) || length.total() <= Length{})
       return {
           cannot("shelves across a gap", std::to_string(bridge.shelves), "fewer, or lower ledges")};
     for (int k = 1; k <= bridge.shelves; ++k) {
       const Length z = foot + k * step;
-      Part shelf = maker_.board(PartRole::LooseShelf, bridge.material, length, depth);
+      Part shelf = builder_.board(PartRole::LooseShelf, bridge.material, length, depth);
       shelf.show = Face::Outside;
-      Maker::place(shelf,
-                   {{from + rules.clearance / 2, rules.setBack, z}, kRight, kBackwards, kUp});
-      maker_.show(shelf, Side::Front, left->carcass().banding);
+      PartBuilder::place(shelf,
+                         {{from + rules.clearance / 2, rules.setBack, z}, kRight, kBackwards, kUp});
+      builder_.show(shelf, Side::Front, left->carcass().banding);
       out.push_back(std::move(shelf));
       for (const bool low : {true, false}) {
-        Part ledge = maker_.board(PartRole::ShelfSupport, bridge.material, depth,
-                                  Reason("ledge", bridge.ledge));
+        Part ledge = builder_.board(PartRole::ShelfSupport, bridge.material, depth,
+                                    Reason("ledge", bridge.ledge));
         // Inside is the face that is screwed on.
-        Maker::place(ledge, {{low ? from : to, rules.setBack, z - bridge.ledge},
-                             kBackwards,
-                             kUp,
-                             low ? kRight : kLeft});
+        PartBuilder::place(ledge, {{low ? from : to, rules.setBack, z - bridge.ledge},
+                                   kBackwards,
+                                   kUp,
+                                   low ? kRight : kLeft});
         out.push_back(std::move(ledge));
       }
     }
@@ -237,7 +238,7 @@ class GroupMaker {
     Length to = line.right();
     if (line.cornerLeft) from = rear ? Length{} : -onToTheRear(line);
     if (line.cornerRight) to = rear ? lines_.wall : line.width() + onToTheRear(line);
-    return baseFrameParts(maker_,
+    return baseFrameParts(builder_,
                           frameOf(*group_.stand, to - from, depth - group_.stand->setIn - moulding),
                           {from, group_.stand->setIn, Length{}});
   }
@@ -260,7 +261,7 @@ class GroupMaker {
       for (FrameMember one : member.layout.members) {
         one.rect.x += member.x;
         if (one.opening == 0) one.opening = firstOpening(member.carcass().inside);
-        Part part = memberPart(maker_, frame, one, member.layout.frameFront);
+        Part part = memberPart(builder_, frame, one, member.layout.frameFront);
         letIn(part, one, frame, member.layout, member.x);
         out.push_back(std::move(part));
       }
@@ -278,7 +279,7 @@ class GroupMaker {
 
   void stile(std::vector<Part>& out, const GroupLine& line, const FaceFrame& frame,
              const FrameMember& member, const std::vector<std::size_t>& over) const {
-    Part part = memberPart(maker_, frame, member, line.members.front().layout.frameFront);
+    Part part = memberPart(builder_, frame, member, line.members.front().layout.frameFront);
     for (const std::size_t i : over)
       letIn(part, member, frame, line.members[i].layout, line.members[i].x);
     out.push_back(std::move(part));
@@ -325,7 +326,7 @@ class GroupMaker {
     }
     top.width = to - from;
     top.depth = line.rear() - first.layout.frameFront;
-    auto parts = topParts(maker_, top, {from, first.layout.frameFront, first.layout.outer.top()});
+    auto parts = topParts(builder_, top, {from, first.layout.frameFront, first.layout.outer.top()});
     if (!parts || !mitred) return parts;
     for (const bool isLeft : {true, false}) {
       if (!(isLeft ? lines_.left : lines_.right)) continue;
@@ -354,25 +355,26 @@ class GroupMaker {
       if (leg.filler == Length{}) continue;
       const Length x = plane(isLeft);
       const Length y = lines_.rear.front();
-      Part side = maker_.board(PartRole::CornerFiller, group_.fillerMaterial, high,
-                               Reason("corner filler", leg.filler));
+      Part side = builder_.board(PartRole::CornerFiller, group_.fillerMaterial, high,
+                                 Reason("corner filler", leg.filler));
       side.show = Face::Outside;
       const Length t = side.thickness;
-      Maker::place(side, {{isLeft ? x - t : x + t, y - leg.filler, foot},
-                          kUp,
-                          kBackwards,
-                          isLeft ? kRight : kLeft});
+      PartBuilder::place(side, {{isLeft ? x - t : x + t, y - leg.filler, foot},
+                                kUp,
+                                kBackwards,
+                                isLeft ? kRight : kLeft});
       out.push_back(std::move(side));
       if (leg.blind) continue;
-      Part rear = maker_.board(PartRole::CornerFiller, group_.fillerMaterial, high,
-                               Reason("corner filler", leg.filler).plus("thickness", t));
+      Part rear = builder_.board(PartRole::CornerFiller, group_.fillerMaterial, high,
+                                 Reason("corner filler", leg.filler).plus("thickness", t));
       rear.show = Face::Outside;
-      Maker::place(rear, {{isLeft ? x - t : x - leg.filler, y + t, foot}, kUp, kRight, kForwards});
+      PartBuilder::place(rear,
+                         {{isLeft ? x - t : x - leg.filler, y + t, foot}, kUp, kRight, kForwards});
       out.push_back(std::move(rear));
     }
   }
 
-  const Maker& maker_;
+  const PartBuilder& builder_;
   const CarcassGroup& group_;
   GroupLines lines_;
 };
@@ -492,8 +494,8 @@ CarcassGroup mirrored(const CarcassGroup& of) {
   return out;
 }
 
-void make(const Maker& maker, const CarcassGroup& of, Made& out) {
-  out.take(GroupMaker(maker, of).run());
+void make(const PartBuilder& builder, const CarcassGroup& of, Made& out) {
+  out.take(GroupMaker(builder, of).run());
 }
 
 }  // namespace pp

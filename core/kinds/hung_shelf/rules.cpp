@@ -14,23 +14,23 @@ Reason cleatLength(const HungShelf& shelf, Length brace) {
 namespace {
 
 // Upright under the shelf, from the wall forwards; its front edge runs back to the foot.
-Part brace(const Maker& maker, const HungShelf& shelf, bool left) {
-  Part part = maker.board(left ? PartRole::LeftBrace : PartRole::RightBrace, shelf.material,
-                          Reason("brace height", shelf.brace), Reason("depth", shelf.depth));
+Part brace(const PartBuilder& builder, const HungShelf& shelf, bool left) {
+  Part part = builder.board(left ? PartRole::LeftBrace : PartRole::RightBrace, shelf.material,
+                            Reason("brace height", shelf.brace), Reason("depth", shelf.depth));
   part.hand = left ? Hand::Left : Hand::Right;
   part.show = Face::Outside;
   const Length t = part.thickness;
   // Inside is the face to the other brace.
-  Maker::place(part,
-               {{left ? shelf.setIn + t : shelf.width - shelf.setIn - t, shelf.depth, Length{}},
-                kUp,
-                kForwards,
-                left ? kLeft : kRight});
-  maker.show(part, Side::Front, shelf.banding);
+  PartBuilder::place(
+      part, {{left ? shelf.setIn + t : shelf.width - shelf.setIn - t, shelf.depth, Length{}},
+             kUp,
+             kForwards,
+             left ? kLeft : kRight});
+  builder.show(part, Side::Front, shelf.banding);
   part.joins.push_back({Edge::W2, JoinKind::Butt, roleName(PartRole::HungBoard)});
   if (shelf.braceFoot == shelf.depth) return part;
   Machining taper;
-  taper.cut = Cut::Taper;
+  taper.cut = MachiningKind::Taper;
   taper.receives = "taper";
   taper.from = Edge::L2;
   taper.v0 = shelf.braceFoot;
@@ -40,40 +40,40 @@ Part brace(const Maker& maker, const HungShelf& shelf, bool left) {
   return part;
 }
 
-Result<std::vector<Part>> shelfParts(const Maker& maker, const HungShelf& shelf) {
-  const Length t = maker.thickness(shelf.material);
-  const Length strip = maker.thickness(shelf.cleatMaterial);
+Result<std::vector<Part>> shelfParts(const PartBuilder& builder, const HungShelf& shelf) {
+  const Length t = builder.thickness(shelf.material);
+  const Length strip = builder.thickness(shelf.cleatMaterial);
   const Reason length = cleatLength(shelf, t);
   if (length.total() <= Length{})
-    return cannot("hung shelf", maker.shown(shelf.width) + " wide",
+    return cannot("hung shelf", builder.shown(shelf.width) + " wide",
                   "more than its braces and what they stand in take");
   if (shelf.braceFoot > shelf.depth || shelf.braceFoot <= strip)
-    return cannot("brace", maker.shown(shelf.braceFoot) + " deep at its foot",
-                  "more than the " + maker.shown(strip) +
+    return cannot("brace", builder.shown(shelf.braceFoot) + " deep at its foot",
+                  "more than the " + builder.shown(strip) +
                       " of the strips it hides, and no deeper than the shelf");
   // Both halves and the spacer lie below one another under the shelf.
   const Length spacer = shelf.cleatHeight / 2;
   const Length pair = 2 * shelf.cleatHeight - strip;
   if (shelf.brace < pair + spacer)
-    return cannot("brace", maker.shown(shelf.brace) + " high",
-                  "at least " + maker.shown(pair + spacer) + ", what the strips take");
+    return cannot("brace", builder.shown(shelf.brace) + " high",
+                  "at least " + builder.shown(pair + spacer) + ", what the strips take");
   std::vector<Part> out;
-  Part board = maker.board(PartRole::HungBoard, shelf.material, Reason("width", shelf.width),
-                           Reason("depth", shelf.depth));
+  Part board = builder.board(PartRole::HungBoard, shelf.material, Reason("width", shelf.width),
+                             Reason("depth", shelf.depth));
   board.show = Face::Outside;
-  Maker::place(board, {{Length{}, Length{}, shelf.brace}, kRight, kBackwards, kUp});
+  PartBuilder::place(board, {{Length{}, Length{}, shelf.brace}, kRight, kBackwards, kUp});
   for (const Side side : {Side::Front, Side::Left, Side::Right})
-    maker.show(board, side, shelf.banding);
+    builder.show(board, side, shelf.banding);
   out.push_back(std::move(board));
-  out.push_back(brace(maker, shelf, true));
-  out.push_back(brace(maker, shelf, false));
+  out.push_back(brace(builder, shelf, true));
+  out.push_back(brace(builder, shelf, false));
   const Length x = shelf.setIn + t;
   const Length y = shelf.depth - strip;
-  auto cleat = cleatPart(maker, shelf.cleatMaterial, length, shelf.cleatHeight, x, y,
+  auto cleat = cleatPart(builder, shelf.cleatMaterial, length, shelf.cleatHeight, x, y,
                          shelf.brace - shelf.cleatHeight);
   if (!cleat) return cleat.problems();
   out.push_back(std::move(cleat).value());
-  out.push_back(spacerPart(maker, shelf.cleatMaterial, length, spacer, x, y, Length{}));
+  out.push_back(spacerPart(builder, shelf.cleatMaterial, length, spacer, x, y, Length{}));
   return out;
 }
 
@@ -109,8 +109,8 @@ HungShelf mirrored(const HungShelf& of) {
   return of;
 }
 
-void make(const Maker& maker, const HungShelf& of, Made& out) {
-  out.take(shelfParts(maker, of));
+void make(const PartBuilder& builder, const HungShelf& of, Made& out) {
+  out.take(shelfParts(builder, of));
 }
 
 }  // namespace pp

@@ -3,7 +3,7 @@
 
 #include "core/job/check.h"
 #include "core/kinds/common/made.h"
-#include "core/parts/maker.h"
+#include "core/parts/part_builder.h"
 
 namespace pp {
 
@@ -19,6 +19,6 @@ void check(Check& to, const std::string& at, const HungShelf& of);
 void begin(const Job& job, const PlainMaterials& materials, HungShelf& out);
 HungShelf mirrored(const HungShelf& of);
 void fields(Archive& archive, HungShelf& of);
-void make(const Maker& maker, const HungShelf& of, Made& out);
+void make(const PartBuilder& builder, const HungShelf& of, Made& out);
 
 }  // namespace pp

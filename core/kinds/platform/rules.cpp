@@ -8,23 +8,23 @@ namespace {
 
 class PlatformMaker {
  public:
-  PlatformMaker(const Maker& maker, const Platform& platform)
-      : maker_(maker),
+  PlatformMaker(const PartBuilder& builder, const Platform& platform)
+      : builder_(builder),
         of_(platform),
-        t_(maker.thickness(platform.material)),
+        t_(builder.thickness(platform.material)),
         deck_(platform.deckMaterial.empty() ? platform.material : platform.deckMaterial),
         width_(Reason("width", platform.width).shared(platform.across)),
         depth_(Reason("depth", platform.depth).shared(platform.deep)) {}
 
   Result<std::vector<Part>> run() {
     high_ = Reason("height", of_.height)
-                .minus(of_.slats > 0 ? "slats" : "deck", maker_.thickness(deck_));
+                .minus(of_.slats > 0 ? "slats" : "deck", builder_.thickness(deck_));
     if (width_.total() <= 2 * t_ || depth_.total() <= 2 * t_ || high_.total() <= Length{})
-      return cannot("platform", "boxes " + maker_.shown(width_.total()) + " wide",
+      return cannot("platform", "boxes " + builder_.shown(width_.total()) + " wide",
                     "fewer boxes, or a larger platform");
     if (of_.joint == Joint::Dado && of_.dadoDepth >= t_)
-      return cannot("platform", "dados " + maker_.shown(of_.dadoDepth) + " deep",
-                    "less than the thickness of " + maker_.shown(t_));
+      return cannot("platform", "dados " + builder_.shown(of_.dadoDepth) + " deep",
+                    "less than the thickness of " + builder_.shown(t_));
     for (int i = 0; i < of_.across; ++i)
       for (int k = 0; k < of_.deep; ++k) {
         box(i * width_.total(), k * depth_.total());
@@ -40,12 +40,12 @@ class PlatformMaker {
   void box(Length x, Length y) {
     const bool let = of_.joint == Joint::Dado;
     for (const bool left : {true, false}) {
-      Part side = maker_.board(PartRole::PlatformSide, of_.material, depth_, high_);
+      Part side = builder_.board(PartRole::PlatformSide, of_.material, depth_, high_);
       // Inside is the face to the box.
-      Maker::place(side, {{left ? x + t_ : x + width_.total() - t_, y, Length{}},
-                          kBackwards,
-                          kUp,
-                          left ? kLeft : kRight});
+      PartBuilder::place(side, {{left ? x + t_ : x + width_.total() - t_, y, Length{}},
+                                kBackwards,
+                                kUp,
+                                left ? kLeft : kRight});
       if (let)
         for (const Length at : {Length{}, depth_.total() - t_})
           side.machining.push_back(
@@ -57,20 +57,20 @@ class PlatformMaker {
       Reason length("box width", width_.total());
       length.minus("side", t_, 2);
       if (let) length.plus("rabbet", of_.dadoDepth, 2);
-      Part end = maker_.board(PartRole::PlatformEnd, of_.material, length, high_);
-      Maker::place(end, {{x + in, front ? y + t_ : y + depth_.total() - t_, Length{}},
-                         kRight,
-                         kUp,
-                         front ? kForwards : kBackwards});
+      Part end = builder_.board(PartRole::PlatformEnd, of_.material, length, high_);
+      PartBuilder::place(end, {{x + in, front ? y + t_ : y + depth_.total() - t_, Length{}},
+                               kRight,
+                               kUp,
+                               front ? kForwards : kBackwards});
       joinEnds(end, of_.joint, roleName(PartRole::PlatformSide));
       out_.push_back(std::move(end));
     }
   }
 
   void deck(Length x, Length y) {
-    Part deck = maker_.board(PartRole::Deck, deck_, width_, depth_);
+    Part deck = builder_.board(PartRole::Deck, deck_, width_, depth_);
     deck.show = Face::Outside;
-    Maker::place(deck, {{x, y, high_.total()}, kRight, kBackwards, kUp});
+    PartBuilder::place(deck, {{x, y, high_.total()}, kRight, kBackwards, kUp});
     out_.push_back(std::move(deck));
   }
 
@@ -80,20 +80,20 @@ class PlatformMaker {
     const Length free = of_.depth - of_.slats * of_.slat;
     if (free < Length{})
       return {cannot("slats",
-                     std::to_string(of_.slats) + " of " + maker_.shown(of_.slat) + " width",
-                     "at most " + maker_.shown(of_.depth) + " in all")};
+                     std::to_string(of_.slats) + " of " + builder_.shown(of_.slat) + " width",
+                     "at most " + builder_.shown(of_.depth) + " in all")};
     for (std::int64_t i = 0; i < of_.slats; ++i) {
-      Part slat = maker_.board(PartRole::Slat, deck_, width_, Reason("slat width", of_.slat));
+      Part slat = builder_.board(PartRole::Slat, deck_, width_, Reason("slat width", of_.slat));
       slat.show = Face::Outside;
       // Equal gaps to the nanometre: the k-th slat begins at k of n shares of what is free.
       const Length y = i * of_.slat + Length::nm(free.inNm() * i / gaps);
-      Maker::place(slat, {{x, y, high_.total()}, kRight, kBackwards, kUp});
+      PartBuilder::place(slat, {{x, y, high_.total()}, kRight, kBackwards, kUp});
       out_.push_back(std::move(slat));
     }
     return {};
   }
 
-  const Maker& maker_;
+  const PartBuilder& builder_;
   const Platform& of_;
   Length t_;
   const std::string& deck_;
@@ -131,8 +131,8 @@ Platform mirrored(const Platform& of) {
   return of;
 }
 
-void make(const Maker& maker, const Platform& of, Made& out) {
-  out.take(PlatformMaker(maker, of).run());
+void make(const PartBuilder& builder, const Platform& of, Made& out) {
+  out.take(PlatformMaker(builder, of).run());
 }
 
 }  // namespace pp

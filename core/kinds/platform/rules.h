@@ -3,7 +3,7 @@
 
 #include "core/job/check.h"
 #include "core/kinds/common/made.h"
-#include "core/parts/maker.h"
+#include "core/parts/part_builder.h"
 
 namespace pp {
 
@@ -16,6 +16,6 @@ void check(Check& to, const std::string& at, const Platform& of);
 void begin(const Job& job, const PlainMaterials& materials, Platform& out);
 Platform mirrored(const Platform& of);
 void fields(Archive& archive, Platform& of);
-void make(const Maker& maker, const Platform& of, Made& out);
+void make(const PartBuilder& builder, const Platform& of, Made& out);
 
 }  // namespace pp

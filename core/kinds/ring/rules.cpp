@@ -13,15 +13,15 @@ Angle ringBevel(int pieces) {
 
 namespace {
 
-Result<std::vector<Part>> ringParts(const Maker& maker, const Ring& ring) {
+Result<std::vector<Part>> ringParts(const PartBuilder& builder, const Ring& ring) {
   const Angle angle = ringBevel(ring.pieces);
-  Part part =
-      maker.board(PartRole::RingPiece, ring.material, Reason("side at the long points", ring.side),
-                  Reason("board width", ring.width));
+  Part part = builder.board(PartRole::RingPiece, ring.material,
+                            Reason("side at the long points", ring.side),
+                            Reason("board width", ring.width));
   const Length t = part.thickness;
   if (ring.side <= 2 * timesTangent(t, angle))
-    return cannot("side", maker.shown(ring.side),
-                  "more than the two bevels of a board " + maker.shown(t) + " thick take");
+    return cannot("side", builder.shown(ring.side),
+                  "more than the two bevels of a board " + builder.shown(t) + " thick take");
   for (const Edge edge : {Edge::W1, Edge::W2})
     part.machining.push_back(bevel(edge, angle, Face::Outside, "next piece"));
   if (ring.joint != Joint::Butt)
@@ -43,7 +43,7 @@ Result<std::vector<Part>> ringParts(const Maker& maker, const Ring& ring) {
                     kDown,
                     Turn{Axis::Y, Angle::millidegrees(kTurn * i / ring.pieces), middle}};
     if (i == 0)
-      Maker::place(part, pose);
+      PartBuilder::place(part, pose);
     else
       part.poses.push_back(pose);
   }
@@ -78,8 +78,8 @@ Ring mirrored(const Ring& of) {
   return of;
 }
 
-void make(const Maker& maker, const Ring& of, Made& out) {
-  out.take(ringParts(maker, of));
+void make(const PartBuilder& builder, const Ring& of, Made& out) {
+  out.take(ringParts(builder, of));
 }
 
 }  // namespace pp

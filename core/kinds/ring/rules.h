@@ -3,7 +3,7 @@
 
 #include "core/job/check.h"
 #include "core/kinds/common/made.h"
-#include "core/parts/maker.h"
+#include "core/parts/part_builder.h"
 
 namespace pp {
 
@@ -19,6 +19,6 @@ void check(Check& to, const std::string& at, const Ring& of);
 void begin(const Job& job, const PlainMaterials& materials, Ring& out);
 Ring mirrored(const Ring& of);
 void fields(Archive& archive, Ring& of);
-void make(const Maker& maker, const Ring& of, Made& out);
+void make(const PartBuilder& builder, const Ring& of, Made& out);
 
 }  // namespace pp

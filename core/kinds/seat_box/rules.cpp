@@ -61,12 +61,12 @@ Reason storageDepth(const SeatBox& seat, Length upperFace) {
 
 namespace {
 
-Result<std::vector<Part>> benchParts(const Maker& maker, const SeatBox& seat, Length width,
+Result<std::vector<Part>> benchParts(const PartBuilder& builder, const SeatBox& seat, Length width,
                                      int lids, Length clearLeft, Length clearRight) {
   const std::vector<SeatSection> sections = seatSections(seat, width, lids);
   std::vector<Part> out;
   for (std::size_t i = 0; i < sections.size(); ++i) {
-    auto parts = sectionParts(maker, seat, sections[i], i == 0 ? clearLeft : Length{},
+    auto parts = sectionParts(builder, seat, sections[i], i == 0 ? clearLeft : Length{},
                               i + 1 == sections.size() ? clearRight : Length{});
     if (!parts) return parts.problems();
     out.insert(out.end(), parts->begin(), parts->end());
@@ -81,14 +81,14 @@ Standing turnedBench(const SeatBox& seat) {
   return {{seat.depth, corner - seat.turnLength, Length{}}, 1};
 }
 
-Result<std::vector<Part>> seatParts(const Maker& maker, const SeatBox& seat) {
-  auto out = benchParts(maker, seat, seat.width, seat.lids, seat.clearLeft, seat.clearRight);
+Result<std::vector<Part>> seatParts(const PartBuilder& builder, const SeatBox& seat) {
+  auto out = benchParts(builder, seat, seat.width, seat.lids, seat.clearLeft, seat.clearRight);
   if (!out || seat.turn == SeatReturn::None) return out;
   SeatBox other = seat;
   if (!seat.turnBack) other.backHeight = Length{};
-  auto second = benchParts(maker, other, seat.turnLength, seat.turnLids, {}, {});
+  auto second = benchParts(builder, other, seat.turnLength, seat.turnLids, {}, {});
   if (!second) return second;
-  Maker::stand(second.value(), turnedBench(seat));
+  PartBuilder::stand(second.value(), turnedBench(seat));
   out.value().insert(out.value().end(), second->begin(), second->end());
   return out;
 }
@@ -148,8 +148,8 @@ SeatBox mirrored(const SeatBox& of) {
   return out;
 }
 
-void make(const Maker& maker, const SeatBox& of, Made& out) {
-  out.take(seatParts(maker, of));
+void make(const PartBuilder& builder, const SeatBox& of, Made& out) {
+  out.take(seatParts(builder, of));
 }
 
 }  // namespace pp

@@ -3,7 +3,7 @@
 
 #include "core/job/check.h"
 #include "core/kinds/common/made.h"
-#include "core/parts/maker.h"
+#include "core/parts/part_builder.h"
 
 namespace pp {
 
@@ -39,6 +39,6 @@ void check(Check& to, const std::string& at, const SeatBox& of);
 void begin(const Job& job, const PlainMaterials& materials, SeatBox& out);
 SeatBox mirrored(const SeatBox& of);
 void fields(Archive& archive, SeatBox& of);
-void make(const Maker& maker, const SeatBox& of, Made& out);
+void make(const PartBuilder& builder, const SeatBox& of, Made& out);
 
 }  // namespace pp

@@ -16,13 +16,13 @@ constexpr Length kLetIn = Length::mm(6);
 // One locker box with what lies on it and leans behind it; x from its own left end.
 class SectionMaker {
  public:
-  SectionMaker(const Maker& maker, const SeatBox& seat, const SeatSection& section,
+  SectionMaker(const PartBuilder& builder, const SeatBox& seat, const SeatSection& section,
                Length clearLeft, Length clearRight)
-      : maker_(maker),
+      : builder_(builder),
         seat_(seat),
         section_(section),
         width_(section.width.total()),
-        t_(maker.thickness(seat.material)),
+        t_(builder.thickness(seat.material)),
         left_(clearLeft),
         right_(width_ - clearRight),
         foot_(seat.toe ? seat.toe->height : Length{}),
@@ -48,7 +48,7 @@ class SectionMaker {
     else
       hatches();
     if (seat_.backHeight > Length{}) back();
-    Maker::stand(out_, {{section_.x, Length{}, Length{}}, 0});
+    PartBuilder::stand(out_, {{section_.x, Length{}, Length{}}, 0});
     return std::move(out_);
   }
 
@@ -56,20 +56,20 @@ class SectionMaker {
   Problems check() const {
     const int n = section_.lids;
     if (right_ - left_ <= (n + 1) * t_ || width_ <= (n - 1) * seat_.lidGap + n * t_)
-      return {cannot("width", maker_.shown(width_), "room for the lids and dividers")};
+      return {cannot("width", builder_.shown(width_), "room for the lids and dividers")};
     if (seat_.height <= 2 * t_ + std::max(notchUp_, foot_ + t_))
-      return {cannot("height", maker_.shown(seat_.height),
+      return {cannot("height", builder_.shown(seat_.height),
                      "more than the panels, toe and batten take")};
     if (seat_.depth <= seat_.hingeRail + seat_.lidGap + 2 * t_ + notchIn_)
-      return {cannot("depth", maker_.shown(seat_.depth),
+      return {cannot("depth", builder_.shown(seat_.depth),
                      "more than the hinge rail and the panels take")};
     if (seat_.toe && seat_.toe->depth + t_ >= rear_)
-      return {cannot("toe", maker_.shown(seat_.toe->depth), "less than the depth of the box")};
+      return {cannot("toe", builder_.shown(seat_.toe->depth), "less than the depth of the box")};
     if (seat_.backHeight > Length{} &&
         bracketFoot(seat_).total() + overCosine(t_, seat_.lean) > seat_.hingeRail)
-      return {cannot("hinge rail", maker_.shown(seat_.hingeRail),
+      return {cannot("hinge rail", builder_.shown(seat_.hingeRail),
                      "at least " +
-                         maker_.shown(bracketFoot(seat_).total() + overCosine(t_, seat_.lean)) +
+                         builder_.shown(bracketFoot(seat_).total() + overCosine(t_, seat_.lean)) +
                          ", so that the lids open before the leaning back")};
     if (seat_.seat == SeatTop::Hatches) return checkHatches();
     return {};
@@ -79,15 +79,15 @@ class SectionMaker {
     const Length least = t_ + seat_.overFront + seat_.ledge;
     if (seat_.hatchFrame < least)
       return {cannot(
-          "hatch frame", maker_.shown(seat_.hatchFrame),
-          "at least " + maker_.shown(least) + ", so that its ledge clears the front of the box")};
+          "hatch frame", builder_.shown(seat_.hatchFrame),
+          "at least " + builder_.shown(least) + ", so that its ledge clears the front of the box")};
     if (seat_.hingeRail < t_ + seat_.ledge)
-      return {cannot("hinge rail", maker_.shown(seat_.hingeRail),
-                     "at least " + maker_.shown(t_ + seat_.ledge) +
+      return {cannot("hinge rail", builder_.shown(seat_.hingeRail),
+                     "at least " + builder_.shown(t_ + seat_.ledge) +
                          ", so that its ledge clears the rear panel")};
     if (hatchOpening(seat_, section_).total() <= 2 * seat_.lidGap + seat_.ledge ||
         hatchDeep().total() <= 2 * seat_.lidGap + 2 * seat_.ledge)
-      return {cannot("hatches", std::to_string(section_.lids) + " in " + maker_.shown(width_),
+      return {cannot("hatches", std::to_string(section_.lids) + " in " + builder_.shown(width_),
                      "fewer, or a narrower frame round them")};
     return {};
   }
@@ -121,7 +121,7 @@ class SectionMaker {
   }
 
   Part make(PartRole role, Reason length, Reason width) const {
-    return maker_.board(role, seat_.material, std::move(length), std::move(width));
+    return builder_.board(role, seat_.material, std::move(length), std::move(width));
   }
 
   void join(Part& part) const { joinEnds(part, seat_.joint, "end"); }
@@ -137,10 +137,10 @@ class SectionMaker {
           make(left ? PartRole::LeftEnd : PartRole::RightEnd, Reason("depth", seat_.depth), high_);
       const bool handed = seat_.batten || seat_.toe || let_ > Length{};
       end.hand = handed ? (left ? Hand::Left : Hand::Right) : Hand::None;
-      Maker::place(end, {{left ? left_ + t_ : right_ - t_, Length{}, Length{}},
-                         kBackwards,
-                         kUp,
-                         left ? kLeft : kRight});
+      PartBuilder::place(end, {{left ? left_ + t_ : right_ - t_, Length{}, Length{}},
+                               kBackwards,
+                               kUp,
+                               left ? kLeft : kRight});
       if (seat_.batten)
         end.machining.push_back(
             notch(end, "batten", seat_.depth - notchIn_, seat_.depth, Length{}, notchUp_));
@@ -165,7 +165,7 @@ class SectionMaker {
              Reason("depth", seat_.depth)
                  .minus("front", t_)
                  .minus(seat_.batten ? "rear panel or batten" : "rear panel", seat_.depth - rear_));
-    Maker::place(bottom, {{left_ + t_ - let_, t_, foot_ + t_}, kRight, kBackwards, kDown});
+    PartBuilder::place(bottom, {{left_ + t_ - let_, t_, foot_ + t_}, kRight, kBackwards, kDown});
     join(bottom);
     out_.push_back(std::move(bottom));
   }
@@ -193,7 +193,7 @@ class SectionMaker {
   // Upright between the ends, its outside looking to the front or the rear.
   void panel(PartRole role, const Reason& length, const Reason& width, Point at, Direction out) {
     Part part = make(role, length, width);
-    Maker::place(part, {at, kRight, kUp, out});
+    PartBuilder::place(part, {at, kRight, kUp, out});
     join(part);
     out_.push_back(std::move(part));
   }
@@ -205,7 +205,7 @@ class SectionMaker {
       Part part = make(PartRole::SeatDivider,
                        Reason("depth", seat_.depth).minus("front", t_).minus("rear panel", t_),
                        high.minus("bottom", t_));
-      Maker::place(part, {{uprights_[i], t_, foot_ + t_}, kBackwards, kUp, kRight});
+      PartBuilder::place(part, {{uprights_[i], t_, foot_ + t_}, kBackwards, kUp, kRight});
       const Length in = part.length.total() - (rear_ - t_);
       if (in > Length{} && notchUp_ > foot_ + t_)
         part.machining.push_back(notch(part, "batten", part.length.total() - in,
@@ -221,20 +221,20 @@ class SectionMaker {
     if (seat_.seat == SeatTop::Hatches) high.minus("ledge", t_);
     for (const bool left : {true, false})
       for (const bool front : {true, false}) {
-        Part post = maker_.board(PartRole::CornerPost, seat_.postMaterial, high,
-                                 Reason("post", seat_.post));
+        Part post = builder_.board(PartRole::CornerPost, seat_.postMaterial, high,
+                                   Reason("post", seat_.post));
         const Length y = front ? t_ : rear_ - post.thickness;
-        Maker::place(post, {{left ? left_ + t_ : right_ - t_ - seat_.post, y, foot_ + t_},
-                            kUp,
-                            kRight,
-                            kBackwards});
+        PartBuilder::place(post, {{left ? left_ + t_ : right_ - t_ - seat_.post, y, foot_ + t_},
+                                  kUp,
+                                  kRight,
+                                  kBackwards});
         out_.push_back(std::move(post));
       }
   }
 
   void hingeRail() {
     Part rail = make(PartRole::HingeRail, section_.width, Reason("hinge rail", seat_.hingeRail));
-    Maker::place(
+    PartBuilder::place(
         rail,
         {{Length{}, seat_.depth - seat_.hingeRail, seat_.height - t_}, kRight, kBackwards, kUp});
     rail.show = Face::Outside;
@@ -245,7 +245,7 @@ class SectionMaker {
   Part& onTop(PartRole role, const Reason& length, const Reason& width, Length x, Length y) {
     Part part = make(role, length, width);
     part.show = Face::Outside;
-    Maker::place(part, {{x, y, seat_.height - t_}, kRight, kBackwards, kUp});
+    PartBuilder::place(part, {{x, y, seat_.height - t_}, kRight, kBackwards, kUp});
     return out_.emplace_back(std::move(part));
   }
 
@@ -256,8 +256,8 @@ class SectionMaker {
       Part& lid = onTop(PartRole::SeatLid, width, lidDepth(seat_),
                         firstLid() + i * (width.total() + seat_.lidGap), -seat_.overFront);
       for (const Side side : {Side::Front, Side::Left, Side::Right})
-        maker_.show(lid, side, seat_.banding);
-      lid.note = lidHinges(seat_.hinge, width.total(), styleOf(maker_.job()));
+        builder_.show(lid, side, seat_.banding);
+      lid.note = lidHinges(seat_.hinge, width.total(), styleOf(builder_.job()));
     }
   }
 
@@ -266,7 +266,7 @@ class SectionMaker {
     const Length front = -seat_.overFront;
     Part& rail = onTop(PartRole::SeatFrameRail, section_.width,
                        Reason("hatch frame", seat_.hatchFrame), Length{}, front);
-    maker_.show(rail, Side::Front, seat_.banding);
+    builder_.show(rail, Side::Front, seat_.banding);
     const Reason open = hatchOpening(seat_, section_);
     const Length step = open.total() + seat_.hatchFrame;
     const Length y = front + seat_.hatchFrame;
@@ -276,7 +276,7 @@ class SectionMaker {
       Part side =
           make(PartRole::SeatFrameSide, hatchDeep(), Reason("hatch frame", seat_.hatchFrame));
       side.show = Face::Outside;
-      Maker::place(side, {{x, y, seat_.height - t_}, kBackwards, kRight, kUp});
+      PartBuilder::place(side, {{x, y, seat_.height - t_}, kBackwards, kRight, kUp});
       joinEnds(side, Joint::Pocket, "rail", Face::Inside);
       out_.push_back(std::move(side));
     }
@@ -292,8 +292,8 @@ class SectionMaker {
         Part ledge =
             make(PartRole::HatchLedge, Reason("between uprights", uprights_[at + 1] - from),
                  Reason("ledge", seat_.ledge, 2));
-        Maker::place(ledge,
-                     {{from, edge - seat_.ledge, seat_.height - 2 * t_}, kRight, kBackwards, kUp});
+        PartBuilder::place(
+            ledge, {{from, edge - seat_.ledge, seat_.height - 2 * t_}, kRight, kBackwards, kUp});
         out_.push_back(std::move(ledge));
       }
     }
@@ -301,16 +301,16 @@ class SectionMaker {
 
   void back() {
     const Reason foot = bracketFoot(seat_);
-    const Length kerf = maker_.job().saw.kerf;
+    const Length kerf = builder_.job().saw.kerf;
     std::vector<Length> at;
     for (int i = 0; i <= section_.lids; ++i) {
       Part bracket = make(PartRole::BackBracket, Reason("back height", seat_.backHeight), foot);
       bracket.grain = PartGrain::Any;
       const Length span = width_ - t_;
       at.push_back(i == section_.lids ? span : i * span / section_.lids);
-      Maker::place(bracket, {{at.back(), seat_.depth, seat_.height}, kUp, kForwards, kRight});
+      PartBuilder::place(bracket, {{at.back(), seat_.depth, seat_.height}, kUp, kForwards, kRight});
       Machining taper;
-      taper.cut = Cut::Taper;
+      taper.cut = MachiningKind::Taper;
       taper.receives = "leaning back";
       taper.from = Edge::L2;
       taper.v0 = foot.total();
@@ -325,13 +325,13 @@ class SectionMaker {
     Part rest = make(PartRole::LeaningBack, section_.width, leaningLength(seat_, t_));
     rest.show = Face::Outside;
     const Length y = seat_.depth - foot.total();
-    Maker::place(rest, {{Length{}, y, seat_.height - timesTangent(t_, seat_.lean)},
-                        kRight,
-                        kUp,
-                        kForwards,
-                        Turn{Axis::X,
-                             Angle::millidegrees(-seat_.lean.inMillidegrees()),
-                             {Length{}, y, seat_.height}}});
+    PartBuilder::place(rest, {{Length{}, y, seat_.height - timesTangent(t_, seat_.lean)},
+                              kRight,
+                              kUp,
+                              kForwards,
+                              Turn{Axis::X,
+                                   Angle::millidegrees(-seat_.lean.inMillidegrees()),
+                                   {Length{}, y, seat_.height}}});
     if (seat_.lean > Angle{})
       rest.machining.push_back(bevel(Edge::L1, seat_.lean, Face::Outside, "seat"));
     out_.push_back(std::move(rest));
@@ -347,7 +347,7 @@ class SectionMaker {
         const Reason deep = storageDepth(seat_, z + t_);
         Part shelf =
             make(PartRole::StorageShelf, Reason("between brackets", brackets[i + 1] - from), deep);
-        Maker::place(
+        PartBuilder::place(
             shelf, {{from, seat_.depth - deep.total(), seat_.height + z}, kRight, kBackwards, kUp});
         // Brackets are too thin where they end to be let into.
         joinEnds(shelf, seat_.joint == Joint::Dado ? Joint::Butt : seat_.joint, "bracket");
@@ -356,7 +356,7 @@ class SectionMaker {
     }
   }
 
-  const Maker& maker_;
+  const PartBuilder& builder_;
   const SeatBox& seat_;
   const SeatSection& section_;
   Length width_, t_, left_, right_, foot_, notchUp_, notchIn_, rear_;
@@ -368,10 +368,10 @@ class SectionMaker {
 
 }  // namespace
 
-Result<std::vector<Part>> sectionParts(const Maker& maker, const SeatBox& seat,
+Result<std::vector<Part>> sectionParts(const PartBuilder& builder, const SeatBox& seat,
                                        const SeatSection& section, Length clearLeft,
                                        Length clearRight) {
-  return SectionMaker(maker, seat, section, clearLeft, clearRight).run();
+  return SectionMaker(builder, seat, section, clearLeft, clearRight).run();
 }
 
 }  // namespace pp

@@ -6,7 +6,7 @@
 namespace pp {
 
 // `clearLeft`, `clearRight`: the box, not the seat, keeps off its ends by so much.
-Result<std::vector<Part>> sectionParts(const Maker& maker, const SeatBox& seat,
+Result<std::vector<Part>> sectionParts(const PartBuilder& builder, const SeatBox& seat,
                                        const SeatSection& section, Length clearLeft,
                                        Length clearRight);
 

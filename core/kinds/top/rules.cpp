@@ -54,7 +54,7 @@ namespace {
 
 class TopMaker {
  public:
-  TopMaker(const Maker& maker, const Top& top, Point at) : maker_(maker), top_(top) {
+  TopMaker(const PartBuilder& builder, const Top& top, Point at) : builder_(builder), top_(top) {
     // From the run's corner to the sheet's.
     x_ = at[0] - top.overLeft + (edged(top, top.edgeLeft) ? top.edging : Length{});
     y_ = at[1] - top.overFront + (edged(top, top.edgeFront) ? top.edging : Length{});
@@ -66,9 +66,9 @@ class TopMaker {
   Result<std::vector<Part>> run() {
     const Length taken = top_.build == TopBuild::Single ? 2 * top_.strip : Length{};
     if (length_.total() <= taken || width_.total() <= taken)
-      return cannot("top", maker_.shown(width_.total()) + " deep",
+      return cannot("top", builder_.shown(width_.total()) + " deep",
                     "more than its edging and strips take");
-    const Length sheet = maker_.thickness(top_.material);
+    const Length sheet = builder_.thickness(top_.material);
     if (const Problems problems = edgingHangsFree(); !problems.empty()) return problems;
     const Length under = z_;
     if (top_.build == TopBuild::Laminated) layers();
@@ -103,8 +103,8 @@ class TopMaker {
         !short_(top_.edgeFront, top_.overFront) && !short_(top_.edgeBack, top_.overBack))
       return {};
     return {cannot(
-        "edging", maker_.shown(top_.below) + " below what the top lies on",
-        "an overhang of at least its " + maker_.shown(top_.edging) + " on every edged side")};
+        "edging", builder_.shown(top_.below) + " below what the top lies on",
+        "an overhang of at least its " + builder_.shown(top_.edging) + " on every edged side")};
   }
 
   // From the lowest up; joints of one lie over the middle of the next one's sheets.
@@ -117,7 +117,7 @@ class TopMaker {
         part.oversizeWhy = "flush-trimmed after gluing";
         out_.push_back(std::move(part));
       }
-      z_ += maker_.thickness(material);
+      z_ += builder_.thickness(material);
     }
   }
 
@@ -126,7 +126,7 @@ class TopMaker {
     const std::int64_t n = begun(width_.total(), top_.glueStrip);
     const Reason strip = width_.shared(n);
     // As many strips to a slab as go through the planer together.
-    const Length planer = maker_.job().shop.planerWidth;
+    const Length planer = builder_.job().shop.planerWidth;
     const std::int64_t together =
         planer > Length{} ? std::max<std::int64_t>(1, planer.inNm() / strip.total().inNm()) : n;
     const std::int64_t slabs = (n + together - 1) / together;
@@ -137,7 +137,7 @@ class TopMaker {
         part.oversize = top_.planing;
         part.oversizeWhy = "planed, glued edge to edge and trimmed";
         if (top_.planing > Length{})
-          part.note = "rough " + maker_.shown(part.thickness + top_.planing) + " thick";
+          part.note = "rough " + builder_.shown(part.thickness + top_.planing) + " thick";
         if (slabs > 1)
           part.note += fmt::format("{}glued up in {} slabs that the planer takes, then to one",
                                    part.note.empty() ? "" : "; ", slabs);
@@ -158,8 +158,8 @@ class TopMaker {
       const bool half = halves && (i == 0 || i + 1 == pieces);
       const Reason length =
           sections == 1 ? length_ : length_.shared(half ? 2 * sections : sections);
-      out.push_back(maker_.board(role, material, length, width));
-      Maker::place(out.back(), {{x, y, z_}, kRight, kBackwards, kUp});
+      out.push_back(builder_.board(role, material, length, width));
+      PartBuilder::place(out.back(), {{x, y, z_}, kRight, kBackwards, kUp});
       x += length.total();
     }
     return out;
@@ -168,7 +168,7 @@ class TopMaker {
   // What one piece may be: no longer than typed, nor than the sheets of the material that the rack
   // has.
   Length longest(PartRole role, const std::string& material) const {
-    const Job& job = maker_.job();
+    const Job& job = builder_.job();
     const bool grained = findMaterial(job, material)->grained;
     const bool bars = findMaterial(job, material)->lumber;
     const Length most = top_.longest > Length{} ? top_.longest : length_.total();
@@ -203,15 +203,15 @@ class TopMaker {
     const std::int64_t gaps =
         (centres.inNm() + top_.stripEvery.inNm() - 1) / top_.stripEvery.inNm();
     for (std::int64_t i = 0; i <= gaps; ++i) {
-      Part part = maker_.board(PartRole::CrossStrip, top_.material, between, strip);
+      Part part = builder_.board(PartRole::CrossStrip, top_.material, between, strip);
       const Length along = i == gaps ? centres : i * centres / gaps;
-      Maker::place(part, {{x_ + along, y_ + top_.strip, z_}, kBackwards, kRight, kUp});
+      PartBuilder::place(part, {{x_ + along, y_ + top_.strip, z_}, kBackwards, kRight, kUp});
       out_.push_back(std::move(part));
     }
   }
 
   Part stripOf(PartRole role, const Reason& length, Length high) const {
-    Part part = maker_.board(role, top_.edgingMaterial, length, Reason("top's thickness", high));
+    Part part = builder_.board(role, top_.edgingMaterial, length, Reason("top's thickness", high));
     part.thickness = top_.edging;
     part.show = Face::Outside;
     return part;
@@ -230,7 +230,7 @@ class TopMaker {
           stripOf(fore ? PartRole::FrontEdging : PartRole::RearEdging, frontEdging(top_), high);
       const Length x = x_ - (left ? e : Length{});
       // Inside is the face that is glued on.
-      Maker::place(
+      PartBuilder::place(
           part,
           {{x, fore ? y_ : y_ + width_.total(), z_}, kRight, kUp, fore ? kForwards : kBackwards});
       if (mitred && left)
@@ -245,7 +245,7 @@ class TopMaker {
           stripOf(first ? PartRole::LeftEdging : PartRole::RightEdging, sideEdging(top_), high);
       part.hand = mitred && front != back ? (first ? Hand::Left : Hand::Right) : Hand::None;
       const Length y = y_ - (mitred && front ? e : Length{});
-      Maker::place(
+      PartBuilder::place(
           part,
           {{first ? x_ : x_ + length_.total(), y, z_}, kBackwards, kUp, first ? kLeft : kRight});
       if (mitred && front)
@@ -256,7 +256,7 @@ class TopMaker {
     }
   }
 
-  const Maker& maker_;
+  const PartBuilder& builder_;
   const Top& top_;
   Length x_, y_, z_;
   Reason length_, width_;
@@ -265,8 +265,8 @@ class TopMaker {
 
 }  // namespace
 
-Result<std::vector<Part>> topParts(const Maker& maker, const Top& top, Point at) {
-  return TopMaker(maker, top, at).run();
+Result<std::vector<Part>> topParts(const PartBuilder& builder, const Top& top, Point at) {
+  return TopMaker(builder, top, at).run();
 }
 
 std::int64_t mostPieces(const Top& top, Length width) {
@@ -324,8 +324,8 @@ Top mirrored(const Top& of) {
   return out;
 }
 
-void make(const Maker& maker, const Top& of, Made& out) {
-  out.take(topParts(maker, of, {}));
+void make(const PartBuilder& builder, const Top& of, Made& out) {
+  out.take(topParts(builder, of, {}));
 }
 
 }  // namespace pp

@@ -3,7 +3,7 @@
 
 #include "core/job/check.h"
 #include "core/kinds/common/made.h"
-#include "core/parts/maker.h"
+#include "core/parts/part_builder.h"
 
 namespace pp {
 
@@ -15,7 +15,7 @@ Reason topWidth(const Top& top);
 // them.
 Reason frontEdging(const Top& top);
 Reason sideEdging(const Top& top);
-Result<std::vector<Part>> topParts(const Maker& maker, const Top& top, Point at);
+Result<std::vector<Part>> topParts(const PartBuilder& builder, const Top& top, Point at);
 std::int64_t mostPieces(const Top& top, Length width);  // over a run so wide
 
 // What the table of kinds asks of every kind.
@@ -25,6 +25,6 @@ void check(Check& to, const std::string& at, const Top& of);
 void begin(const Job& job, const PlainMaterials& materials, Top& out);
 Top mirrored(const Top& of);
 void fields(Archive& archive, Top& of);
-void make(const Maker& maker, const Top& of, Made& out);
+void make(const PartBuilder& builder, const Top& of, Made& out);
 
 }  // namespace pp

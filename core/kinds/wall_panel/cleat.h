@@ -2,7 +2,7 @@
 // spacer of the same thickness below.
 #pragma once
 
-#include "core/parts/maker.h"
+#include "core/parts/part_builder.h"
 
 namespace pp {
 
@@ -10,9 +10,9 @@ namespace pp {
 Reason cleatBlank(Length height, Length thickness, Length kerf);
 
 // Both halves, `length` long from `x`, behind the plane `y`; the hook's long face begins at `z`.
-Result<Part> cleatPart(const Maker& maker, const std::string& material, Reason length,
+Result<Part> cleatPart(const PartBuilder& builder, const std::string& material, Reason length,
                        Length height, Length x, Length y, Length z);
-Part spacerPart(const Maker& maker, const std::string& material, Reason length, Length height,
-                Length x, Length y, Length z);
+Part spacerPart(const PartBuilder& builder, const std::string& material, Reason length,
+                Length height, Length x, Length y, Length z);
 
 }  // namespace pp

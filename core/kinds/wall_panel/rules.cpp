@@ -8,18 +8,18 @@
 namespace pp {
 namespace {
 
-Result<std::vector<Part>> wallPanelParts(const Maker& maker, const WallPanel& panel) {
+Result<std::vector<Part>> wallPanelParts(const PartBuilder& builder, const WallPanel& panel) {
   std::vector<Part> out;
-  Part board = maker.board(PartRole::WallPanelSheet, panel.material, Reason("height", panel.height),
-                           Reason("width", panel.width));
+  Part board = builder.board(PartRole::WallPanelSheet, panel.material,
+                             Reason("height", panel.height), Reason("width", panel.width));
   board.show = Face::Outside;
-  board.grain = maker.grainOf(panel.material, panel.grain);
+  board.grain = builder.grainOf(panel.material, panel.grain);
   const Length t = board.thickness;
-  Maker::place(board, {{Length{}, t, Length{}}, kUp, kRight, kForwards});
+  PartBuilder::place(board, {{Length{}, t, Length{}}, kUp, kRight, kForwards});
   for (const Side side : {Side::Left, Side::Right, Side::Bottom, Side::Top})
-    maker.show(board, side, panel.banding);
+    builder.show(board, side, panel.banding);
   out.push_back(std::move(board));
-  const Length cleat = maker.thickness(panel.cleatMaterial);
+  const Length cleat = builder.thickness(panel.cleatMaterial);
   const Reason length = Reason("width", panel.width).minus("set-in", panel.setIn, 2);
   // Rows from the top down, the last above the spacer; a pair takes 2 * height - thickness.
   const Length pair = 2 * panel.cleatHeight - cleat;
@@ -28,11 +28,11 @@ Result<std::vector<Part>> wallPanelParts(const Maker& maker, const WallPanel& pa
   if (room < Length{})
     return cannot(
         "cleats",
-        std::to_string(panel.cleats) + " in a panel " + maker.shown(panel.height) + " high",
+        std::to_string(panel.cleats) + " in a panel " + builder.shown(panel.height) + " high",
         "fewer or lower cleats");
   for (int i = 0; i < panel.cleats; ++i) {
     const Length top = panel.height - i * (pair + room / panel.cleats);
-    auto part = cleatPart(maker, panel.cleatMaterial, length, panel.cleatHeight, panel.setIn, t,
+    auto part = cleatPart(builder, panel.cleatMaterial, length, panel.cleatHeight, panel.setIn, t,
                           top - panel.cleatHeight);
     if (!part) return part.problems();
     out.push_back(std::move(part).value());
@@ -41,19 +41,19 @@ Result<std::vector<Part>> wallPanelParts(const Maker& maker, const WallPanel& pa
     // In the middle of what is free below every pair of cleats.
     const Length free = room / panel.cleats;
     if (panel.support > free)
-      return cannot("supports", maker.shown(panel.support) + " wide",
-                    "at most " + maker.shown(std::max(free, Length{})) +
+      return cannot("supports", builder.shown(panel.support) + " wide",
+                    "at most " + builder.shown(std::max(free, Length{})) +
                         ", which is free between two rows of cleats");
     for (int i = 0; i < panel.cleats; ++i) {
       const Length foot = panel.height - (i + 1) * (pair + free);
-      Part strip = maker.board(PartRole::PanelSupport, panel.cleatMaterial, length,
-                               Reason("support", panel.support));
-      Maker::place(strip,
-                   {{panel.setIn, t, foot + (free - panel.support) / 2}, kRight, kUp, kBackwards});
+      Part strip = builder.board(PartRole::PanelSupport, panel.cleatMaterial, length,
+                                 Reason("support", panel.support));
+      PartBuilder::place(
+          strip, {{panel.setIn, t, foot + (free - panel.support) / 2}, kRight, kUp, kBackwards});
       out.push_back(std::move(strip));
     }
   }
-  out.push_back(spacerPart(maker, panel.cleatMaterial, length, spacer, panel.setIn, t, Length{}));
+  out.push_back(spacerPart(builder, panel.cleatMaterial, length, spacer, panel.setIn, t, Length{}));
   return out;
 }
 
@@ -86,8 +86,8 @@ WallPanel mirrored(const WallPanel& of) {
   return of;
 }
 
-void make(const Maker& maker, const WallPanel& of, Made& out) {
-  out.take(wallPanelParts(maker, of));
+void make(const PartBuilder& builder, const WallPanel& of, Made& out) {
+  out.take(wallPanelParts(builder, of));
 }
 
 }  // namespace pp

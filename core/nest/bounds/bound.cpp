@@ -3,9 +3,9 @@
 #include <algorithm>
 #include <cmath>
 
-#include "core/nest/sheet/arrangement.h"
 #include "core/nest/bounds/dual_feasible.h"
 #include "core/nest/bounds/guillotine_knapsack.h"
+#include "core/nest/sheet/arrangement.h"
 #include "core/nest/sheet/pattern_program.h"
 
 namespace pp::nest {

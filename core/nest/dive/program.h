@@ -6,8 +6,8 @@
 #include <set>
 #include <stop_token>
 
-#include "core/nest/sheet/arrangement.h"
 #include "core/nest/dive/full_sheet.h"
+#include "core/nest/sheet/arrangement.h"
 #include "core/nest/sheet/pattern_program.h"
 
 namespace pp::nest {

@@ -4,8 +4,8 @@
 
 #include <functional>
 
-#include "core/nest/sheet/arrangement.h"
 #include "core/nest/bounds/bound.h"
+#include "core/nest/sheet/arrangement.h"
 
 namespace pp::nest {
 

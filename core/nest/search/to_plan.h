@@ -4,8 +4,8 @@
 #include <optional>
 #include <stop_token>
 
-#include "core/nest/sheet/arrangement.h"
 #include "core/nest/bounds/bound.h"
+#include "core/nest/sheet/arrangement.h"
 
 namespace pp::nest {
 

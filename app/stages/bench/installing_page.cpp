@@ -1,16 +1,16 @@
 #include <utility>
 
-#include "app/stages/bench/leaf.h"
+#include "app/stages/bench/bench_page.h"
 #include "core/assembly/pages.h"
-#include "words/figures.h"
 #include "pictures/paint/installing_picture.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {
 
-class InstallingLeaf : public Leaf {
+class InstallingPage : public BenchPage {
  public:
-  InstallingLeaf(const Session& session, std::vector<bench::Pieces> pieces)
+  InstallingPage(const Session& session, std::vector<bench::Pieces> pieces)
       : session_(session), of_(std::move(pieces), session.job()) {}
 
   const bench::Worklist& list() const override { return of_.list; }
@@ -82,8 +82,9 @@ class InstallingLeaf : public Leaf {
 
 }  // namespace
 
-std::unique_ptr<Leaf> installingLeaf(const Session& session, std::vector<bench::Pieces> pieces) {
-  return std::make_unique<InstallingLeaf>(session, std::move(pieces));
+std::unique_ptr<BenchPage> installingLeaf(const Session& session,
+                                          std::vector<bench::Pieces> pieces) {
+  return std::make_unique<InstallingPage>(session, std::move(pieces));
 }
 
 }  // namespace pp

@@ -1,6 +1,6 @@
 #include <utility>
 
-#include "app/stages/bench/leaf.h"
+#include "app/stages/bench/bench_page.h"
 #include "core/assembly/pages.h"
 #include "pictures/paint/banding_picture.h"
 #include "words/figures.h"
@@ -8,9 +8,9 @@
 namespace pp {
 namespace {
 
-class BandingLeaf : public Leaf {
+class BandingPage : public BenchPage {
  public:
-  BandingLeaf(const Session& session, std::vector<bench::Pieces> pieces)
+  BandingPage(const Session& session, std::vector<bench::Pieces> pieces)
       : session_(session), of_(std::move(pieces), session.job()) {}
 
   const bench::Worklist& list() const override { return of_.list; }
@@ -104,8 +104,8 @@ class BandingLeaf : public Leaf {
 
 }  // namespace
 
-std::unique_ptr<Leaf> bandingLeaf(const Session& session, std::vector<bench::Pieces> pieces) {
-  return std::make_unique<BandingLeaf>(session, std::move(pieces));
+std::unique_ptr<BenchPage> bandingLeaf(const Session& session, std::vector<bench::Pieces> pieces) {
+  return std::make_unique<BandingPage>(session, std::move(pieces));
 }
 
 }  // namespace pp

@@ -1,8 +1,8 @@
 #include <utility>
 
-#include "app/stages/bench/leaf.h"
-#include "core/assembly/pages.h"
+#include "app/stages/bench/bench_page.h"
 #include "core/assembly/making.h"
+#include "core/assembly/pages.h"
 #include "core/breakdown/readings.h"
 #include "pictures/paint/assembly_picture.h"
 #include "words/figures.h"
@@ -10,13 +10,13 @@
 namespace pp {
 namespace {
 
-class AssemblyLeaf : public Leaf {
+class AssemblyPage : public BenchPage {
  public:
-  AssemblyLeaf(const Session& session, std::vector<bench::Pieces> pieces)
+  AssemblyPage(const Session& session, std::vector<bench::Pieces> pieces)
       : session_(session), of_(std::move(pieces), session.job()) {
     QStringList cautions;
     for (const bench::UnitOrder& unit : of_.units)
-      for (const bench::PutIn& step : unit.steps)
+      for (const bench::AssemblyStep& step : unit.steps)
         cautions += wordsOf(unit, step, of_.list.pieces(), session.style()).cautions;
     cautions.removeDuplicates();
     remark_ = cautions.join(QLatin1Char('\n'));
@@ -41,7 +41,7 @@ class AssemblyLeaf : public Leaf {
   QStringList stepsOf(std::size_t group) const override {
     const bench::UnitOrder& unit = of_.units[group];
     QStringList out;
-    for (const bench::PutIn& step : unit.steps) {
+    for (const bench::AssemblyStep& step : unit.steps) {
       const bool isWrong = step.unreached || step.isForced || step.tooLate;
       out << (isWrong ? QStringLiteral("! ") : QString()) +
                  putInWords(unit, step, of_.list.pieces());
@@ -64,7 +64,7 @@ class AssemblyLeaf : public Leaf {
   std::vector<Change> changes(const bench::Worklist::Step& step) const override {
     std::vector<Change> out;
     const bench::UnitOrder& unit = of_.unit(step);
-    const bench::PutIn& one = of_.putIn(step);
+    const bench::AssemblyStep& one = of_.putIn(step);
     if (const auto gluing = bench::gluingOf(one)) {
       const Gluing next = *gluing == Gluing::Never
                               ? Gluing::InShop
@@ -111,7 +111,7 @@ class AssemblyLeaf : public Leaf {
 
   StepWords words(const bench::Worklist::Step& step) const override {
     const bench::UnitOrder& unit = of_.unit(step);
-    const bench::PutIn& one = of_.putIn(step);
+    const bench::AssemblyStep& one = of_.putIn(step);
     const PutInWords said = wordsOf(unit, one, of_.list.pieces(), session_.style());
     StepWords out;
     out.with = QObject::tr("step %1 of %2").arg(step.work + 1).arg(unit.steps.size());
@@ -164,7 +164,7 @@ class AssemblyLeaf : public Leaf {
     return now != nullptr ? now->waiting : part.waiting;
   }
   // What was read since it was cut larger.
-  QString trimWords(const bench::PutIn& step) const {
+  QString trimWords(const bench::AssemblyStep& step) const {
     QStringList out;
     if (!step.waits) return {};
     for (const bench::PieceAt& at : step.pieces) {
@@ -186,8 +186,8 @@ class AssemblyLeaf : public Leaf {
 
 }  // namespace
 
-std::unique_ptr<Leaf> assemblyLeaf(const Session& session, std::vector<bench::Pieces> pieces) {
-  return std::make_unique<AssemblyLeaf>(session, std::move(pieces));
+std::unique_ptr<BenchPage> assemblyLeaf(const Session& session, std::vector<bench::Pieces> pieces) {
+  return std::make_unique<AssemblyPage>(session, std::move(pieces));
 }
 
 }  // namespace pp

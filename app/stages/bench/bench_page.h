@@ -11,8 +11,8 @@
 
 #include "app/session/session.h"
 #include "core/coating/samples.h"
-#include "core/machining/tried.h"
 #include "core/floor/worklist.h"
+#include "core/machining/tried.h"
 
 namespace pp {
 
@@ -43,9 +43,9 @@ struct ReadOffWork {
   std::function<bool(Job&, Length)> take;
 };
 
-class Leaf {
+class BenchPage {
  public:
-  virtual ~Leaf() = default;
+  virtual ~BenchPage() = default;
   virtual const bench::Worklist& list() const = 0;
   // "9 settings"
   virtual QString countWords() const = 0;
@@ -84,7 +84,7 @@ class Leaf {
 struct LeafKind {
   QString choice;  // on its button
   QString progress;
-  std::unique_ptr<Leaf> (*make)(const Session& session, std::vector<bench::Pieces> pieces);
+  std::unique_ptr<BenchPage> (*make)(const Session& session, std::vector<bench::Pieces> pieces);
   // Of what is done to a piece by itself, rather than to several together.
   bool isOfPieces = true;
 };
@@ -102,10 +102,11 @@ std::pair<QString, QString> inBothUnits(const LengthStyle& style, Say say) {
 
 Tone toneOf(const Job& job, const Part& part);
 
-std::unique_ptr<Leaf> installingLeaf(const Session& session, std::vector<bench::Pieces> pieces);
-std::unique_ptr<Leaf> machiningLeaf(const Session& session, std::vector<bench::Pieces> pieces);
-std::unique_ptr<Leaf> bandingLeaf(const Session& session, std::vector<bench::Pieces> pieces);
-std::unique_ptr<Leaf> assemblyLeaf(const Session& session, std::vector<bench::Pieces> pieces);
-std::unique_ptr<Leaf> finishingLeaf(const Session& session, std::vector<bench::Pieces> pieces);
+std::unique_ptr<BenchPage> installingLeaf(const Session& session,
+                                          std::vector<bench::Pieces> pieces);
+std::unique_ptr<BenchPage> machiningLeaf(const Session& session, std::vector<bench::Pieces> pieces);
+std::unique_ptr<BenchPage> bandingLeaf(const Session& session, std::vector<bench::Pieces> pieces);
+std::unique_ptr<BenchPage> assemblyLeaf(const Session& session, std::vector<bench::Pieces> pieces);
+std::unique_ptr<BenchPage> finishingLeaf(const Session& session, std::vector<bench::Pieces> pieces);
 
 }  // namespace pp

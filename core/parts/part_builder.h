@@ -11,10 +11,10 @@ namespace pp {
 inline constexpr Direction kRight{Axis::X, 1}, kLeft{Axis::X, -1}, kBackwards{Axis::Y, 1},
     kForwards{Axis::Y, -1}, kUp{Axis::Z, 1}, kDown{Axis::Z, -1};
 
-class Maker {
+class PartBuilder {
  public:
   // All are kept by reference. `group`: the one a carcass stands in, or null.
-  Maker(const Job& drawn, const Assembly& assembly, const CarcassGroup* group = nullptr);
+  PartBuilder(const Job& drawn, const Assembly& assembly, const CarcassGroup* group = nullptr);
 
   // A board without a place. Its thickness, grain and whether it is lumber follow the material.
   // `box`: what kind of box it is of, where it is of one.

@@ -1,4 +1,4 @@
-#include "app/stages/bench/leaf.h"
+#include "app/stages/bench/bench_page.h"
 
 namespace pp {
 

@@ -1,18 +1,18 @@
 #include <utility>
 
-#include "app/stages/bench/leaf.h"
+#include "app/stages/bench/bench_page.h"
 #include "core/assembly/covers.h"
 #include "core/assembly/pages.h"
 #include "core/breakdown/fittings.h"
-#include "words/figures.h"
 #include "pictures/paint/finish_picture.h"
+#include "words/figures.h"
 
 namespace pp {
 namespace {
 
-class FinishingLeaf : public Leaf {
+class FinishingPage : public BenchPage {
  public:
-  FinishingLeaf(const Session& session, std::vector<bench::Pieces> pieces)
+  FinishingPage(const Session& session, std::vector<bench::Pieces> pieces)
       : session_(session),
         of_(std::move(pieces), session.job(),
             session.store().state() ? session.store().state()->finishes
@@ -167,8 +167,9 @@ class FinishingLeaf : public Leaf {
 
 }  // namespace
 
-std::unique_ptr<Leaf> finishingLeaf(const Session& session, std::vector<bench::Pieces> pieces) {
-  return std::make_unique<FinishingLeaf>(session, std::move(pieces));
+std::unique_ptr<BenchPage> finishingLeaf(const Session& session,
+                                         std::vector<bench::Pieces> pieces) {
+  return std::make_unique<FinishingPage>(session, std::move(pieces));
 }
 
 }  // namespace pp

@@ -1,6 +1,6 @@
 #include <utility>
 
-#include "app/stages/bench/leaf.h"
+#include "app/stages/bench/bench_page.h"
 #include "core/assembly/pages.h"
 #include "pictures/paint/bench_picture.h"
 #include "words/figures.h"
@@ -36,9 +36,9 @@ QString cautionFor(bench::Tool tool) {
   return {};
 }
 
-class MachiningLeaf : public Leaf {
+class MachiningPage : public BenchPage {
  public:
-  MachiningLeaf(const Session& session, std::vector<bench::Pieces> pieces)
+  MachiningPage(const Session& session, std::vector<bench::Pieces> pieces)
       : session_(session), of_(std::move(pieces), session.breakdown().parts, session.job()) {}
 
   const bench::Worklist& list() const override { return of_.list; }
@@ -78,7 +78,8 @@ class MachiningLeaf : public Leaf {
                          .arg(figureWithUnit(std::max(*off, -*off), session_.style()),
                               figureWithUnit(slot->width - *off, session_.style()));
     out.caution = cautionFor(setting.tool);
-    if (isFromFence(setting) && setting.distance == Length{} && setting.cut != Cut::EdgeGroove)
+    if (isFromFence(setting) && setting.distance == Length{} &&
+        setting.cut != MachiningKind::EdgeGroove)
       out.caution += QObject::tr(" At 0 a wooden fence stands before the saw's: it is cut into.");
     for (const bench::Warning& warning : of_.warnings)
       if (warning.row == work.row) out.caution += QObject::tr(" Mind: %1.").arg(qs(warning.words));
@@ -129,8 +130,9 @@ class MachiningLeaf : public Leaf {
 
 }  // namespace
 
-std::unique_ptr<Leaf> machiningLeaf(const Session& session, std::vector<bench::Pieces> pieces) {
-  return std::make_unique<MachiningLeaf>(session, std::move(pieces));
+std::unique_ptr<BenchPage> machiningLeaf(const Session& session,
+                                         std::vector<bench::Pieces> pieces) {
+  return std::make_unique<MachiningPage>(session, std::move(pieces));
 }
 
 }  // namespace pp

@@ -1,4 +1,4 @@
-#include "core/breakdown/settle.h"
+#include "core/breakdown/assign_ids.h"
 
 #include <algorithm>
 
@@ -8,7 +8,7 @@
 
 namespace pp {
 
-Result<Lost> settle(Job& job, Id lastId) {
+Result<Lost> assignIdsAndCodes(Job& job, Id lastId) {
   job.lastId = std::max(job.lastId, lastId);
   giveIds(job);
   Lost lost = dropLost(job);

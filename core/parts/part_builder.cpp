@@ -1,4 +1,4 @@
-#include "core/parts/maker.h"
+#include "core/parts/part_builder.h"
 
 #include <algorithm>
 #include <array>
@@ -21,15 +21,15 @@ Side sideAt(const Direction& direction, bool high) {
 
 }  // namespace
 
-Maker::Maker(const Job& drawn, const Assembly& assembly, const CarcassGroup* group)
+PartBuilder::PartBuilder(const Job& drawn, const Assembly& assembly, const CarcassGroup* group)
     : drawn_(drawn), assembly_(assembly), group_(group), choices_(drawn, assembly.id) {
   // A group's own parts follow the materials.
   if (!assembly.lot.empty() && !std::holds_alternative<CarcassGroup>(assembly.body))
     lotted_ = asCutFromLot(drawn, assembly);
 }
 
-Part Maker::board(PartRole role, const std::string& material, Reason length, Reason width,
-                  std::string_view box) const {
+Part PartBuilder::board(PartRole role, const std::string& material, Reason length, Reason width,
+                        std::string_view box) const {
   const Material& sheet = *findMaterial(job(), material);
   Part part;
   part.role = role;
@@ -47,13 +47,13 @@ Part Maker::board(PartRole role, const std::string& material, Reason length, Rea
   return part;
 }
 
-void Maker::place(Part& part, const Pose& pose) {
+void PartBuilder::place(Part& part, const Pose& pose) {
   part.edges = {sideAt(pose.v, false), sideAt(pose.v, true), sideAt(pose.u, false),
                 sideAt(pose.u, true)};
   part.poses.push_back(pose);
 }
 
-void Maker::stand(std::vector<Part>& parts, const Standing& standing) {
+void PartBuilder::stand(std::vector<Part>& parts, const Standing& standing) {
   constexpr std::array kRound = {Side::Front, Side::Right, Side::Back, Side::Left};
   for (Part& part : parts) {
     for (Pose& pose : part.poses) pose = pose.in(standing);
@@ -64,7 +64,7 @@ void Maker::stand(std::vector<Part>& parts, const Standing& standing) {
   }
 }
 
-void Maker::show(Part& part, Side side, const std::string& banding) const {
+void PartBuilder::show(Part& part, Side side, const std::string& banding) const {
   const auto edge = part.edgeAt(side);
   if (!edge) return;
   // Solid wood has no plies to hide.
@@ -72,11 +72,11 @@ void Maker::show(Part& part, Side side, const std::string& banding) const {
   band(part, *edge, findBanding(job(), banding));
 }
 
-Length Maker::thickness(const std::string& material) const {
+Length PartBuilder::thickness(const std::string& material) const {
   return findMaterial(job(), material)->measured;
 }
 
-std::string Maker::shown(Length length) const {
+std::string PartBuilder::shown(Length length) const {
   return formatWithUnit(length, styleOf(job()));
 }
 
@@ -84,7 +84,7 @@ Problem cannot(std::string field, std::string found, std::string expected) {
   return {{}, 0, std::move(field), std::move(found), std::move(expected)};
 }
 
-PartGrain Maker::grainOf(const std::string& material, PanelGrain grain) const {
+PartGrain PartBuilder::grainOf(const std::string& material, PanelGrain grain) const {
   if (!findMaterial(job(), material)->grained || grain == PanelGrain::Either) return PartGrain::Any;
   return grain == PanelGrain::Upright ? PartGrain::Length : PartGrain::Width;
 }
