@@ -387,8 +387,8 @@ Length widthOf(const Job& job, const CarcassGroup& of) {
   if (of.left || of.right)
     if (const auto lines = groupLines(job, of)) return lines->wall;
   for (const Id id : of.members)
-    if (const Assembly* member = findAssembly(job, id); member != nullptr)
-      sum += widthOf(job, *member);
+    if (const Assembly* member = findAssembly(job, id); member != nullptr && member->isCarcass())
+      sum += widthOf(job, member->carcass());
   return sum;
 }
 
