@@ -41,10 +41,12 @@ class BaseFrameWriter : public SentenceWriter<BaseFrame> {
 
 }  // namespace
 
+template <>
 std::vector<Paragraph> sentence(const Saying& in, const BaseFrame& of) {
   return BaseFrameWriter(in.job, of).run();
 }
 
+template <>
 QString remark(const BaseFrame& /*of*/) {
   return {};
 }

@@ -175,10 +175,12 @@ class BoardsWriter : public FeatureWriter<Boards> {
 
 }  // namespace
 
+template <>
 std::vector<Paragraph> sentence(const Saying& in, const Boards& of) {
   return BoardsWriter(in.job, of).run();
 }
 
+template <>
 QString remark(const Boards& /*of*/) {
   return {};
 }

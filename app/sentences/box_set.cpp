@@ -63,10 +63,12 @@ class BoxSetWriter : public SentenceWriter<BoxSet> {
 
 }  // namespace
 
+template <>
 std::vector<Paragraph> sentence(const Saying& in, const BoxSet& of) {
   return BoxSetWriter(in.job, of).run();
 }
 
+template <>
 QString remark(const BoxSet& of) {
   return of.count + of.spares > 1
              ? QObject::tr("Equal parts of all %1 stay on one setting.").arg(of.count + of.spares)

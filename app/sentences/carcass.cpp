@@ -279,6 +279,7 @@ class CarcassWriter : public SentenceWriter<Carcass> {
 
 }  // namespace
 
+template <>
 std::vector<Paragraph> sentence(const Saying& in, const Carcass& /*of*/) {
   std::vector<Paragraph> out;
   if (in.selected) out = openingSentence(in.job, in.assembly, *in.selected);
@@ -315,6 +316,7 @@ QString jointRemark(Joint joint) {
 
 }  // namespace
 
+template <>
 QString remark(const Carcass& of) {
   if (of.cleat)
     return QObject::tr(

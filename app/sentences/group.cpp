@@ -237,10 +237,12 @@ class GroupWriter : public SentenceWriter<CarcassGroup> {
 
 }  // namespace
 
+template <>
 std::vector<Paragraph> sentence(const Saying& in, const CarcassGroup& of) {
   return GroupWriter(in.job, of).run();
 }
 
+template <>
 QString remark(const CarcassGroup& /*of*/) {
   return {};
 }

@@ -38,10 +38,12 @@ class HungShelfWriter : public SentenceWriter<HungShelf> {
 
 }  // namespace
 
+template <>
 std::vector<Paragraph> sentence(const Saying& in, const HungShelf& of) {
   return HungShelfWriter(in.job, of).run();
 }
 
+template <>
 QString remark(const HungShelf& /*of*/) {
   return QObject::tr("The wall's half goes into studs or masonry: follow the local code.");
 }

@@ -46,10 +46,12 @@ class PlatformWriter : public SentenceWriter<Platform> {
 
 }  // namespace
 
+template <>
 std::vector<Paragraph> sentence(const Saying& in, const Platform& of) {
   return PlatformWriter(in.job, of).run();
 }
 
+template <>
 QString remark(const Platform& /*of*/) {
   return {};
 }

@@ -44,10 +44,12 @@ class RingWriter : public SentenceWriter<Ring> {
 
 }  // namespace
 
+template <>
 std::vector<Paragraph> sentence(const Saying& in, const Ring& of) {
   return RingWriter(in.job, of).run();
 }
 
+template <>
 QString remark(const Ring& of) {
   return QObject::tr(
              "All %1 pieces come from one stop with one bevel; cut a test ring of scrap "

@@ -146,10 +146,12 @@ class SeatBoxWriter : public SentenceWriter<SeatBox> {
 
 }  // namespace
 
+template <>
 std::vector<Paragraph> sentence(const Saying& in, const SeatBox& of) {
   return SeatBoxWriter(in.job, of).run();
 }
 
+template <>
 QString remark(const SeatBox& /*of*/) {
   return QObject::tr("Lids want a stay, and finger room at the front.");
 }

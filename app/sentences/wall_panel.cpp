@@ -39,10 +39,12 @@ class WallPanelWriter : public SentenceWriter<WallPanel> {
 
 }  // namespace
 
+template <>
 std::vector<Paragraph> sentence(const Saying& in, const WallPanel& of) {
   return WallPanelWriter(in.job, of).run();
 }
 
+template <>
 QString remark(const WallPanel& /*of*/) {
   return QObject::tr(
       "The wall's half of every cleat goes into studs or masonry: follow the local code.");

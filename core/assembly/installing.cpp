@@ -8,6 +8,7 @@
 #include "core/breakdown/breakdown.h"
 #include "core/job/ids.h"
 #include "core/kinds/carcass/layout.h"
+#include "core/kinds/kind.h"
 #include "core/parts/sets.h"
 
 namespace pp::bench {
@@ -25,7 +26,7 @@ class Carrying {
   std::vector<Carried> run() {
     for (const UnitOrder& unit : order_) {
       const Assembly* assembly = findAssembly(job_, unit.assembly);
-      if (assembly != nullptr && std::holds_alternative<BoxSet>(assembly->body)) {
+      if (assembly != nullptr && kindOf(*assembly).installing.carried == CarriedAs::Boxes) {
         box(unit, *assembly);
         continue;
       }
@@ -202,8 +203,7 @@ class Carrying {
   void hang(Carried& one, const Assembly& of) const {
     const Assembly* assembly = findAssembly(job_, one.assembly);
     if (assembly == nullptr) assembly = &of;
-    one.isHung = std::holds_alternative<HungShelf>(assembly->body) ||
-                 std::holds_alternative<WallPanel>(assembly->body);
+    one.isHung = kindOf(*assembly).installing.hung;
     for (const SiteStand& stand : job_.site.stands)
       if (stand.assembly == of.id && stand.up > Length{}) one.isHung = true;
     if (!assembly->isCarcass()) return;

@@ -12,6 +12,7 @@
 #include "core/job/ids.h"
 #include "core/kinds/carcass/sliding.h"
 #include "core/kinds/group/lines.h"
+#include "core/kinds/kind.h"
 
 namespace pp::bench {
 namespace {
@@ -531,7 +532,7 @@ std::vector<UnitOrder> assemblyOrder(const std::vector<Pieces>& pieces, const Jo
     if (!hangTogether(bodies)) continue;
     const std::size_t before = out.size();
     // Boxes by themselves stand in nothing.
-    const bool isSet = std::holds_alternative<BoxSet>(assembly.body);
+    const bool isSet = kindOf(assembly).installing.carried == CarriedAs::Boxes;
     for (UnitOrder& unit :
          Assembling(std::move(bodies), std::move(member), job, assembly.code).run()) {
       if (isSet && unit.kind == UnitKind::Assembly &&

@@ -6,6 +6,7 @@
 #include <map>
 #include <set>
 
+#include "core/kinds/kind.h"
 #include "core/kinds/seat_box/rules.h"
 #include "core/parts/sets.h"
 
@@ -60,7 +61,7 @@ class Sections {
   std::vector<Section> run() {
     for (const Assembly& assembly : job_.assemblies) {
       assembly_ = &assembly;
-      std::visit([this](const auto& body) { of(body); }, assembly.body);
+      of(assembly);
     }
     return std::move(out_);
   }
@@ -130,7 +131,7 @@ class Sections {
     out_.push_back({assembly_->code, kind, what, load});
   }
 
-  void of(const Carcass& /*carcass*/) {
+  void caseOf() {
     const auto isOfCase = [](PartRole role) { return !isBase(role) && !isLoose(role); };
     const std::vector<Hull> apart = notGluedInShop(isOfCase);
     if (apart.size() < 2) put(SectionKind::Case, "the case", hullOf(isOfCase).load());
@@ -145,19 +146,29 @@ class Sections {
     loose(isBundled);
     base();
   }
-  void of(const CarcassGroup& /*group*/) {
-    base();
-    top();
+  void of(const Assembly& assembly) {
+    switch (kindOf(assembly).installing.carried) {
+      case CarriedAs::Whole:
+        return whole();
+      case CarriedAs::Case:
+        return caseOf();
+      case CarriedAs::Row:
+        base();
+        return top();
+      case CarriedAs::Top:
+        return top();
+      case CarriedAs::Base:
+        return base();
+      case CarriedAs::Boards:
+        return loose([](PartRole) { return true; });
+      case CarriedAs::Boxes:
+        return;
+      case CarriedAs::Bench:
+        return bench(std::get<SeatBox>(assembly.body));
+      case CarriedAs::Platform:
+        return boxes(std::get<Platform>(assembly.body));
+    }
   }
-  void of(const Top& /*top*/) { top(); }
-  void of(const BaseFrame& /*frame*/) { base(); }
-  void of(const WallPanel& /*panel*/) { whole(); }
-  void of(const HungShelf& /*shelf*/) { whole(); }
-  void of(const Ring& /*ring*/) { whole(); }
-  void of(const Boards& /*boards*/) {
-    loose([](PartRole) { return true; });
-  }
-  void of(const BoxSet& /*set*/) {}
 
   void whole() {
     const Hull hull = hullOf([](PartRole) { return true; });
@@ -211,26 +222,26 @@ class Sections {
     }
   }
 
-  void of(const SeatBox& seat) {
+  void bench(const SeatBox& seat) {
     const Hull all = hullOf([](PartRole) { return true; });
     const Length turn = seat.turn == SeatReturn::None ? Length{} : seat.turnLength;
-    const auto bench = [&](Length width, int lids, bool back) {
+    const auto section = [&](Length width, int lids, bool back) {
       const Length each = seatSections(seat, width, lids).front().width.total();
       const Length high = seat.height + (back ? seat.backHeight : Length{});
       put(SectionKind::Bench, "a section of it",
           {{each, seat.depth + seat.overFront, high},
            std::llround(all.grams * each.inMm() / (seat.width + turn).inMm())});
     };
-    bench(seat.width, seat.lids, true);
-    if (turn > Length{}) bench(turn, seat.turnLids, seat.turnBack);
+    section(seat.width, seat.lids, true);
+    if (turn > Length{}) section(turn, seat.turnLids, seat.turnBack);
   }
 
-  void of(const Platform& platform) {
+  void boxes(const Platform& platform) {
     const Hull all = hullOf([](PartRole) { return true; });
-    const std::int64_t boxes = std::int64_t{platform.across} * platform.deep;
+    const std::int64_t count = std::int64_t{platform.across} * platform.deep;
     put(SectionKind::Box, "a box of it",
         {{platform.width / platform.across, platform.depth / platform.deep, platform.height},
-         std::llround(all.grams / static_cast<double>(boxes))});
+         std::llround(all.grams / static_cast<double>(count))});
   }
 
   const Part* first(PartRole role) const {

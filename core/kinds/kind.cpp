@@ -18,13 +18,14 @@ namespace pp {
 namespace {
 
 template <class T>
-constexpr Kind row(const char* field, const char* name, char letter,
-                   SeenFrom seen = SeenFrom::Front) {
+constexpr Kind row(const char* field, const char* name, char letter, SeenFrom seen,
+                   Installing installing) {
   return {
       field,
       name,
       letter,
       seen,
+      installing,
       [](const Job& job, const AssemblyBody& body) { return widthOf(job, std::get<T>(body)); },
       [](const Job& job, const AssemblyBody& body) { return mostPieces(job, std::get<T>(body)); },
       [](Check& to, const std::string& at, const AssemblyBody& body) {
@@ -45,17 +46,17 @@ constexpr Kind row(const char* field, const char* name, char letter,
 
 // In the variant's order; a test asks every row for its own kind.
 constexpr Kinds kKinds = {
-    row<Carcass>("carcass", "carcass", 'B'),
-    row<CarcassGroup>("group", "group of carcasses", 'G'),
-    row<Top>("top", "worktop", 'W', SeenFrom::Above),
-    row<BaseFrame>("baseFrame", "base frame", 'F', SeenFrom::Above),
-    row<WallPanel>("wallPanel", "wall panel", 'P'),
-    row<SeatBox>("seatBox", "seat box", 'S'),
-    row<Platform>("platform", "platform", 'D', SeenFrom::Above),
-    row<Ring>("ring", "ring", 'R', SeenFrom::Above),
-    row<Boards>("boards", "boards", 'K'),
-    row<BoxSet>("boxSet", "boxes by themselves", 'T'),
-    row<HungShelf>("hungShelf", "hung shelf", 'H'),
+    row<Carcass>("carcass", "carcass", 'B', SeenFrom::Front, {CarriedAs::Case, false}),
+    row<CarcassGroup>("group", "group of carcasses", 'G', SeenFrom::Front, {CarriedAs::Row, false}),
+    row<Top>("top", "worktop", 'W', SeenFrom::Above, {CarriedAs::Top, false}),
+    row<BaseFrame>("baseFrame", "base frame", 'F', SeenFrom::Above, {CarriedAs::Base, false}),
+    row<WallPanel>("wallPanel", "wall panel", 'P', SeenFrom::Front, {CarriedAs::Whole, true}),
+    row<SeatBox>("seatBox", "seat box", 'S', SeenFrom::Front, {CarriedAs::Bench, false}),
+    row<Platform>("platform", "platform", 'D', SeenFrom::Above, {CarriedAs::Platform, false}),
+    row<Ring>("ring", "ring", 'R', SeenFrom::Above, {CarriedAs::Whole, false}),
+    row<Boards>("boards", "boards", 'K', SeenFrom::Front, {CarriedAs::Boards, false}),
+    row<BoxSet>("boxSet", "boxes by themselves", 'T', SeenFrom::Front, {CarriedAs::Boxes, false}),
+    row<HungShelf>("hungShelf", "hung shelf", 'H', SeenFrom::Front, {CarriedAs::Whole, true}),
 };
 
 PlainMaterials plainMaterials(const Job& job) {

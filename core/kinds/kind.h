@@ -22,11 +22,31 @@ namespace pp {
 // Which side shows what the kind is.
 enum class SeenFrom { Front, Above };
 
+// What of it is carried to where it will stand.
+enum class CarriedAs {
+  Whole,
+  Case,      // what is glued in the shop, its loose pieces and its base by themselves
+  Row,       // base and top; its members are assemblies of their own
+  Top,       // sheet by sheet
+  Base,      // section by section
+  Boards,    // each by itself
+  Boxes,     // each by itself, and they stand in nothing
+  Bench,     // section by section, as its lids part it
+  Platform,  // box by box
+};
+
+// How it comes to where it stands; every kind says it.
+struct Installing {
+  CarriedAs carried;
+  bool hung;  // on a wall, whatever is under it
+};
+
 struct Kind {
   const char* field;  // the field of an assembly that holds it in a job's file
   const char* name;   // as it is said
   char letter;        // begins the codes of new ones
   SeenFrom seen;
+  Installing installing;
   Length (*width)(const Job&, const AssemblyBody&);
   std::int64_t (*pieces)(const Job&, const AssemblyBody&);
   void (*check)(Check&, const std::string& at, const AssemblyBody&);

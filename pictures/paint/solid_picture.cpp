@@ -20,6 +20,7 @@
 #include "pictures/paint/set_text.h"
 #include "pictures/paint/wood.h"
 #include "words/figures.h"
+#include "core/kinds/kind.h"
 
 namespace pp {
 namespace {
@@ -300,7 +301,7 @@ void add(SolidScene& scene, const Job& job, const Breakdown& breakdown) {
 }  // namespace
 
 SolidScene sceneOfOne(const Job& job, const Assembly& assembly, const Breakdown& breakdown) {
-  if (!std::holds_alternative<BoxSet>(assembly.body)) return sceneOf(job, assembly, breakdown);
+  if (kindOf(assembly).installing.carried != CarriedAs::Boxes) return sceneOf(job, assembly, breakdown);
   Breakdown one;
   for (const Part& part : breakdown.parts)
     if (part.assembly == assembly.code && !part.poses.empty()) {

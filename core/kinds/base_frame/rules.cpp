@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "core/fields/archive.h"
 #include "core/kinds/common/count.h"
 #include "core/kinds/common/plain.h"
 
@@ -139,6 +140,19 @@ BaseFrame mirrored(const BaseFrame& of) {
 
 void make(const PartBuilder& builder, const BaseFrame& of, Made& out) {
   out.take(baseFrameParts(builder, of, {}));
+}
+
+void fields(Archive& a, BaseFrame& v) {
+  a.must("width", v.width);
+  a.must("depth", v.depth);
+  a.must("height", v.height);
+  a.must("material", v.material);
+  a("crossEvery", v.crossEvery);
+  a("longest", v.longest);
+  a.unlessDefault("legs", v.legs);
+  a.unlessDefault("legMaterial", v.legMaterial);
+  a.unlessDefault("legWidth", v.legWidth);
+  a.unlessDefault("legEvery", v.legEvery);
 }
 
 }  // namespace pp

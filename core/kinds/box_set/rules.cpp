@@ -1,8 +1,11 @@
 #include "core/kinds/box_set/rules.h"
 
+#include "core/fields/archive.h"
 #include "core/kinds/carcass/box_parts.h"
+#include "core/kinds/carcass/fields.h"
 #include "core/kinds/carcass/rules.h"
 #include "core/kinds/common/plain.h"
+#include "core/kinds/common/words.h"
 
 namespace pp {
 namespace {
@@ -72,6 +75,17 @@ void make(const PartBuilder& builder, const BoxSet& of, Made& out) {
                                 Length{},
                                 (i / columns) * (box.height + kBetween)}))
       out.parts.push_back(std::move(part));
+}
+
+void fields(Archive& a, BoxSet& v) {
+  a.choice("what", v.what, kBankKinds);
+  a("count", v.count);
+  a("spares", v.spares);
+  a("inside", v.inside);
+  a.must("width", v.width);
+  a.must("depth", v.depth);
+  a.must("height", v.height);
+  a.must("boxes", v.boxes);
 }
 
 }  // namespace pp

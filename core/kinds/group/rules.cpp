@@ -6,8 +6,10 @@
 #include <set>
 #include <utility>
 
+#include "core/fields/archive.h"
 #include "core/job/ids.h"
 #include "core/kinds/base_frame/rules.h"
+#include "core/kinds/carcass/fields.h"
 #include "core/kinds/carcass/frame.h"
 #include "core/kinds/carcass/rules.h"
 #include "core/kinds/carcass/stand.h"
@@ -496,6 +498,35 @@ CarcassGroup mirrored(const CarcassGroup& of) {
 
 void make(const PartBuilder& builder, const CarcassGroup& of, Made& out) {
   out.take(GroupMaker(builder, of).run());
+}
+
+void fields(Archive& a, GroupLeg& v) {
+  a.must("members", v.members);
+  a("filler", v.filler);
+  a.unlessDefault("blind", v.blind);
+}
+
+void fields(Archive& a, GroupBridge& v) {
+  a.must("after", v.after);
+  a("width", v.width);
+  a("shelves", v.shelves);
+  a.must("material", v.material);
+  a("ledge", v.ledge);
+}
+
+void fields(Archive& a, CarcassGroup& v) {
+  a.must("members", v.members);
+  a("stand", v.stand);
+  a("frame", v.frame);
+  a("top", v.top);
+  a("width", v.width);
+  a.unlessDefault("fixed", v.fixed);
+  a("left", v.left);
+  a("right", v.right);
+  a.unlessDefault("bridges", v.bridges);
+  a.unlessDefault("fillerMaterial", v.fillerMaterial);
+  a.choice("cornerTop", v.cornerTop,
+           {{"butted", CornerTop::Butted}, {"mitred", CornerTop::Mitred}});
 }
 
 }  // namespace pp

@@ -1,5 +1,6 @@
 #include "core/kinds/hung_shelf/rules.h"
 
+#include "core/fields/archive.h"
 #include "core/kinds/common/end_joint.h"
 #include "core/kinds/common/plain.h"
 #include "core/kinds/wall_panel/cleat.h"
@@ -111,6 +112,18 @@ HungShelf mirrored(const HungShelf& of) {
 
 void make(const PartBuilder& builder, const HungShelf& of, Made& out) {
   out.take(shelfParts(builder, of));
+}
+
+void fields(Archive& a, HungShelf& v) {
+  a.must("width", v.width);
+  a.must("depth", v.depth);
+  a.must("material", v.material);
+  a("banding", v.banding);
+  a("brace", v.brace);
+  a("braceFoot", v.braceFoot);
+  a("setIn", v.setIn);
+  a.must("cleatMaterial", v.cleatMaterial);
+  a("cleatHeight", v.cleatHeight);
 }
 
 }  // namespace pp

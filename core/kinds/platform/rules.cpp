@@ -1,7 +1,9 @@
 #include "core/kinds/platform/rules.h"
 
+#include "core/fields/archive.h"
 #include "core/kinds/common/end_joint.h"
 #include "core/kinds/common/plain.h"
+#include "core/kinds/common/words.h"
 
 namespace pp {
 namespace {
@@ -133,6 +135,20 @@ Platform mirrored(const Platform& of) {
 
 void make(const PartBuilder& builder, const Platform& of, Made& out) {
   out.take(PlatformMaker(builder, of).run());
+}
+
+void fields(Archive& a, Platform& v) {
+  a.must("width", v.width);
+  a.must("depth", v.depth);
+  a.must("height", v.height);
+  a.must("material", v.material);
+  a("across", v.across);
+  a("deep", v.deep);
+  a.choice("joint", v.joint, kJoints);
+  a.unlessDefault("dadoDepth", v.dadoDepth);
+  a.unlessDefault("slats", v.slats);
+  a.unlessDefault("slat", v.slat);
+  a.unlessDefault("deckMaterial", v.deckMaterial);
 }
 
 }  // namespace pp

@@ -1,7 +1,9 @@
 #include "core/kinds/ring/rules.h"
 
+#include "core/fields/archive.h"
 #include "core/kinds/common/end_joint.h"
 #include "core/kinds/common/plain.h"
+#include "core/kinds/common/words.h"
 #include "core/parts/trig.h"
 
 namespace pp {
@@ -80,6 +82,15 @@ Ring mirrored(const Ring& of) {
 
 void make(const PartBuilder& builder, const Ring& of, Made& out) {
   out.take(ringParts(builder, of));
+}
+
+void fields(Archive& a, Ring& v) {
+  a.must("pieces", v.pieces);
+  a.must("side", v.side);
+  a.must("width", v.width);
+  a.must("material", v.material);
+  a.choice("joint", v.joint, kJoints);
+  a.unlessDefault("perJoint", v.perJoint);
 }
 
 }  // namespace pp

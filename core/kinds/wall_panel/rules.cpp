@@ -2,7 +2,9 @@
 
 #include <algorithm>
 
+#include "core/fields/archive.h"
 #include "core/kinds/common/plain.h"
+#include "core/kinds/common/words.h"
 #include "core/kinds/wall_panel/cleat.h"
 
 namespace pp {
@@ -88,6 +90,19 @@ WallPanel mirrored(const WallPanel& of) {
 
 void make(const PartBuilder& builder, const WallPanel& of, Made& out) {
   out.take(wallPanelParts(builder, of));
+}
+
+void fields(Archive& a, WallPanel& v) {
+  a.must("width", v.width);
+  a.must("height", v.height);
+  a.must("material", v.material);
+  a.must("cleatMaterial", v.cleatMaterial);
+  a("cleatHeight", v.cleatHeight);
+  a("setIn", v.setIn);
+  a("cleats", v.cleats);
+  a("banding", v.banding);
+  a.choice("grain", v.grain, kPanelGrains);
+  a.unlessDefault("support", v.support);
 }
 
 }  // namespace pp
