@@ -125,8 +125,8 @@ class Archive {
   virtual void plain(const char* name, std::size_t& value) = 0;
   // A length, or the word where there is none.
   virtual void lengthOr(const char* name, std::optional<Length>& value, const char* word) = 0;
-  // Reading, `at` is the place of the word that stands there, or as it was; writing, nothing is
-  // written where it lies beyond the last.
+  // Reading, `at` is the place of the word that stands there, or as it was. Writing, a place beyond
+  // the last throws std::logic_error: what has no word would come back as something else.
   virtual void word(const char* name, std::size_t& at, const WordTable& words) = 0;
   virtual void list(const char* name, const RowTable& rows) = 0;
   virtual void object(const char* name, const Described& value) = 0;

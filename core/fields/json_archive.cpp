@@ -6,6 +6,7 @@
 #include <cmath>
 #include <nlohmann/json.hpp>
 #include <set>
+#include <stdexcept>
 #include <utility>
 
 #include "core/length/format.h"
@@ -215,7 +216,9 @@ void JsonWriter::lengthOr(const char* name, std::optional<Length>& value, const 
   put(name, value ? lengthJson(*value, unit_) : OrderedJson(word));
 }
 void JsonWriter::word(const char* name, std::size_t& at, const WordTable& words) {
-  if (at < words.count) put(name, words.word(words.rows, at));
+  if (at >= words.count)
+    throw std::logic_error(std::string("there is no word for the value of ") + name);
+  put(name, words.word(words.rows, at));
 }
 void JsonWriter::list(const char* name, const RowTable& rows) {
   JsonWriter inner(unit_);

@@ -97,7 +97,10 @@ void fields(Archive& a, Machining& v) {
             {"rounded corner", MachiningKind::RoundCorner},
             {"rounded end", MachiningKind::RoundEnd},
             {"hole row", MachiningKind::HoleRow},
-            {"thickness taper", MachiningKind::ThicknessTaper}});
+            {"thickness taper", MachiningKind::ThicknessTaper},
+            {"recess", MachiningKind::Recess},
+            {"round-over", MachiningKind::RoundOver},
+            {"chamfer", MachiningKind::Chamfer}});
   a.choice("face", v.face, kFaces);
   a("receives", v.receives);
   a("u0", v.u0);
@@ -113,6 +116,8 @@ void fields(Archive& a, Machining& v) {
   a("pitch", v.pitch);
   a("angle", v.angle);
   a("through", v.through);
+  a.unlessDefault("bothFaces", v.bothFaces);
+  a.unlessDefault("assembled", v.assembled);
 }
 
 void fields(Archive& a, Join& v) {
@@ -177,9 +182,13 @@ void fields(Archive& a, Part& v) {
   a("runOrder", v.runOrder);
   a.choice("series", v.series, kRunSeries);
   a("runsRound", v.runsRound);
+  a.unlessDefault("waiting", v.waiting);
+  a.unlessDefault("readOff", v.readOff);
+  a.unlessDefault("anySuch", v.anySuch);
   a("machining", v.machining);
   a("joins", v.joins);
   a("poses", v.poses);
+  a.unlessDefault("opening", v.opening);
   if (!v.keys.empty()) v.role = v.keys.front().role;
 }
 

@@ -15,6 +15,7 @@ inline constexpr Choice<RunSeries> kRunSeries[] = {
 inline constexpr Choice<PartGrain> kPartGrains[] = {
     {"length", PartGrain::Length}, {"width", PartGrain::Width}, {"any", PartGrain::Any}};
 
+void fields(Archive& a, Machining& v);
 void fields(Archive& a, Part& v);
 
 }  // namespace pp

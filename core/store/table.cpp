@@ -47,8 +47,9 @@ void SqlWriter::plain(const char*, int& value) {
 void SqlWriter::plain(const char*, std::int64_t& value) {
   statement_.bind(++at_, value);
 }
-void SqlWriter::word(const char*, std::size_t& at, const WordTable& words) {
-  if (at < words.count) statement_.bind(++at_, std::string(words.word(words.rows, at)));
+void SqlWriter::word(const char* name, std::size_t& at, const WordTable& words) {
+  if (at >= words.count) notInARow(name);
+  statement_.bind(++at_, std::string(words.word(words.rows, at)));
 }
 void SqlWriter::list(const char*, const RowTable& rows) {
   statement_.bind(++at_, listText(rows));
