@@ -12,6 +12,7 @@
 #include <thread>
 
 #include "core/shop/job_rack.h"
+#include "core/store/store.h"
 
 namespace pp {
 
