@@ -19,7 +19,7 @@
 #include "tests/app/shown_window.h"
 #include "words/figures.h"
 
-namespace pp {
+namespace pp::bench_test {
 namespace {
 
 using test::click;
@@ -500,4 +500,4 @@ TEST(BenchWords, sayWhereARowOfHolesBeginsAndHowItGoesOn) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::bench_test

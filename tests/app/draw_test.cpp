@@ -18,7 +18,7 @@
 #include "tests/app/drawing.h"
 #include "words/figures.h"
 
-namespace pp {
+namespace pp::draw_test {
 namespace {
 
 using test::click;
@@ -398,4 +398,4 @@ TEST_F(Draw, aPanelHasChoicesOfItsOwn) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::draw_test

@@ -6,7 +6,7 @@
 
 #include "tests/app/drawing.h"
 
-namespace pp {
+namespace pp::drawn_up_test {
 namespace {
 
 using test::named;
@@ -267,4 +267,4 @@ TEST_F(DrawnUp, aGroupInANookOnABaseInSections) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::drawn_up_test

@@ -21,7 +21,7 @@
 #include "pictures/paper/page.h"
 #include "words/figures.h"
 
-namespace pp {
+namespace pp::figures_test {
 namespace {
 
 using Face = TextRun::Face;
@@ -327,4 +327,4 @@ TEST(JobPicture, showsWhatIsInTheJob) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::figures_test

@@ -5,7 +5,7 @@
 #include "app/session/history.h"
 #include "app/session/modes.h"
 
-namespace pp {
+namespace pp::history_test {
 namespace {
 
 std::shared_ptr<const Job> boards(std::size_t count) {
@@ -152,4 +152,4 @@ TEST(FileNames, areMadeOfWhateverAThingIsCalled) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::history_test

@@ -14,7 +14,7 @@
 #include "tests/app/shown_window.h"
 #include "words/figures.h"
 
-namespace pp {
+namespace pp::labels_test {
 namespace {
 
 using test::click;
@@ -237,4 +237,4 @@ TEST_F(LabelsAtTheSaw, theStandInShowsWhatCameOut) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::labels_test

@@ -12,7 +12,7 @@
 #include "tests/app/shown_window.h"
 #include "words/figures.h"
 
-namespace pp {
+namespace pp::lasting_test {
 namespace {
 
 using test::press;
@@ -158,4 +158,4 @@ TEST_F(Lasting, nameAndPlaceAreChangedInTheirDialogAndUndone) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::lasting_test

@@ -9,7 +9,7 @@
 #include "tests/app/shown_window.h"
 #include "words/figures.h"
 
-namespace pp {
+namespace pp::layout_test {
 namespace {
 
 using test::click;
@@ -284,4 +284,4 @@ TEST_F(LayOut, partsThatFindNoSheetAreSaid) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::layout_test

@@ -11,7 +11,7 @@
 #include "tests/app/shown_window.h"
 #include "words/figures.h"
 
-namespace pp {
+namespace pp::making_test {
 namespace {
 
 using test::click;
@@ -278,4 +278,4 @@ TEST_F(AsTheMakerHasIt, boardsAreGivenAPlaceInDraw) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::making_test

@@ -3,7 +3,7 @@
 #include "pictures/paint/tape_picture.h"
 #include "pictures/paint/wood.h"
 
-namespace pp {
+namespace pp::mapping_test {
 namespace {
 
 TEST(Mapping, fitsAndCentresBothWaysUp) {
@@ -31,4 +31,4 @@ TEST(Tape, marksTheNearestTickAndItsLookAlikes) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::mapping_test

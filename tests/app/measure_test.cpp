@@ -12,7 +12,7 @@
 #include "core/site/words.h"
 #include "tests/app/shown_window.h"
 
-namespace pp {
+namespace pp::measure_test {
 namespace {
 
 using test::click;
@@ -294,4 +294,4 @@ TEST_F(Measure, anAssemblyFillsTheWallAndFollowsANewReading) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::measure_test

@@ -11,7 +11,7 @@
 #include "core/formats/job_json.h"
 #include "tests/app/shown_window.h"
 
-namespace pp {
+namespace pp::menus_test {
 namespace {
 
 using test::click;
@@ -211,4 +211,4 @@ TEST_F(Menus, whatIsKeptAlreadyIsReplacedOnlyWhenToldTo) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::menus_test

@@ -5,7 +5,7 @@
 #include "app/grid/columns.h"
 #include "app/stages/parts/parts_model.h"
 
-namespace pp {
+namespace pp::models_test {
 namespace {
 
 constexpr auto kFatal = QAbstractItemModelTester::FailureReportingMode::Fatal;
@@ -76,4 +76,4 @@ TEST(StockColumns, everyColumnTakesBackWhatItShows) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::models_test

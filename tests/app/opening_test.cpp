@@ -18,7 +18,7 @@
 #include "tests/app/shown_window.h"
 #include "words/figures.h"
 
-namespace pp {
+namespace pp::opening_test {
 namespace {
 
 using test::appear;
@@ -395,4 +395,4 @@ TEST_F(FirstMinute, nothingIsPrintedOfWhatIsNotThere) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::opening_test

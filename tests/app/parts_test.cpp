@@ -13,7 +13,7 @@
 #include "app/stages/parts/parts_stage.h"
 #include "tests/app/shown_window.h"
 
-namespace pp {
+namespace pp::parts_test {
 namespace {
 
 using test::click;
@@ -185,4 +185,4 @@ TEST_F(Parts, aPartAddedByHandIsRemovedAgain) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::parts_test

@@ -24,7 +24,7 @@
 #include "tests/core/support.h"
 #include "words/figures.h"
 
-namespace pp {
+namespace pp::print_test {
 namespace {
 
 QString outputOf(const QString& program, const QStringList& arguments) {
@@ -489,4 +489,4 @@ TEST(Print, noMorePagesAreDrawnThanAreWanted) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::print_test

@@ -15,7 +15,7 @@
 #include "app/stages/rack/rack_leaves.h"
 #include "tests/app/shown_window.h"
 
-namespace pp {
+namespace pp::rack_test {
 namespace {
 
 using test::click;
@@ -277,4 +277,4 @@ TEST_F(Rack, theGaugeReadsIntoTheCellAndTheField) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::rack_test

@@ -27,7 +27,7 @@
 #include "tests/faults/jobs.h"
 #include "words/figures.h"
 
-namespace pp {
+namespace pp::reliability_test {
 namespace {
 
 using test::click;
@@ -448,4 +448,4 @@ TEST(PlanRunner, ofManySearchesOnlyTheLastIsHeardOf) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::reliability_test

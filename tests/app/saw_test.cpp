@@ -13,7 +13,7 @@
 #include "tests/app/shown_window.h"
 #include "words/figures.h"
 
-namespace pp {
+namespace pp::saw_test {
 namespace {
 
 using test::click;
@@ -321,4 +321,4 @@ TEST_F(AtTheSaw, withoutACuttingItSaysWhereOneComesFrom) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::saw_test

@@ -8,7 +8,7 @@
 #include "core/job/ids.h"
 #include "tests/app/driver.h"
 
-namespace pp {
+namespace pp::session_test {
 namespace {
 
 Job widened(const Job& job, int mm) {
@@ -208,4 +208,4 @@ TEST(Session, aBrokenFileLeavesWhatIsOpen) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::session_test

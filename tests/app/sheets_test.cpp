@@ -17,7 +17,7 @@
 #include "tests/app/shown_window.h"
 #include "words/figures.h"
 
-namespace pp {
+namespace pp::sheets_test {
 namespace {
 
 struct Planned {
@@ -252,4 +252,4 @@ TEST_F(SheetsShown, oneSheetFillsTheStageAndGoesBack) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::sheets_test

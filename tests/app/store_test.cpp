@@ -19,7 +19,7 @@
 #include "core/shop/cost.h"
 #include "tests/app/shown_window.h"
 
-namespace pp {
+namespace pp::store_test {
 namespace {
 
 using test::click;
@@ -542,4 +542,4 @@ TEST_F(ShopsThings, aSizeIsSoughtInTheRack) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::store_test

@@ -11,7 +11,7 @@
 #include "app/session/remembered.h"
 #include "tests/app/shown_window.h"
 
-namespace pp {
+namespace pp::table_test {
 namespace {
 
 class Tables : public test::ShownWindow {
@@ -161,4 +161,4 @@ TEST(Remembered, jobsAreKeptNewestFirstAndOnce) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::table_test

@@ -14,7 +14,7 @@
 #include "core/job/ids.h"
 #include "tests/app/shown_window.h"
 
-namespace pp {
+namespace pp::taking_test {
 namespace {
 
 using test::click;
@@ -271,4 +271,4 @@ TEST_F(Taking, aRefusalNamesThingsAsTheScreenDoes) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::taking_test

@@ -19,7 +19,7 @@
 #include "tests/app/shown_window.h"
 #include "words/figures.h"
 
-namespace pp {
+namespace pp::window_test {
 namespace {
 
 using test::click;
@@ -324,4 +324,4 @@ TEST_F(Window, everythingInteractiveHasAName) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::window_test

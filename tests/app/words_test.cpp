@@ -14,7 +14,7 @@
 #include "core/kinds/carcass/layout.h"
 #include "tests/app/shown_window.h"
 
-namespace pp {
+namespace pp::words_test {
 namespace {
 
 struct Outcome {
@@ -139,4 +139,4 @@ INSTANTIATE_TEST_SUITE_P(Jobs, Words, testing::Values("kinds", "ringing-trolley"
                          });
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::words_test

@@ -19,7 +19,7 @@
 #include "tests/core/ordered.h"
 #include "tests/core/support.h"
 
-namespace pp::bench {
+namespace pp::bench::assembly_test {
 namespace {
 
 using test::mm;
@@ -514,4 +514,4 @@ RC_GTEST_PROP(AssemblyOrder, everyPieceOfTheOtherKindsGetsPastWhatIsThere, ()) {
 }
 
 }  // namespace
-}  // namespace pp::bench
+}  // namespace pp::bench::assembly_test

@@ -5,7 +5,7 @@
 #include "core/floor/at_saw.h"
 #include "tests/core/taken.h"
 
-namespace pp {
+namespace pp::at_saw_test {
 namespace {
 
 using floor::AtSaw;
@@ -138,4 +138,4 @@ TEST(AtSaw, theHalfCutDemoGoesOn) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::at_saw_test

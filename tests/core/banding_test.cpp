@@ -8,7 +8,7 @@
 #include "core/breakdown/assign_ids.h"
 #include "tests/core/taken.h"
 
-namespace pp {
+namespace pp::banding_test {
 namespace {
 
 using bench::Bandings;
@@ -233,4 +233,4 @@ RC_GTEST_PROP(BandingByRoll, hasEveryBandedEdgeOnce, ()) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::banding_test

@@ -5,7 +5,7 @@
 #include "core/saw/bar_cuts.h"
 #include "tests/core/support.h"
 
-namespace pp {
+namespace pp::bar_cuts_test {
 namespace {
 
 using test::mm;
@@ -130,4 +130,4 @@ TEST(BarCuts, comeAfterThoseOfTheSheetsAtTheSaw) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::bar_cuts_test

@@ -8,7 +8,7 @@
 #include "tests/core/nest_support.h"
 #include "tests/core/support.h"
 
-namespace pp::nest {
+namespace pp::nest::bars_test {
 namespace {
 
 using test::mm;
@@ -158,4 +158,4 @@ RC_GTEST_PROP(Bars, provenPlansAreNeverAboveAPlantedOne, ()) {
 }
 
 }  // namespace
-}  // namespace pp::nest
+}  // namespace pp::nest::bars_test

@@ -11,7 +11,7 @@
 #include "core/parts/machining.h"
 #include "tests/core/taken.h"
 
-namespace pp {
+namespace pp::bench_test {
 namespace {
 
 using bench::Pieces;
@@ -587,4 +587,4 @@ TEST(Tried, whatCannotBeReadIsLeftOut) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::bench_test

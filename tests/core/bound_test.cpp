@@ -6,7 +6,7 @@
 #include "core/nest/sheet/arrangement.h"
 #include "tests/core/nest_support.h"
 
-namespace pp {
+namespace pp::bound_test {
 namespace {
 
 using nest::Random;
@@ -143,4 +143,4 @@ TEST(Bound, dualFeasibleWeightsNeverOverfillASheet) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::bound_test

@@ -12,7 +12,7 @@
 #include "core/kinds/validate.h"
 #include "tests/core/support.h"
 
-namespace pp {
+namespace pp::box_set_test {
 namespace {
 
 using test::mm;
@@ -212,4 +212,4 @@ TEST(BoxSet, anotherBoxKeepsTheCodes) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::box_set_test

@@ -8,7 +8,7 @@
 #include "core/kinds/validate.h"
 #include "tests/core/support.h"
 
-namespace pp {
+namespace pp::breakdown_test {
 namespace {
 
 using test::mm;
@@ -352,4 +352,4 @@ TEST(Lots, anAssemblyIsAsThickAsTheLotItIsCutFrom) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::breakdown_test

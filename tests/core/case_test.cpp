@@ -7,7 +7,7 @@
 #include "tests/core/bodies.h"
 #include "tests/core/support.h"
 
-namespace pp {
+namespace pp::case_test {
 namespace {
 
 using test::mm;
@@ -388,4 +388,4 @@ TEST(Case, slidingPanelsLiftIntoTheUpperGroove) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::case_test

@@ -18,7 +18,7 @@
 #include "tests/core/bodies.h"
 #include "tests/core/support.h"
 
-namespace pp {
+namespace pp::choice_test {
 namespace {
 
 using test::mm;
@@ -490,4 +490,4 @@ RC_GTEST_PROP(Choice, aMirrorKeepsEveryPieceOfWood, ()) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::choice_test

@@ -7,7 +7,7 @@
 #include "core/secondlook/clash_look.h"
 #include "tests/core/listed.h"
 
-namespace pp {
+namespace pp::clash_test {
 namespace {
 
 using test::mm;
@@ -225,4 +225,4 @@ TEST(Clash, isSilentWithoutAPlace) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::clash_test

@@ -14,7 +14,7 @@
 #include "tests/core/bodies.h"
 #include "tests/core/listed.h"
 
-namespace pp {
+namespace pp::corner_test {
 namespace {
 
 using test::missing;
@@ -308,4 +308,4 @@ TEST(Corner, everyMemberOnceAndKnown) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::corner_test

@@ -9,7 +9,7 @@
 #include "core/formats/job_json.h"
 #include "tests/core/support.h"
 
-namespace pp {
+namespace pp::csv_test {
 namespace {
 
 const std::string kStock =
@@ -186,4 +186,4 @@ TEST(File, isWrittenWholeOrNotAtAll) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::csv_test

@@ -12,7 +12,7 @@
 #include "tests/core/nest_support.h"
 #include "tests/core/support.h"
 
-namespace pp {
+namespace pp::defect_test {
 namespace {
 
 using test::demand;
@@ -252,4 +252,4 @@ RC_GTEST_PROP(Defect, everyPlanLeavesThemFree, ()) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::defect_test

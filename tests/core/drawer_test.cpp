@@ -7,7 +7,7 @@
 #include "core/kinds/carcass/pads.h"
 #include "tests/core/support.h"
 
-namespace pp {
+namespace pp::drawer_test {
 namespace {
 
 using test::mm;
@@ -311,4 +311,4 @@ TEST(DrawerBank, aBoxOfWhichNothingWouldBeLeftIsRefused) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::drawer_test

@@ -5,7 +5,7 @@
 #include "core/breakdown/effort.h"
 #include "tests/core/support.h"
 
-namespace pp {
+namespace pp::effort_test {
 namespace {
 
 using test::mm;
@@ -43,4 +43,4 @@ TEST(Effort, buttedPanelsSaveTheDados) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::effort_test

@@ -8,7 +8,7 @@
 #include "core/breakdown/fittings.h"
 #include "tests/core/ordered.h"
 
-namespace pp::bench {
+namespace pp::bench::fasteners_test {
 namespace {
 
 using test::mm;
@@ -227,4 +227,4 @@ TEST(Fasteners, keepOutOfAGrooveOfTheMate) {
 }
 
 }  // namespace
-}  // namespace pp::bench
+}  // namespace pp::bench::fasteners_test

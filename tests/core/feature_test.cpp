@@ -10,7 +10,7 @@
 #include "core/parts/solid.h"
 #include "tests/core/support.h"
 
-namespace pp {
+namespace pp::feature_test {
 namespace {
 
 using test::mm;
@@ -332,4 +332,4 @@ RC_GTEST_PROP(Feature, neverTakesMoreThanTheBoard, ()) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::feature_test

@@ -16,7 +16,7 @@
 #include "tests/core/bodies.h"
 #include "tests/core/support.h"
 
-namespace pp {
+namespace pp::figure_test {
 namespace {
 
 using test::mm;
@@ -434,4 +434,4 @@ TEST(LoneMember, aDoubleDivider) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::figure_test

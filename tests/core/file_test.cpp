@@ -13,7 +13,7 @@
 #include "core/job/ids.h"
 #include "tests/core/support.h"
 
-namespace pp {
+namespace pp::file_test {
 namespace {
 
 namespace fs = std::filesystem;
@@ -155,4 +155,4 @@ TEST(AutosaveFile, isReadAsItWasWritten) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::file_test

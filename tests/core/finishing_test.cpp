@@ -8,7 +8,7 @@
 #include "core/breakdown/fittings.h"
 #include "tests/core/taken.h"
 
-namespace pp {
+namespace pp::finishing_test {
 namespace {
 
 using bench::Coat;
@@ -301,4 +301,4 @@ RC_GTEST_PROP(Finishing, everyCoatHasItsTime, ()) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::finishing_test

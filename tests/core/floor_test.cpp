@@ -21,7 +21,7 @@
 #include "tests/core/support.h"
 #include "tests/core/taken.h"
 
-namespace pp {
+namespace pp::floor_test {
 namespace {
 
 using test::mm;
@@ -606,4 +606,4 @@ TEST(FloorLook, otherWoodAndWhatIsDrawnNoMore) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::floor_test

@@ -8,7 +8,7 @@
 #include "core/formats/part_fields.h"
 #include "core/formats/plan_fields.h"
 
-namespace pp {
+namespace pp::frozen_test {
 namespace {
 
 template <class T>
@@ -138,4 +138,4 @@ TEST(Frozen, aValueWithoutAWordIsNotWritten) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::frozen_test

@@ -12,7 +12,7 @@
 #include "tests/core/bodies.h"
 #include "tests/core/listed.h"
 
-namespace pp {
+namespace pp::furniture_test {
 namespace {
 
 using test::inchJobOf;
@@ -441,4 +441,4 @@ TEST(Mirror, boardsChangeHands) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::furniture_test

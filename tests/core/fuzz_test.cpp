@@ -15,7 +15,7 @@
 #include "tests/core/store_support.h"
 #include "tests/core/support.h"
 
-namespace pp {
+namespace pp::fuzz_test {
 namespace {
 
 // Flips, drops, doubles and swaps bytes, and splices in pieces that are likely to hurt.
@@ -178,4 +178,4 @@ TEST(Fuzz, typedTexts) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::fuzz_test

@@ -7,7 +7,7 @@
 #include "core/shop/lot_thickness.h"
 #include "tests/core/support.h"
 
-namespace pp {
+namespace pp::gauge_test {
 namespace {
 
 using test::mm;
@@ -95,4 +95,4 @@ TEST(Gauge, whosNoiseIsFoundOut) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::gauge_test

@@ -9,7 +9,7 @@
 #include "core/job/ids.h"
 #include "tests/core/listed.h"
 
-namespace pp {
+namespace pp::hidden_test {
 namespace {
 
 using test::mm;
@@ -181,4 +181,4 @@ TEST(Hidden, fillersCoverTheWidestGap) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::hidden_test

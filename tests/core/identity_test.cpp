@@ -14,7 +14,7 @@
 #include "core/kinds/validate.h"
 #include "tests/core/support.h"
 
-namespace pp {
+namespace pp::identity_test {
 namespace {
 
 using test::mm;
@@ -467,4 +467,4 @@ RC_GTEST_PROP(Identity, choicesPinsAndCodesStayWithTheirPartsThroughAnyEdits, ()
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::identity_test

@@ -18,7 +18,7 @@
 #include "core/kinds/wall_panel/rules.h"
 #include "tests/core/support.h"
 
-namespace pp {
+namespace pp::inch_test {
 namespace {
 
 Length in(int whole, int part = 0, int of = 1) {
@@ -266,4 +266,4 @@ TEST(Inches, cleatsSeatsPlatformsRingsAndTapers) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::inch_test

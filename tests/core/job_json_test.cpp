@@ -10,7 +10,7 @@
 #include "core/plan/request.h"
 #include "tests/core/support.h"
 
-namespace pp {
+namespace pp::job_json_test {
 namespace {
 
 TEST(JobFile, demoJobsReadAndComeBackTheSame) {
@@ -147,4 +147,4 @@ TEST(JobFile, shapesOfVersionFourMeanWhatTheyMeant) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::job_json_test

@@ -11,7 +11,7 @@
 #include "tests/core/store_support.h"
 #include "tests/core/taken.h"
 
-namespace pp {
+namespace pp::job_rack_test {
 namespace {
 
 using test::mm;
@@ -253,4 +253,4 @@ TEST(GoodFor, countsWhatAPieceCouldGive) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::job_rack_test

@@ -10,7 +10,7 @@
 #include "core/formats/job_json.h"
 #include "tests/core/support.h"
 
-namespace pp {
+namespace pp::kept_files_test {
 namespace {
 
 std::string content(int version, const std::string& name) {
@@ -110,4 +110,4 @@ TEST(KeptFiles, padsKeepTheCodesOfTheirSides) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::kept_files_test

@@ -28,7 +28,7 @@
 #include "core/parts/trig.h"
 #include "tests/core/support.h"
 
-namespace pp {
+namespace pp::kinds_test {
 namespace {
 
 using test::mm;
@@ -622,4 +622,4 @@ TEST(Kinds, newBoxesAreOfWhatTakesAGroove) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::kinds_test

@@ -10,7 +10,7 @@
 #include "tests/core/store_support.h"
 #include "tests/core/taken.h"
 
-namespace pp {
+namespace pp::labels_test {
 namespace {
 
 using test::Taken;
@@ -332,4 +332,4 @@ TEST(NextOperations, areSaidOnceEach) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::labels_test

@@ -6,7 +6,7 @@
 #include "tests/core/bodies.h"
 #include "tests/core/listed.h"
 
-namespace pp {
+namespace pp::layers_test {
 namespace {
 
 using test::inchJobOf;
@@ -318,4 +318,4 @@ TEST(Tops, edgingStandsProudAndHangsBelow) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::layers_test

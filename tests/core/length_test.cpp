@@ -4,7 +4,7 @@
 #include "core/length/format.h"
 #include "core/length/parse.h"
 
-namespace pp {
+namespace pp::length_test {
 namespace {
 
 constexpr std::int64_t kInch = 25'400'000;
@@ -147,4 +147,4 @@ RC_GTEST_PROP(Format, shownFractionIsWithinHalfAStepAndTheMarkIsRight, (unsigned
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::length_test

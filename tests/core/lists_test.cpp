@@ -12,7 +12,7 @@
 #include "core/kinds/validate.h"
 #include "tests/core/support.h"
 
-namespace pp {
+namespace pp::lists_test {
 namespace {
 
 using test::mm;
@@ -83,4 +83,4 @@ TEST(Library, everyFragmentGoesIntoAnyJobAndCanBeBuilt) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::lists_test

@@ -22,7 +22,7 @@
 #include "core/kinds/validate.h"
 #include "tests/core/ordered.h"
 
-namespace pp::bench {
+namespace pp::bench::making_test {
 namespace {
 
 using test::mm;
@@ -545,4 +545,4 @@ RC_GTEST_PROP(BoardPlaces, standInAMirrorWhereTheirImageIs, ()) {
 }
 
 }  // namespace
-}  // namespace pp::bench
+}  // namespace pp::bench::making_test

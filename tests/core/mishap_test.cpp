@@ -10,7 +10,7 @@
 #include "core/saw/edges.h"
 #include "tests/core/taken.h"
 
-namespace pp {
+namespace pp::mishap_test {
 namespace {
 
 using floor::Mishap;
@@ -432,4 +432,4 @@ TEST(Spare, isThereUntilItIsTakenBack) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::mishap_test

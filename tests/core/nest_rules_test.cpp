@@ -18,7 +18,7 @@
 #include "tests/core/nest_support.h"
 #include "tests/core/support.h"
 
-namespace pp {
+namespace pp::nest_rules_test {
 namespace {
 
 using test::demand;
@@ -420,4 +420,4 @@ TEST(Nearly, orAnotherMaterialOfTheSameThickness) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::nest_rules_test

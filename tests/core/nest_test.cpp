@@ -14,7 +14,7 @@
 #include "tests/core/nest_support.h"
 #include "tests/core/support.h"
 
-namespace pp {
+namespace pp::nest_test {
 namespace {
 
 int pick(int from, int to) {
@@ -283,4 +283,4 @@ TEST(Nest, improvesOnItsFirstPlan) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::nest_test

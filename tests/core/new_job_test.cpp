@@ -10,7 +10,7 @@
 #include "core/nest/nest.h"
 #include "core/secondlook/second_look.h"
 
-namespace pp {
+namespace pp::new_job_test {
 namespace {
 
 TEST(NewJob, isWholeAndWrittenAsItIs) {
@@ -111,4 +111,4 @@ TEST(PartsJob, isRefusedWhole) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::new_job_test

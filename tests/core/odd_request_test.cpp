@@ -8,7 +8,7 @@
 #include "core/nest/nest.h"
 #include "core/saw/playback.h"
 
-namespace pp {
+namespace pp::odd_request_test {
 namespace {
 
 class OddRequests {
@@ -186,4 +186,4 @@ TEST(OddRequest, PinnedPlacesHoldWhereTheFirstEdgeIsCutOver) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::odd_request_test

@@ -7,7 +7,7 @@
 #include "core/kinds/carcass/layout.h"
 #include "tests/core/support.h"
 
-namespace pp {
+namespace pp::opening_test {
 namespace {
 
 using test::mm;
@@ -225,4 +225,4 @@ TEST(PanelMoved, whatIsSharedStaysSharedAndSomethingAlwaysIs) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::opening_test

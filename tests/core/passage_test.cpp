@@ -8,7 +8,7 @@
 #include "core/site/passage.h"
 #include "tests/core/support.h"
 
-namespace pp {
+namespace pp::passage_test {
 namespace {
 
 using test::mm;
@@ -145,4 +145,4 @@ TEST(TipUp, byItsDiagonal) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::passage_test

@@ -12,7 +12,7 @@
 #include "core/nest/dive/full_sheet.h"
 #include "tests/core/nest_support.h"
 
-namespace pp {
+namespace pp::pattern_test {
 namespace {
 
 using nest::Nm;
@@ -276,4 +276,4 @@ TEST(Dive, doesNothingOnceStopped) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::pattern_test

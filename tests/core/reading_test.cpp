@@ -10,7 +10,7 @@
 #include "core/secondlook/second_look.h"
 #include "tests/core/listed.h"
 
-namespace pp {
+namespace pp::reading_test {
 namespace {
 
 using test::jobOf;
@@ -325,4 +325,4 @@ TEST(Recesses, lieInsideTheBoardAndNotThroughIt) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::reading_test

@@ -25,7 +25,7 @@
 #include "tests/core/bodies.h"
 #include "tests/core/support.h"
 
-namespace pp {
+namespace pp::reassembly_test {
 namespace {
 
 using test::bodiesOf;
@@ -309,4 +309,4 @@ RC_GTEST_PROP(Reassembly, everySizeIsTheSumOfItsReasonAndAboveZero, ()) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::reassembly_test

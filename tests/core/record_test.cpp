@@ -13,7 +13,7 @@
 #include "tests/core/nest_support.h"
 #include "tests/core/support.h"
 
-namespace pp {
+namespace pp::record_test {
 namespace {
 
 using test::mm;
@@ -173,4 +173,4 @@ TEST(Record, whatAFileHasCarriedIsNotGivenToAnotherPart) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::record_test

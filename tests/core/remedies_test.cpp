@@ -6,7 +6,7 @@
 
 #include "tests/core/taken.h"
 
-namespace pp::bench {
+namespace pp::bench::remedies_test {
 namespace {
 
 using test::mm;
@@ -163,4 +163,4 @@ TEST_F(Remedies, whatLiesAtTheSawIsCutFirst) {
 }
 
 }  // namespace
-}  // namespace pp::bench
+}  // namespace pp::bench::remedies_test

@@ -15,7 +15,7 @@
 #include "measurements/families.h"
 #include "tests/core/nest_support.h"
 
-namespace pp {
+namespace pp::rough_test {
 namespace {
 
 using test::demand;
@@ -400,4 +400,4 @@ TEST(Rough, everyFamilyIsCutRightWhateverTheRoughCutsComeTo) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::rough_test

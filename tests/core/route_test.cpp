@@ -10,7 +10,7 @@
 #include "core/secondlook/way_look.h"
 #include "tests/core/listed.h"
 
-namespace pp {
+namespace pp::route_test {
 namespace {
 
 using test::jobOf;
@@ -339,4 +339,4 @@ TEST(SplitCase, isOfferedWhereACaseDoesNotComeThrough) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::route_test

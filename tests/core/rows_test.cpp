@@ -9,7 +9,7 @@
 #include "core/kinds/validate.h"
 #include "tests/core/support.h"
 
-namespace pp {
+namespace pp::rows_test {
 namespace {
 
 // Any edits of a list leave every copy made before as it was, and the list as a plain one would be.
@@ -165,4 +165,4 @@ TEST(DeepFiles, areRefusedAndNotClimbedInto) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::rows_test

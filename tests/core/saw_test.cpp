@@ -12,7 +12,7 @@
 #include "core/saw/sequence.h"
 #include "tests/core/nest_support.h"
 
-namespace pp {
+namespace pp::saw_test {
 namespace {
 
 // One sheet 1000 x 500, trim 10, kerf 4; two parts 400 x 200 side by side and one 804 x 100 above.
@@ -371,4 +371,4 @@ TEST(Saw, aShopWithATableSawAloneSetsItForTrims) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::saw_test

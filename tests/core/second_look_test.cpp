@@ -5,7 +5,7 @@
 #include "core/secondlook/second_look.h"
 #include "tests/core/support.h"
 
-namespace pp {
+namespace pp::second_look_test {
 namespace {
 
 using test::mm;
@@ -193,4 +193,4 @@ TEST(SecondLook, aPartLongerThanEveryBar) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::second_look_test

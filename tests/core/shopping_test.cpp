@@ -15,7 +15,7 @@
 #include "core/store/state.h"
 #include "tests/core/store_support.h"
 
-namespace pp {
+namespace pp::shopping_test {
 namespace {
 
 using test::mm;
@@ -488,4 +488,4 @@ TEST(HouseRules, beginANewJobAndAreComparedWithOthers) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::shopping_test

@@ -4,7 +4,7 @@
 #include "core/site/reading.h"
 #include "tests/core/support.h"
 
-namespace pp {
+namespace pp::site_reading_test {
 namespace {
 
 using test::mm;
@@ -77,4 +77,4 @@ TEST(ThirdReading, decides) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::site_reading_test

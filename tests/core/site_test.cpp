@@ -12,7 +12,7 @@
 #include "core/site/words.h"
 #include "tests/core/listed.h"
 
-namespace pp {
+namespace pp::site_test {
 namespace {
 
 using test::mm;
@@ -339,4 +339,4 @@ RC_GTEST_PROP(Site, moreRoomNeverLeavesLess, ()) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::site_test

@@ -8,7 +8,7 @@
 
 #include "tests/core/store_support.h"
 
-namespace pp {
+namespace pp::store_processes_test {
 namespace {
 
 using test::StoreFile;
@@ -139,4 +139,4 @@ TEST(StoreProcesses, killedAtAnyMomentCountsNothingTwice) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::store_processes_test

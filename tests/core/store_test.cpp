@@ -14,7 +14,7 @@
 #include "core/store/table.h"
 #include "tests/core/store_support.h"
 
-namespace pp {
+namespace pp::store_test {
 namespace {
 
 using test::mm;
@@ -574,4 +574,4 @@ RC_GTEST_PROP(Store, agreesWithAModel, ()) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::store_test

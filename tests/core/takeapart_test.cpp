@@ -7,7 +7,7 @@
 #include "core/assembly/takeapart.h"
 #include "core/parts/way.h"
 
-namespace pp::bench {
+namespace pp::bench::takeapart_test {
 namespace {
 
 Puzzle row(std::size_t count) {
@@ -137,4 +137,4 @@ TEST(Way, boxesGetPastOneAnotherOrNot) {
 }
 
 }  // namespace
-}  // namespace pp::bench
+}  // namespace pp::bench::takeapart_test

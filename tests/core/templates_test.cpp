@@ -10,7 +10,7 @@
 #include "core/machining/templates.h"
 #include "tests/core/support.h"
 
-namespace pp {
+namespace pp::templates_test {
 namespace {
 
 using bench::ShapeTemplate;
@@ -264,4 +264,4 @@ RC_GTEST_PROP(Templates, staysOnTheBoard, ()) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::templates_test

@@ -6,7 +6,7 @@
 #include "core/kinds/validate.h"
 #include "core/result/text.h"
 
-namespace pp {
+namespace pp::text_test {
 namespace {
 
 TEST(Text, whatHidesOrTurnsIsNamed) {
@@ -101,4 +101,4 @@ TEST(Text, noListRunsInASpreadsheetAndAllAreReadBackAsTheyWere) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::text_test

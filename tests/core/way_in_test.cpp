@@ -5,7 +5,7 @@
 #include "core/site/way_in.h"
 #include "tests/core/support.h"
 
-namespace pp {
+namespace pp::way_in_test {
 namespace {
 
 using test::mm;
@@ -121,4 +121,4 @@ RC_GTEST_PROP(WayIn, theLongestPassesAndNothingShorterIsStopped, ()) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::way_in_test

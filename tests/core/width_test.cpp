@@ -5,7 +5,7 @@
 #include "core/site/width.h"
 #include "tests/core/support.h"
 
-namespace pp {
+namespace pp::width_test {
 namespace {
 
 using test::mm;
@@ -76,4 +76,4 @@ RC_GTEST_PROP(FreeWidth, smallerAllowancesAndLowerUnitsNeverShrinkIt, ()) {
 }
 
 }  // namespace
-}  // namespace pp
+}  // namespace pp::width_test
