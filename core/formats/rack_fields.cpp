@@ -26,7 +26,9 @@ void fields(Archive& a, Machine& v) {
   a("reach", v.reach);
   a("longestPiece", v.longestPiece);
   a("tilts", v.tilts);
-  a.choice("goodFace", v.goodFace, {{"up", GoodFace::Up}, {"down", GoodFace::Down}});
+  // As is usual for such a saw, where it is not said.
+  if (a.reads() || v.goodFace != GoodFace::Usual)
+    a.choice("goodFace", v.goodFace, {{"up", GoodFace::Up}, {"down", GoodFace::Down}});
 }
 
 void fields(Archive& a, Tools& v) {
