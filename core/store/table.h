@@ -41,6 +41,7 @@ struct TableOf<ShopFinish> {
 // one word of several, and lists, which are kept as JSON. Its id is no column among the others.
 class RowArchive : public Archive {
  public:
+  using Archive::plain;
   void id(const char*, Id&) override {}
   bool required(const char*) override { return true; }
   void refuse(const char*, const std::string&) override {}
@@ -58,6 +59,7 @@ class RowArchive : public Archive {
 // Collects the columns.
 class ColumnNames : public RowArchive {
  public:
+  using RowArchive::plain;
   bool reads() const override { return false; }
   void plain(const char* name, std::string&) override { columns_.push_back(name); }
   void plain(const char* name, Length&) override { columns_.push_back(name); }
@@ -88,6 +90,7 @@ std::vector<std::string> columnsOf() {
 // Binds the columns in turn.
 class SqlWriter : public RowArchive {
  public:
+  using RowArchive::plain;
   explicit SqlWriter(SQLite::Statement& statement) : statement_(statement) {}
   bool reads() const override { return false; }
   void plain(const char*, std::string& value) override;
@@ -110,6 +113,7 @@ class SqlWriter : public RowArchive {
 // problem.
 class SqlReader : public RowArchive {
  public:
+  using RowArchive::plain;
   SqlReader(SQLite::Statement& statement, Problems& problems)
       : statement_(statement), problems_(problems) {}
   bool reads() const override { return true; }
