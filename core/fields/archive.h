@@ -108,7 +108,7 @@ class Archive {
   template <class T>
   bool wants(const char* name, std::optional<T>& value) {
     if (!present(name, value.has_value())) return false;
-    if (reads()) value.emplace();
+    if (reads()) value = T{};
     return true;
   }
 
