@@ -9,6 +9,7 @@
 #include "core/breakdown/placed.h"
 #include "core/kinds/base_frame/rules.h"
 #include "core/kinds/boards/rules.h"
+#include "core/kinds/kind.h"
 #include "core/kinds/platform/rules.h"
 #include "core/kinds/ring/rules.h"
 #include "core/kinds/seat_box/rules.h"
@@ -20,7 +21,6 @@
 #include "pictures/paint/set_text.h"
 #include "pictures/paint/wood.h"
 #include "words/figures.h"
-#include "core/kinds/kind.h"
 
 namespace pp {
 namespace {
@@ -301,7 +301,8 @@ void add(SolidScene& scene, const Job& job, const Breakdown& breakdown) {
 }  // namespace
 
 SolidScene sceneOfOne(const Job& job, const Assembly& assembly, const Breakdown& breakdown) {
-  if (kindOf(assembly).installing.carried != CarriedAs::Boxes) return sceneOf(job, assembly, breakdown);
+  if (kindOf(assembly).installing.carried != CarriedAs::Boxes)
+    return sceneOf(job, assembly, breakdown);
   Breakdown one;
   for (const Part& part : breakdown.parts)
     if (part.assembly == assembly.code && !part.poses.empty()) {
