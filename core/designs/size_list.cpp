@@ -5,17 +5,12 @@
 #include <algorithm>
 
 #include "core/length/parse.h"
+#include "core/result/text.h"
 
 namespace pp {
 namespace {
 
 constexpr std::size_t kMostSizes = 50;
-
-std::string_view trimmed(std::string_view text) {
-  while (!text.empty() && (text.front() == ' ' || text.front() == '\t')) text.remove_prefix(1);
-  while (!text.empty() && (text.back() == ' ' || text.back() == '\t')) text.remove_suffix(1);
-  return text;
-}
 
 Problem refused(std::string_view found, std::string expected) {
   return Problem{{}, 0, {}, "'" + shown(std::string(found)) + "'", std::move(expected)};

@@ -64,4 +64,10 @@ std::optional<std::string> hiddenCharacter(std::string_view text, Lines lines) {
   return std::nullopt;
 }
 
+std::string_view trimmed(std::string_view text) {
+  const std::size_t first = text.find_first_not_of(' ');
+  if (first == std::string_view::npos) return {};
+  return text.substr(first, text.find_last_not_of(' ') + 1 - first);
+}
+
 }  // namespace pp

@@ -13,6 +13,9 @@ namespace pp {
 // Surrogates, overlong forms and what lies beyond U+10FFFF are not well-formed.
 std::size_t sequenceLength(std::string_view text, std::size_t at);
 
+// Without the spaces at both ends.
+std::string_view trimmed(std::string_view text);
+
 enum class Lines {
   One,  // a name: line ends and tabs are refused too
   Many  // a note

@@ -10,7 +10,7 @@ namespace {
 // What rounding could add is taken off what is allowed.
 constexpr double kSafe = 1e-3;  // millimetres
 
-double radians(Angle angle) {
+double inRadians(Angle angle) {
   constexpr double kHalfTurn = 180'000;
   return static_cast<double>(angle.inMillidegrees()) / kHalfTurn * std::numbers::pi;
 }
@@ -63,13 +63,13 @@ bool passesCorner(Length a, Length b, Length wide, Length along) {
 }
 
 Length tiltedPlan(Length along, Length upright, Angle tilt) {
-  return Length::nm(std::llround(static_cast<double>(along.inNm()) * std::cos(radians(tilt)) +
-                                 static_cast<double>(upright.inNm()) * std::sin(radians(tilt))));
+  return Length::nm(std::llround(static_cast<double>(along.inNm()) * std::cos(inRadians(tilt)) +
+                                 static_cast<double>(upright.inNm()) * std::sin(inRadians(tilt))));
 }
 
 Length tiltedHeight(Length along, Length upright, Angle tilt) {
-  return Length::nm(std::llround(static_cast<double>(along.inNm()) * std::sin(radians(tilt)) +
-                                 static_cast<double>(upright.inNm()) * std::cos(radians(tilt))));
+  return Length::nm(std::llround(static_cast<double>(along.inNm()) * std::sin(inRadians(tilt)) +
+                                 static_cast<double>(upright.inNm()) * std::cos(inRadians(tilt))));
 }
 
 std::optional<HowCarried> throughDoor(const BoxSides& box, Length wide, Length high) {
@@ -115,7 +115,7 @@ std::optional<HowCarried> goesIn(const BoxSides& box, Length wide, Length deep, 
 }
 
 std::optional<HowCarried> upStair(const BoxSides& box, const Stair& stair) {
-  const double pitch = radians(stair.pitch);
+  const double pitch = inRadians(stair.pitch);
   const auto turns = [&stair](Length across, Length along) {
     return stair.turns == 0 || passesCorner(stair.wide, stair.landing, across, along);
   };

@@ -10,6 +10,7 @@
 
 #include "core/kinds/common/words.h"
 #include "core/length/parse.h"
+#include "core/result/text.h"
 
 namespace pp {
 namespace {
@@ -18,12 +19,6 @@ Direction directionOf(BoardWay way) {
   static constexpr std::array<Direction, 6> kWays = {kRight,    kLeft, kBackwards,
                                                      kForwards, kUp,   kDown};
   return kWays[static_cast<std::size_t>(way)];
-}
-
-std::string_view trimmed(std::string_view text) {
-  const std::size_t first = text.find_first_not_of(' ');
-  if (first == std::string_view::npos) return {};
-  return text.substr(first, text.find_last_not_of(' ') + 1 - first);
 }
 
 std::vector<std::string_view> parted(std::string_view text, char at) {

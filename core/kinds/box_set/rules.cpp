@@ -11,13 +11,15 @@ namespace pp {
 namespace {
 
 constexpr int kMostBoxes = 200, kMostSpares = 50;
-constexpr Length kBetween = Length::mm(60);  // where they are drawn side by side
+constexpr Length kBesideOneAnother = Length::mm(60);  // where they are drawn side by side
 
 // How many stand side by side, the others above them, for the whole to be about as high as wide.
 std::int64_t across(const DrawerBox& box, std::int64_t count) {
   std::int64_t out = 1;
   const auto rows = [count](std::int64_t columns) { return (count + columns - 1) / columns; };
-  while (out < count && rows(out) * (box.height + kBetween) > out * (box.width + kBetween)) ++out;
+  while (out < count &&
+         rows(out) * (box.height + kBesideOneAnother) > out * (box.width + kBesideOneAnother))
+    ++out;
   return out;
 }
 
@@ -71,9 +73,9 @@ void make(const PartBuilder& builder, const BoxSet& of, Made& out) {
     for (Part& part : boxParts(builder, of.boxes, of.what, box,
                                {0,
                                 {},
-                                (i % columns) * (box.width + kBetween),
+                                (i % columns) * (box.width + kBesideOneAnother),
                                 Length{},
-                                (i / columns) * (box.height + kBetween)}))
+                                (i / columns) * (box.height + kBesideOneAnother)}))
       out.parts.push_back(std::move(part));
 }
 

@@ -181,7 +181,7 @@ class BoxMaker {
   std::vector<Part> parts_;
 };
 
-Problem misfit(const std::string& found, const std::string& expected) {
+Problem boxMisfit(const std::string& found, const std::string& expected) {
   return cannot("drawers", found, expected);
 }
 
@@ -197,17 +197,17 @@ Problems boxProblems(const DrawerBox& box, const DrawerRules& rules, const Lengt
   const bool brads = rules.school == DrawerSchool::Brads;
   if (box.height <= (brads ? Length{} : rules.grooveUp) + box.bottom ||
       box.width <= box.side + box.right || box.depth <= box.front + box.back)
-    return {misfit(fmt::format("a box {} wide and {} high", show(box.width), show(box.height)),
-                   "room for its sides, the groove and the bottom")};
+    return {boxMisfit(fmt::format("a box {} wide and {} high", show(box.width), show(box.height)),
+                      "room for its sides, the groove and the bottom")};
   const Length side = std::min(box.side, box.right);
   if (!brads && rules.grooveDepth >= std::min({side, box.front, box.back}))
-    return {misfit(fmt::format("a groove {} deep", show(rules.grooveDepth)),
-                   "less than the thickness of the drawer's sides")};
+    return {boxMisfit(fmt::format("a groove {} deep", show(rules.grooveDepth)),
+                      "less than the thickness of the drawer's sides")};
   if (rules.school == DrawerSchool::RabbetedFront &&
       (rules.frontRabbet >= box.front || rules.backDado >= side ||
        rules.backSetIn + box.front + box.back >= box.depth))
-    return {misfit("a rabbet, dado or set-in of the drawer box that leaves no wood",
-                   "less than the thickness of the panel it is cut into")};
+    return {boxMisfit("a rabbet, dado or set-in of the drawer box that leaves no wood",
+                      "less than the thickness of the panel it is cut into")};
   return {};
 }
 

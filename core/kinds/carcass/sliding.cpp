@@ -7,16 +7,16 @@ namespace {
 
 constexpr const char* kPanel = "sliding panel";
 
-constexpr Length kIn = Length::mm(6);       // of the first groove, behind the front edges
-constexpr Length kEase = Length::mm(1);     // a groove is so much wider than its panel
-constexpr Length kBetween = Length::mm(4);  // two grooves
-constexpr Length kAir = Length::mm(1);      // above a panel that stands in the upper groove
+constexpr Length kIn = Length::mm(6);              // of the first groove, behind the front edges
+constexpr Length kEase = Length::mm(1);            // a groove is so much wider than its panel
+constexpr Length kBetweenGrooves = Length::mm(4);  // two grooves
+constexpr Length kAir = Length::mm(1);             // above a panel that stands in the upper groove
 constexpr Length kLap = Length::mm(25);
 constexpr Length kFingerHole = Length::mm(25);
 
 // Where a panel's groove begins.
 Length trackAt(Length thickness, std::size_t track) {
-  return kIn + static_cast<std::int64_t>(track) * (thickness + kEase + kBetween);
+  return kIn + static_cast<std::int64_t>(track) * (thickness + kEase + kBetweenGrooves);
 }
 
 // Behind the panels' front edges, or behind a frame that stands on a tongue.

@@ -12,7 +12,7 @@
 namespace pp {
 namespace {
 
-constexpr Angle kHalfRight = Angle::degrees(45);
+constexpr Angle kMitre = Angle::degrees(45);
 
 bool edged(const Top& top, bool side) {
   return !top.edgingMaterial.empty() && top.edging > Length{} && side;
@@ -234,10 +234,9 @@ class TopMaker {
       PartBuilder::place(
           part,
           {{x, fore ? y_ : y_ + width_.total(), z_}, kRight, kUp, fore ? kForwards : kBackwards});
-      if (mitred && left)
-        part.machining.push_back(bevel(Edge::W1, kHalfRight, Face::Outside, "mitre"));
+      if (mitred && left) part.machining.push_back(bevel(Edge::W1, kMitre, Face::Outside, "mitre"));
       if (mitred && right)
-        part.machining.push_back(bevel(Edge::W2, kHalfRight, Face::Outside, "mitre"));
+        part.machining.push_back(bevel(Edge::W2, kMitre, Face::Outside, "mitre"));
       out_.push_back(std::move(part));
     }
     for (const bool first : {true, false}) {
@@ -250,9 +249,8 @@ class TopMaker {
           part,
           {{first ? x_ : x_ + length_.total(), y, z_}, kBackwards, kUp, first ? kLeft : kRight});
       if (mitred && front)
-        part.machining.push_back(bevel(Edge::W1, kHalfRight, Face::Outside, "mitre"));
-      if (mitred && back)
-        part.machining.push_back(bevel(Edge::W2, kHalfRight, Face::Outside, "mitre"));
+        part.machining.push_back(bevel(Edge::W1, kMitre, Face::Outside, "mitre"));
+      if (mitred && back) part.machining.push_back(bevel(Edge::W2, kMitre, Face::Outside, "mitre"));
       out_.push_back(std::move(part));
     }
   }

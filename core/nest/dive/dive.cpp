@@ -10,7 +10,7 @@
 namespace pp::nest {
 namespace {
 
-constexpr std::size_t kMostBlocks = 120;
+constexpr std::size_t kMostDiveBlocks = 120;
 constexpr std::int64_t kMostCopies = 500;
 constexpr std::size_t kMostRows = 2;  // with many kinds of stock ruin and recreate does better
 constexpr double kLeastAlike = 1.5;  // copies a block: where none are alike the program says little
@@ -183,7 +183,7 @@ bool Dive::isWorthTrying(const Group& group) {
   for (const Block& block : group.blocks) copies += block.copies;
   const auto blocks = static_cast<double>(group.blocks.size());
   return group.pinned.empty() && blocks > 0 && group.stock.size() <= kMostRows &&
-         blocks <= kMostBlocks && copies <= kMostCopies &&
+         blocks <= kMostDiveBlocks && copies <= kMostCopies &&
          static_cast<double>(copies) >= kLeastAlike * blocks &&
          std::none_of(group.stock.begin(), group.stock.end(), [](const StockKindRow& row) {
            return row.alwaysThere() || row.partings != nullptr;
