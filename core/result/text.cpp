@@ -65,9 +65,10 @@ std::optional<std::string> hiddenCharacter(std::string_view text, Lines lines) {
 }
 
 std::string_view trimmed(std::string_view text) {
-  const std::size_t first = text.find_first_not_of(' ');
+  constexpr std::string_view kBlank = " \t";
+  const std::size_t first = text.find_first_not_of(kBlank);
   if (first == std::string_view::npos) return {};
-  return text.substr(first, text.find_last_not_of(' ') + 1 - first);
+  return text.substr(first, text.find_last_not_of(kBlank) + 1 - first);
 }
 
 }  // namespace pp

@@ -13,7 +13,7 @@ namespace pp {
 // Surrogates, overlong forms and what lies beyond U+10FFFF are not well-formed.
 std::size_t sequenceLength(std::string_view text, std::size_t at);
 
-// Without the spaces at both ends.
+// Without the spaces and tabs at both ends.
 std::string_view trimmed(std::string_view text);
 
 enum class Lines {
