@@ -58,8 +58,6 @@ class Watch : public nlohmann::json_sax<OrderedJson> {
   std::vector<std::set<std::string>> open_;
 };
 
-}  // namespace
-
 Result<OrderedJson> parseJson(const std::string& file, std::string_view text) {
   Watch watch;
   OrderedJson::sax_parse(text, &watch);
@@ -86,6 +84,8 @@ Result<OrderedJson> parseJson(const std::string& file, std::string_view text) {
     return Problem{file, 0, {}, "a number out of range or broken text", "JSON"};
   }
 }
+
+}  // namespace
 
 OrderedJson lengthJson(Length length, Unit unit) {
   if (unit == Unit::Inch) {

@@ -102,8 +102,6 @@ class JsonReader : public Archive {
   bool is(const char* format, int first, int last);
   // What stands in that field, as a text of its own; empty where nothing does.
   std::string textOf(const char* name);
-  // What stands in that field; null where nothing does.
-  const OrderedJson* get(const char* name);
   // Refuses every field that was not asked for. Call last.
   void finish();
 
@@ -112,6 +110,8 @@ class JsonReader : public Archive {
   JsonReader(const OrderedJson& value, std::string pointer, Problems& problems, Element);
 
   std::string at(const char* name) const;
+  // What stands in that field; null where nothing does.
+  const OrderedJson* get(const char* name);
   void refuse(const std::string& pointer, const OrderedJson& found, const std::string& expected);
   void length(const OrderedJson& json, const std::string& pointer, Length& value);
 
@@ -120,9 +120,6 @@ class JsonReader : public Archive {
   Problems& problems_;
   std::vector<bool> asked_;  // for each field that is there
 };
-
-// Parses text into JSON, refusing keys that stand twice in one object and anything after the end.
-Result<OrderedJson> parseJson(const std::string& file, std::string_view text);
 
 // A list as a text, on one line or a line a field.
 std::string listText(const RowTable& rows, bool indented = false);
@@ -138,8 +135,9 @@ std::string withTexts(
     const std::string& json,
     const std::function<std::string(const std::string& field, const std::string& text)>& with);
 
-// Reads a text into JSON, which `take` may change before it reads it; problems name the file, and
-// none means that it was read.
+// Reads a text into JSON, which `take` may change before it reads it. Keys that stand twice in one
+// object and anything after the end are refused; problems name the file, and none means that it was
+// read.
 Problems readJson(const std::string& file, std::string_view text,
                   const std::function<void(OrderedJson& json, Problems& problems)>& take);
 

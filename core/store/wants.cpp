@@ -1,5 +1,6 @@
 // What jobs need of the shop as the store keeps it, and what was bought for them.
 #include "core/fields/json_archive.h"
+#include "core/formats/part_fields.h"
 #include "core/shop/needs.h"
 #include "core/shop/row_checks.h"
 #include "core/store/inside.h"
@@ -9,8 +10,6 @@ namespace pp {
 constexpr Choice<Ware> kWares[] = {{"sheet", Ware::Sheet},     {"bar", Ware::Bar},
                                    {"banding", Ware::Banding}, {"hardware", Ware::Hardware},
                                    {"finish", Ware::Finish},   {"bought", Ware::Bought}};
-constexpr Choice<PartGrain> kGrains[] = {
-    {"length", PartGrain::Length}, {"width", PartGrain::Width}, {"any", PartGrain::Any}};
 
 void fields(Archive& a, Need& v) {
   a.choice("ware", v.ware, kWares);
@@ -30,7 +29,7 @@ void fields(Archive& a, WantedPart& v) {
   a.must("nominal", v.nominal);
   a.must("length", v.length);
   a.must("width", v.width);
-  a.choice("grain", v.grain, kGrains);
+  a.choice("grain", v.grain, kPartGrains);
   a.must("count", v.count);
 }
 
