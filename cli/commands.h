@@ -57,6 +57,11 @@ struct LookOptions {
   bool json = false;
 };
 
+struct FloorOptions {
+  std::string job;
+  bool json = false;
+};
+
 struct StoreOptions {
   std::string store, words, file, out;
   std::string kind = "sheet", material, thickness, length, width, lot, place, note, price = "0";
@@ -69,6 +74,7 @@ int run(const NestOptions& options);
 int run(const LabelsOptions& options);
 int run(const PictureOptions& options);  // an assembly in space, PNG
 int run(const LookOptions& options);     // the second look
+int run(const FloorOptions& options);    // what is at the saw
 // What the shop owns.
 int runList(const StoreOptions& options);
 int runAdd(const StoreOptions& options);

@@ -5,6 +5,7 @@
 
 #include "cli/commands.h"
 #include "core/fields/json_archive.h"
+#include "core/floor/ledger.h"
 #include "core/formats/file.h"
 #include "core/formats/job_json.h"
 #include "core/secondlook/floor_look.h"

@@ -121,6 +121,16 @@ void addLook(CLI::App& app, int& status) {
   command->callback([options, &status] { status = run(*options); });
 }
 
+void addFloor(CLI::App& app, int& status) {
+  auto options = std::make_shared<FloorOptions>();
+  CLI::App* command = app.add_subcommand(
+      "floor",
+      "What is cut, lies there, is left over and still wanted of what was taken to the saw");
+  command->add_option("JOB", options->job, "job file (.plainpatch)")->required();
+  command->add_flag("--json", options->json, "as JSON");
+  command->callback([options, &status] { status = run(*options); });
+}
+
 void addStore(CLI::App& app, int& status) {
   auto options = std::make_shared<StoreOptions>();
   CLI::App* store = app.add_subcommand("store", "What the shop owns: the rack across jobs");
@@ -169,6 +179,7 @@ int main(int argc, char** argv) {
   addLabels(app, status);
   addPicture(app, status);
   addLook(app, status);
+  addFloor(app, status);
   addStore(app, status);
   try {
     app.parse(argc, argv);

@@ -73,19 +73,17 @@ int main(int argc, char** argv) {
   nest::NestOptions options;
   options.steps = 200'000;
   record.cuttings.push_back(floor::frozen(record, open, nest::nest(open.request, options)));
-  reserve(record, job, Carried::OnPaper);
+  reserve(record, job, CodeExposure::OnPaper);
   Day day(record);
   day.note(EventKind::Taken);
   day.cut(1, 1, static_cast<int>(record.cuttings[0].plans[0].plan.cuts.size() * 2 / 3));
-  const CuttingPlan first = record.cuttings[0].plans[0];
-  const floor::Progress now = floor::progress(record.cuttings, record.events);
-  const floor::CuttingProgress& at = now.cuttings.at(1);
+  const floor::Ledger ledger(record.cuttings, record.events);
   floor::Mishap spoiled;
-  spoiled.piece = partToSpoil(floor::lyingNow(first, at, now));
-  const floor::Aftermath after = floor::aftermath(first, 1, at, spoiled).value();
-  const auto way =
-      floor::wayOn(first, after, now, floor::holdingsOf(record.cuttings, now).firstSheet,
-                   nest::Disturb::Nothing, options);
+  spoiled.piece = partToSpoil(floor::lyingNow(ledger, 1));
+  const floor::Aftermath after = floor::aftermath(ledger, 1, spoiled).value();
+  const auto way = floor::wayOn(
+      floor::wayFrom(ledger, floor::holdingsOf(record.cuttings, ledger.now()), 1, after),
+      nest::Disturb::Nothing, options);
   if (!way || !way->plan.plan.complete()) return 1;
   record.cuttings[0].plans.push_back(way->plan);
   day.think();

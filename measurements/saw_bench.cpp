@@ -97,29 +97,29 @@ void atTheSaw() {
   constexpr int kFew = 5;
   for (int step = 1; step <= cuts - kFew; ++step)
     record.events.push_back(event(EventKind::CutMade, step));
-  floor::Fold fold(record.cuttings);
-  const double all = milliseconds([&] { fold.take(record.events); });
+  floor::Ledger ledger(record.cuttings);
+  const double all = milliseconds([&] { ledger.take(record.events); });
   const double one =
-      milliseconds([&] { (void)fold.apply(event(EventKind::CutMade, cuts - kFew + 1)); });
-  const floor::CuttingProgress& at = fold.now().cuttings.at(1);
-  floor::AtSaw saw(record.cuttings[0].plans[0], at.made[0], at.bench);
+      milliseconds([&] { (void)ledger.apply(event(EventKind::CutMade, cuts - kFew + 1)); });
+  const floor::CuttingProgress& at = ledger.now().cuttings.at(1);
+  floor::AtSaw saw(record.cuttings[0], at);
   const double shown = milliseconds([&] {
     const auto next = saw.next();
-    (void)saw.last();
+    (void)ledger.back(1);
     (void)saw.leftAtSetting(*next);
     (void)saw.nextSetting(*next);
     (void)saw.settingsLeft();
     (void)saw.spares(*next);
-    (void)floor::partsDone(record.cuttings[0], fold.now());
+    (void)floor::partsDone(record.cuttings[0], ledger.now());
     (void)floor::paceOf(record, plan.request.shop);
   });
   const double labels = milliseconds([&] {
-    (void)floor::labelsOwed(fold.now());
-    (void)floor::cameOffLast(record, fold.now());
-    (void)floor::leftoversLying(record.cuttings, fold.now());
+    (void)floor::labelsOwed(ledger.now());
+    (void)ledger.cameOffLast();
+    (void)ledger.leftovers();
   });
   fmt::print(
-      "{} cuts of 5000 parts: all events folded in {:.1f} ms, one more in {:.3f} ms, what is "
+      "{} cuts of 5000 parts: all events taken in {:.1f} ms, one more in {:.3f} ms, what is "
       "shown of the next cut in {:.1f} ms, of labels in {:.1f} ms\n",
       cuts, all, one, shown, labels);
 }

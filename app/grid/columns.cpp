@@ -31,6 +31,14 @@ std::vector<GridColumn> materialColumns() {
       countColumn(
           tr("kg per m³"), 1, 30'000,
           [](Job& job, std::size_t row) -> std::int64_t& { return job.materials[row].density; }),
+      optionalLengthColumn(tr("Keep leftovers from"), tr("usual"),
+                           [](Job& job, std::size_t row) -> std::optional<Length>& {
+                             return job.materials[row].keepLong;
+                           }),
+      optionalLengthColumn(tr("by"), tr("usual"),
+                           [](Job& job, std::size_t row) -> std::optional<Length>& {
+                             return job.materials[row].keepShort;
+                           }),
   };
 }
 

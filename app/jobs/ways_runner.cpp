@@ -19,8 +19,7 @@ void WaysRunner::stop() {
   if (thread_.joinable()) thread_.join();
 }
 
-void WaysRunner::start(std::shared_ptr<const CuttingPlan> plan, floor::Aftermath after,
-                       floor::Progress progress, int firstSheet, double secondsEach) {
+void WaysRunner::start(floor::WayFrom from, double secondsEach) {
   stop();
   running_ = true;
   // The thread is joined before this object goes; what it posts is dropped by its generation.
@@ -32,15 +31,14 @@ void WaysRunner::start(std::shared_ptr<const CuttingPlan> plan, floor::Aftermath
         },
         Qt::QueuedConnection);
   };
-  thread_ = std::jthread([this, post, plan = std::move(plan), after = std::move(after),
-                          progress = std::move(progress), firstSheet,
+  thread_ = std::jthread([this, post, from = std::move(from),
                           secondsEach](const std::stop_token& stop) {
     try {
       nest::NestOptions options;
       options.seconds = secondsEach;
       for (const nest::Disturb disturb :
            {nest::Disturb::Nothing, nest::Disturb::OnePiece, nest::Disturb::Freely}) {
-        auto way = floor::wayOn(*plan, after, progress, firstSheet, disturb, options, stop);
+        auto way = floor::wayOn(from, disturb, options, stop);
         if (!way) return;
         post([this, way = std::move(*way)] { emit found(way); });
       }

@@ -18,8 +18,7 @@ class WaysRunner : public QObject {
 
   // Looks for the three ways, one after the other, that which disturbs least first. What was being
   // looked for before is dropped.
-  void start(std::shared_ptr<const CuttingPlan> plan, floor::Aftermath after,
-             floor::Progress progress, int firstSheet, double secondsEach);
+  void start(floor::WayFrom from, double secondsEach);
   void stop();
   bool isRunning() const { return running_; }
 

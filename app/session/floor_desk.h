@@ -5,6 +5,7 @@
 #include <QObject>
 #include <QStringList>
 
+#include "core/floor/ledger.h"
 #include "core/floor/open_parts.h"
 #include "core/formats/journal.h"
 
@@ -17,7 +18,8 @@ class FloorDesk : public QObject {
 
   const Record& record() const { return record_; }
   // The same object after an event; another after begin() and saved().
-  const floor::Progress& progress() const { return fold_->now(); }
+  const floor::Progress& progress() const { return ledger_->now(); }
+  const floor::Ledger& ledger() const { return *ledger_; }
   // What cuttings hold, as of the last event.
   const floor::Holdings& holdings() const;
 
@@ -28,12 +30,15 @@ class FloorDesk : public QObject {
   // The record was written, as it is given, to that file; its journal is emptied.
   void saved(Record record, const QString& path, const std::string& job);
 
-  // On the disk, then shown. A problem where the disk refuses, or it cannot have happened as things
-  // are: nothing happened then.
+  // On the disk, then shown. A problem where the disk refuses, which then names a file, or where it
+  // cannot have happened as things are: nothing happened then.
   std::optional<Problem> note(Event event);
 
   // Whether something can be noted: the job has a file.
   bool canNote() const { return journal_.has_value(); }
+
+  // Whether the journal of that file can be neither read nor put aside.
+  bool isStuck(const QString& path) const;
 
   // Whether the file has the record as it is; what the journal has is not asked.
   bool isInFile() const { return inFile_; }
@@ -51,10 +56,12 @@ class FloorDesk : public QObject {
   void foldAnew();
 
   Record record_;
-  std::unique_ptr<floor::Fold> fold_ = std::make_unique<floor::Fold>(record_.cuttings);
+  std::unique_ptr<floor::Ledger> ledger_ = std::make_unique<floor::Ledger>(record_.cuttings);
   mutable std::optional<floor::Holdings> holdings_;  // once they are asked for
   bool inFile_ = true;
   std::optional<Journal> journal_;
+  std::int64_t beyond_ = 0;  // the last number of an event that a journal had which was put aside
+  std::string stuck_;        // the journal that can be neither read nor put aside; empty: none
 };
 
 }  // namespace pp

@@ -11,6 +11,7 @@ namespace pp {
 namespace {
 
 constexpr int kBetweenLabelLooks = 60;  // ms
+constexpr int kLongestBetweenLooks = 4'000;
 
 Event eventOf(EventKind kind, const floor::Labelled& on) {
   Event out;
@@ -66,22 +67,21 @@ std::optional<LabelFor> LabelDesk::says(const floor::Labelled& on) const {
     if (part == nullptr) return std::nullopt;
     return PieceLabel{*part, on.piece->number};
   }
-  const auto at = floor::leftoverOf(cuttings, on);
+  const auto at = session_.floor().ledger().leftover(on);
   if (!at) return std::nullopt;
-  const StockSupply& stock = at->plan->request.stock[at->sheet->stock];
+  const StockSupply& stock = *at->stock;
   const LengthStyle style = session_.style();
   RackTag out;
   const std::int64_t tag = tagOf(on);
-  out.tag = tag > 0 ? QStringLiteral("R%1").arg(tag) : qs(at->leftover->id);
+  out.tag = tag > 0 ? QStringLiteral("R%1").arg(tag) : qs(on.leftover);
   out.material = QStringLiteral("%1 %2").arg(figure(stock.thickness, style), qs(stock.material));
-  out.size = figures(at->leftover->dx, at->leftover->dy, style) +
+  out.size = figures(floor::wholeDown(at->length, style.unit),
+                     floor::wholeDown(at->width, style.unit), style) +
              (style.unit == Unit::Inch ? QStringLiteral(" in") : QStringLiteral(" mm"));
   QStringList words;
   if (!stock.lot.empty()) words << tr("lot %1").arg(qs(stock.lot));
-  words << tr("%1, cutting %2, %3")
-               .arg(qs(session_.job().name))
-               .arg(on.cutting)
-               .arg(qs(at->leftover->id));
+  words
+      << tr("%1, cutting %2, %3").arg(qs(session_.job().name)).arg(on.cutting).arg(qs(on.leftover));
   out.words = words.join(QStringLiteral(", "));
   return out;
 }
@@ -100,6 +100,8 @@ void LabelDesk::forgetOthers() {
   sent_.reset();
   out_.clear();
   job_ = session_.job().id;
+  trouble_.clear();
+  timer_.setInterval(kBetweenLabelLooks);
 }
 
 // One thing a turn: the disk is waited for at each.
@@ -119,7 +121,7 @@ void LabelDesk::look() {
   if (out_.empty() && (!printer_ || (owed().empty() && !sent_))) timer_.stop();
 }
 
-// What came out is noted; false: the disk refuses, and it is tried again.
+// What came out is noted; false: the disk refuses, and it is tried again, less and less often.
 bool LabelDesk::note() {
   const floor::LabelOwed label = out_.front();
   if (!session_.floor().canNote()) return false;
@@ -128,9 +130,17 @@ bool LabelDesk::note() {
   const auto& labels = session_.floor().progress().labels;
   const auto at = labels.find(label.on);
   const bool known = at != labels.end() && at->second.printed >= label.nth;
-  if (!known && session_.note(std::move(event))) return false;
-  out_.pop_front();
-  return true;
+  const auto problem = known ? std::nullopt : session_.note(std::move(event));
+  // A label of what never was holds up no other.
+  const bool written = !problem || problem->file.empty();
+  if (written) out_.pop_front();
+  timer_.setInterval(written ? kBetweenLabelLooks
+                             : std::min(2 * timer_.interval(), kLongestBetweenLooks));
+  const QString trouble = problem ? tr("A label came out and cannot be noted: %1")
+                                        .arg(QString::fromStdString(describe({*problem})))
+                                  : QString();
+  if (std::exchange(trouble_, trouble) != trouble) emit changed();
+  return written;
 }
 
 void LabelDesk::send() {

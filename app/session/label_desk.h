@@ -33,6 +33,8 @@ class LabelDesk : public QObject {
   const std::vector<floor::LabelOwed>& owed() const;
   // The one that was sent last and has not come out; none: nothing is on its way.
   const std::optional<floor::LabelOwed>& sent() const { return sent_; }
+  // Why what came out cannot be noted; empty: it can.
+  const QString& trouble() const { return trouble_; }
   // What it says; none: what it was of is no more.
   std::optional<LabelFor> says(const floor::Labelled& on) const;
 
@@ -61,6 +63,7 @@ class LabelDesk : public QObject {
   std::optional<floor::LabelOwed> sent_;
   std::deque<floor::LabelOwed> out_;  // that came out and are not noted yet
   std::string job_;                   // whose labels these are
+  QString trouble_;
   QTimer timer_;
 };
 

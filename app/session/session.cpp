@@ -7,6 +7,7 @@
 
 #include "core/assembly/covers.h"
 #include "core/breakdown/assign_ids.h"
+#include "core/floor/taking.h"
 #include "core/formats/file.h"
 #include "core/formats/job_json.h"
 #include "core/job/ids.h"
@@ -261,33 +262,21 @@ Problems Session::takeToTheSaw() {
   if (!plan) return {{{}, 0, {}, "no plan of what is drawn now", "one that is laid out"}};
   if (!plan->complete())
     return {{{}, 0, {}, "parts without a place", "a plan that has room for all"}};
-  Record record = recordToSave();
-  reserve(record, job(), CodeExposure::OnPaper);
-  record.cuttings.push_back(floor::frozen(record, plans_.open(), *plan));
-  const int number = record.cuttings.back().number;
+  floor::Taken taken = floor::taken(recordToSave(), job(), plans_.open(), *plan);
+  const Cutting& cutting = std::as_const(taken).record.cuttings.back();
   // All of it is this job's or nothing is taken. Should the program end before the event below is
   // noted, the store is told so when the job is opened next.
-  if (const auto wanted = wantedOf(record.cuttings.back().plans.front()); !wanted.empty()) {
-    if (Problems taken = store_.take(job().name, number, wanted); !taken.empty()) return taken;
+  if (const auto wanted = wantedOf(cutting.plans.front()); !wanted.empty()) {
+    if (Problems refused = store_.take(job().name, cutting.number, wanted); !refused.empty())
+      return refused;
     if (!store_.trouble().isEmpty())
       emit said(tr("Taken, but the shop's rack was not told: %1").arg(store_.trouble()));
   }
-  // The next plan is of the rest.
-  record.plan.reset();
-  record.scope = {};
-  const auto refused = [this](Problem problem) -> Problems {
+  if (Problems problems = saveAndNote(std::move(taken)); !problems.empty()) {
     tellStore();  // what was promised is free again
-    return {std::move(problem)};
-  };
-  if (auto problem = file_.save(path(), job(), record)) return refused(std::move(*problem));
-  history_.markSaved();
-  floor_.saved(std::move(record), path(), job().id);
+    return problems;
+  }
   history_.keepCodes(onPaper(floor_.record()));
-  Event event;
-  event.kind = EventKind::Taken;
-  event.cutting = number;
-  // Without its event the cutting was never taken.
-  if (auto problem = floor_.note(std::move(event))) return refused(std::move(*problem));
   tellStore();
   plans_.runner().stop();
   followNow();
@@ -295,10 +284,20 @@ Problems Session::takeToTheSaw() {
   return {};
 }
 
+// Without its last event what was taken was never taken.
+Problems Session::saveAndNote(floor::Taken taken) {
+  if (auto problem = file_.save(path(), job(), taken.record)) return {std::move(*problem)};
+  history_.markSaved();
+  floor_.saved(std::move(taken.record), path(), job().id);
+  for (Event& event : taken.events)
+    if (auto problem = floor_.note(std::move(event))) return {std::move(*problem)};
+  return {};
+}
+
 // What the job has of the store follows from its record alone. A job that has nothing of it says
 // nothing, so that no store is made for it.
 void Session::tellStore() {
-  JobHolding holding = holdingOf(job(), floor_.record(), floor_.progress());
+  JobHolding holding = holdingOf(job(), floor_.record(), floor_.ledger());
   const bool known = std::any_of(job().stock.begin(), job().stock.end(),
                                  [](const StockPiece& piece) { return piece.store != 0; });
   if (known || !holding.held.empty() || !holding.returned.empty())
@@ -321,8 +320,12 @@ std::optional<Problem> Session::cutMade(int cutting, int plan, int step) {
   return note(atCutting(EventKind::CutMade, cutting, plan, step));
 }
 
-std::optional<Problem> Session::cutTakenBack(int cutting, int plan, int step) {
-  return note(atCutting(EventKind::CutTakenBack, cutting, plan, step));
+std::optional<Problem> Session::takeBack(int cutting) {
+  auto event = floor_.ledger().back(cutting);
+  if (!event) return Problem{{}, 0, {}, "nothing that can be taken back", "a cut that was made"};
+  // A cut leaves what is to be laid out as it is.
+  if (event->kind == EventKind::CutTakenBack) return note(std::move(*event));
+  return happened({std::move(*event)});
 }
 
 std::optional<Problem> Session::happened(std::vector<Event> events) {
@@ -335,29 +338,13 @@ std::optional<Problem> Session::happened(std::vector<Event> events) {
 
 Problems Session::goOn(int cutting, std::vector<Event> events, CuttingPlan plan) {
   finish();
-  const auto at = floor_.progress().cuttings.find(cutting);
-  if (at == floor_.progress().cuttings.end() || at->second.givenUp)
-    return {{{}, 0, {}, "a cutting that is not under way", "one at the saw"}};
-  Record record = recordToSave();
-  int next = 0;
-  for (Cutting& one : record.cuttings) {
-    if (one.number != cutting) continue;
-    // One that was taken back gives way.
-    one.plans.erase(one.plans.begin() + at->second.plan, one.plans.end());
-    one.plans.push_back(std::move(plan));
-    next = static_cast<int>(one.plans.size());
-  }
-  if (auto problem = file_.save(path(), job(), record)) return {std::move(*problem)};
-  history_.markSaved();
-  floor_.saved(std::move(record), path(), job().id);
-  // Without the last of these events the plan is none.
-  events.push_back(atCutting(EventKind::PlanTaken, cutting, next, 0));
-  if (auto problem = happened(std::move(events))) return {std::move(*problem)};
-  return {};
-}
-
-std::optional<Problem> Session::planTakenBack(int cutting, int plan) {
-  return happened({atCutting(EventKind::PlanTakenBack, cutting, plan, 0)});
+  auto gone =
+      floor::goneOn(recordToSave(), floor_.progress(), cutting, std::move(events), std::move(plan));
+  if (!gone) return gone.problems();
+  Problems problems = saveAndNote(std::move(gone).value());
+  tellStore();
+  followNow();
+  return problems;
 }
 
 std::optional<Problem> Session::giveUp(int cutting) {
@@ -415,9 +402,7 @@ Record Session::recordToSave() const {
   Record out = floor_.record();
   reserve(out, job());
   if (auto plan = plans_.toKeep()) out.plan = std::move(plan);
-  // A cutting that was saved and whose event was not was never taken: its number is free.
-  while (!out.cuttings.empty() && floor_.progress().cuttings.count(out.cuttings.back().number) == 0)
-    out.cuttings.pop_back();
+  floor::dropNeverTaken(out, floor_.progress());
   return out;
 }
 
@@ -440,7 +425,8 @@ std::optional<Problem> Session::saveAs(const QString& path, As as) {
     if (auto problem = save(path)) return problem;
     if (!before.isEmpty() && targetOf(before.toStdString()) != targetOf(path.toStdString())) {
       QFile::remove(before);
-      QFile::remove(QString::fromStdString(journalOf(before.toStdString())));
+      if (!floor_.isStuck(before))
+        QFile::remove(QString::fromStdString(journalOf(before.toStdString())));
     }
     return std::nullopt;
   }
@@ -491,13 +477,23 @@ void Session::protect() {
 Problems Session::recover(const Unsaved& left, Access access) {
   auto read = JobFile::read(left);
   if (!read) return read.problems();
-  // The record was never undone: it is as the file has it.
+  // The record was never undone: it is as the file has it. Where the file cannot be read it is kept
+  // from being replaced: what is recovered is a job without a file.
   Record record;
-  if (!left.path.isEmpty())
-    if (const auto text = readFile(left.path.toStdString()))
-      if (auto file = readJobWithRecord(left.path.toStdString(), text.value()))
-        record = std::move(file.value().record);
-  take(std::move(read.value().job), std::move(record), left.path, access);
+  QString path = left.path;
+  if (!path.isEmpty() && stampOf(path.toStdString())) {
+    const auto text = readFile(path.toStdString());
+    auto file = text ? readJobWithRecord(path.toStdString(), text.value())
+                     : Result<JobWithRecord>(text.problems());
+    if (file) {
+      record = std::move(file.value().record);
+    } else {
+      emit said(tr("%1 What was drawn is recovered without that file, and will not replace it.")
+                    .arg(QString::fromStdString(describe(file.problems()))));
+      path.clear();
+    }
+  }
+  take(std::move(read.value().job), std::move(record), path, access);
   history_.markUnsaved();  // what was recovered is not in the file yet
   protect();
   file_.settle();

@@ -21,6 +21,10 @@
 
 namespace pp {
 
+namespace floor {
+struct Taken;
+}
+
 class Session : public QObject {
   Q_OBJECT
  public:
@@ -119,17 +123,16 @@ class Session : public QObject {
   Problems takeToTheSaw();
   // A page or label was made of what is drawn: it carries the codes, which stay as they are.
   void printed();
-  // A cut of a cutting's plan was made; it was not, after all. On the disk when they return.
+  // A cut of a cutting's plan was made; the last thing done at it was not, after all. On the disk
+  // when they return.
   std::optional<Problem> cutMade(int cutting, int plan, int step);
-  std::optional<Problem> cutTakenBack(int cutting, int plan, int step);
+  std::optional<Problem> takeBack(int cutting);
   // Something that leaves what is to be laid out as it is: a cut, the clock.
   std::optional<Problem> note(Event event);
   // What happened at a cutting, one thing after the other; none after one that the disk refuses.
   std::optional<Problem> happened(std::vector<Event> events);
   // The cutting goes on by another plan from what is there after that; the job is saved with it.
   Problems goOn(int cutting, std::vector<Event> events, CuttingPlan plan);
-  // The one before it holds again. Before any of its cuts.
-  std::optional<Problem> planTakenBack(int cutting, int plan);
   // What of a cutting is not cut yet is not cut any more.
   std::optional<Problem> giveUp(int cutting);
 
@@ -153,6 +156,7 @@ class Session : public QObject {
   void tellStore();
   void mergeFindings();
   Record recordToSave() const;
+  Problems saveAndNote(floor::Taken taken);
 
   History history_;
   JobFile file_;

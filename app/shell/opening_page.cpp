@@ -14,7 +14,7 @@
 #include "app/fields/field.h"
 #include "app/session/remembered.h"
 #include "app/shell/demo_jobs.h"
-#include "core/floor/progress.h"
+#include "core/floor/ledger.h"
 #include "core/formats/job_json.h"
 #include "pictures/paint/job_picture.h"
 #include "pictures/paint/look.h"

@@ -10,7 +10,8 @@ namespace {
 std::vector<std::vector<Worklist::Work>> worksOf(const std::vector<Setting>& settings) {
   std::vector<std::vector<Worklist::Work>> out(settings.size());
   for (std::size_t i = 0; i < settings.size(); ++i)
-    for (const Work& work : settings[i].works) out[i].push_back({work.row, work.name});
+    for (const Work& work : settings[i].works)
+      out[i].push_back({work.row, work.name, {}, {}, work.before});
   return out;
 }
 

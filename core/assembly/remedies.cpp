@@ -16,9 +16,9 @@ Length size(Length off) {
 
 class Finding {
  public:
-  Finding(const Wrong& wrong, const std::vector<Cutting>& cuttings, const floor::Progress& progress,
-          const std::vector<Part>& drawn, const Part& part)
-      : wrong_(wrong), cuttings_(cuttings), progress_(progress), drawn_(drawn), part_(part) {}
+  Finding(const Wrong& wrong, const floor::Ledger& ledger, const std::vector<Part>& drawn,
+          const Part& part)
+      : wrong_(wrong), ledger_(ledger), drawn_(drawn), part_(part) {}
 
   std::vector<Remedy> run() {
     const Length off = offBy();
@@ -87,7 +87,7 @@ class Finding {
         return std::any_of(of.joins.begin(), of.joins.end(),
                            [&](const Join& join) { return join.to == to.name; });
       };
-      if ((names(part_, other) || names(other, part_)) && progress_.good(other.code) == 0)
+      if ((names(part_, other) || names(other, part_)) && ledger_.now().good(other.code) == 0)
         mates.insert(other.code);
     }
     if (mates.empty()) return;
@@ -109,7 +109,7 @@ class Finding {
 
   // Cut at the same setting, good, and nothing was done to it yet.
   void spare() {
-    for (const auto& [piece, state] : progress_.pieces) {
+    for (const auto& [piece, state] : ledger_.now().pieces) {
       if (piece.code != part_.code || piece == wrong_.piece || !state.spare || state.spoiled ||
           !state.done.empty())
         continue;
@@ -121,30 +121,24 @@ class Finding {
   }
 
   void leftover() {
-    for (const Cutting& cutting : cuttings_) {
-      const auto at = progress_.cuttings.find(cutting.number);
-      if (at == progress_.cuttings.end() || at->second.givenUp || at->second.plan < 1) continue;
-      const CuttingPlan& plan = cutting.plans[static_cast<std::size_t>(at->second.plan - 1)];
-      for (const PieceEnd& end : plan.plan.ends) {
-        if (end.kind != PieceEnd::Kind::Leftover || at->second.bench.count(end.piece) == 0)
-          continue;
-        const PlannedSheet& sheet = plan.plan.sheets[end.sheet];
-        const Leftover& left = sheet.leftovers[end.index];
-        if (!holds(plan.request, sheet.stock, left)) continue;
-        Remedy out = begin(Remedy::Kind::Leftover, "cut again from " + left.id);
-        out.from = left.id;
-        out.takes = part_.cutLength() * part_.cutWidth();
-        out_.push_back(std::move(out));
-        return;
-      }
+    for (const floor::LeftoverThere& left : ledger_.leftovers()) {
+      if (!ledger_.now().isUnderWay(left.on.cutting) || !holds(left)) continue;
+      Remedy out = begin(Remedy::Kind::Leftover, "cut again from " + left.on.leftover);
+      out.from = left.on.leftover;
+      out.takes = part_.cutLength() * part_.cutWidth();
+      out_.push_back(std::move(out));
+      return;
     }
   }
   // In a direction that its grain allows.
-  bool holds(const NestRequest& request, std::size_t stock, const Leftover& left) const {
+  bool holds(const floor::LeftoverThere& left) const {
+    const NestRequest& request = left.plan->request;
+    const auto stock = static_cast<std::size_t>(left.stock - request.stock.data());
     std::vector<std::int64_t> done;
     for (const PartDemand& part : request.parts)
       done.push_back(part.quantity - (part.code == part_.code ? 1 : 0));
-    const std::vector<std::string> codes = floor::goodFor(request, done, stock, left.dx, left.dy);
+    const std::vector<std::string> codes =
+        floor::goodFor(request, done, stock, left.length, left.width);
     return std::find(codes.begin(), codes.end(), part_.code) != codes.end();
   }
 
@@ -155,8 +149,7 @@ class Finding {
   }
 
   const Wrong& wrong_;
-  const std::vector<Cutting>& cuttings_;
-  const floor::Progress& progress_;
+  const floor::Ledger& ledger_;
   const std::vector<Part>& drawn_;
   const Part& part_;
   std::vector<Remedy> out_;
@@ -179,8 +172,8 @@ std::string faultName(Fault fault) {
 }
 
 Result<std::vector<Remedy>> remedies(const Wrong& wrong, const std::vector<Cutting>& cuttings,
-                                     const floor::Progress& progress,
-                                     const std::vector<Part>& drawn) {
+                                     const floor::Ledger& ledger, const std::vector<Part>& drawn) {
+  const floor::Progress& progress = ledger.now();
   const auto piece = progress.pieces.find(wrong.piece);
   const Part* part = floor::partOf(cuttings, wrong.piece);
   if (piece == progress.pieces.end() || piece->second.spoiled || part == nullptr)
@@ -199,7 +192,7 @@ Result<std::vector<Remedy>> remedies(const Wrong& wrong, const std::vector<Cutti
       return Problem{
           {}, 0, "size", "as it was to be, within half a millimetre", "one that is off by more"};
   }
-  return Finding(wrong, cuttings, progress, drawn, *part).run();
+  return Finding(wrong, ledger, drawn, *part).run();
 }
 
 }  // namespace pp::bench

@@ -6,6 +6,7 @@
 #include <string>
 #include <vector>
 
+#include "core/floor/ledger.h"
 #include "core/floor/pieces.h"
 #include "core/job/job.h"
 
@@ -45,8 +46,7 @@ struct Remedy {
 // A problem where the piece is not there, or no size was said. The first is what disturbs least.
 // `drawn`: the parts of the job.
 Result<std::vector<Remedy>> remedies(const Wrong& wrong, const std::vector<Cutting>& cuttings,
-                                     const floor::Progress& progress,
-                                     const std::vector<Part>& drawn);
+                                     const floor::Ledger& ledger, const std::vector<Part>& drawn);
 
 // What the record calls it: "machined wrongly".
 std::string faultName(Fault fault);

@@ -24,13 +24,25 @@ Count partsDone(const Cutting& cutting, const Progress& progress) {
   return out;
 }
 
-AtSaw::AtSaw(const CuttingPlan& plan, const std::set<int>& made, const std::set<std::string>& bench,
-             std::vector<saw::BarCut> bars, const std::set<int>& barsMade)
+CuttingProgress begun(const CuttingPlan& plan) {
+  CuttingProgress out;
+  out.plan = 1;
+  out.taken = {1};
+  out.made.resize(1);
+  for (int i = 0; i < static_cast<int>(plan.plan.sheets.size()); ++i) out.bench.insert({1, 0, i});
+  return out;
+}
+
+AtSaw::AtSaw(const Cutting& cutting, const CuttingProgress& at)
+    : AtSaw(cutting.plans[static_cast<std::size_t>(at.plan - 1)], at.plan, at, cutting.bars) {}
+
+AtSaw::AtSaw(const CuttingPlan& plan, int number, const CuttingProgress& at,
+             std::vector<saw::BarCut> bars)
     : plan_(plan),
-      made_(&made),
-      bench_(&bench),
+      number_(number),
+      at_(&at),
       bars_(std::move(bars)),
-      barsMade_(&barsMade),
+      made_(plan, number),
       pieces_(plan.request, plan.plan) {
   if (auto geometry = saw::madeCuts(plan.request, plan.plan))
     geometry_ = std::move(geometry).value();
@@ -46,17 +58,11 @@ AtSaw::AtSaw(const CuttingPlan& plan, const std::set<int>& made, const std::set<
   }
 }
 
-void AtSaw::follow(const std::set<int>& made, const std::set<std::string>& bench,
-                   const std::set<int>& barsMade) {
-  made_ = &made;
-  bench_ = &bench;
-  barsMade_ = &barsMade;
-}
-
 bool AtSaw::isReady(std::size_t cut) const {
   if (isMade(cut)) return false;
-  if (isBar(cut)) return bar(cut).after == 0 || barsMade_->count(bar(cut).after) > 0;
-  return bench_->count(plan_.plan.cuts[cut].piece) > 0;
+  if (isBar(cut)) return bar(cut).after == 0 || at_->bars.count(bar(cut).after) > 0;
+  const auto piece = made_.divided(static_cast<int>(cut) + 1);
+  return piece && at_->bench.count(*piece) > 0;
 }
 
 saw::Becomes AtSaw::low(std::size_t cut) const {
@@ -83,24 +89,32 @@ const StockSupply* AtSaw::stock(std::size_t cut) const {
   return &plan_.request.stock[plan_.plan.sheets[plan_.plan.cuts[cut].sheet].stock];
 }
 
+std::string AtSaw::origin(std::size_t cut) const {
+  const StockSupply* of = stock(cut);
+  return of != nullptr && of->anew &&
+                 this->cut(cut).piece == sheetName(plan_.request, plan_.plan, this->cut(cut).sheet)
+             ? of->piece
+             : std::string();
+}
+
+Caution AtSaw::caution(std::size_t cut) const {
+  const SawCut& one = this->cut(cut);
+  const saw::PlayedPiece& piece = geometry(cut).piece;
+  const StockSupply* of = stock(cut);
+  constexpr Length kNarrow = Length::mm(150);
+  constexpr Length kShort = Length::mm(200);
+  const bool rip = one.direction == CutDirection::Rip;
+  if (of == nullptr && !rip) return Caution::Bar;
+  if (of != nullptr && of->piece.empty() && piece.dx == of->length && piece.dy == of->width)
+    return Caution::WholeSheet;
+  if (rip && !one.isToMark() && one.distance < kNarrow) return Caution::Narrow;
+  if (!rip && one.distance < kShort) return Caution::Short;
+  return Caution::Usual;
+}
+
 std::optional<std::size_t> AtSaw::next() const {
   for (std::size_t i = 0; i < cuts(); ++i)
     if (isReady(i)) return i;
-  return std::nullopt;
-}
-
-std::optional<std::size_t> AtSaw::last() const {
-  for (std::size_t i = cuts(); i-- > 0;) {
-    if (!isMade(i)) continue;
-    if (!isBar(i)) {
-      if (lies(plan_.plan.cuts[i].low) && lies(plan_.plan.cuts[i].high)) return i;
-      continue;
-    }
-    const bool further = std::any_of(bars_.begin(), bars_.end(), [&](const saw::BarCut& other) {
-      return other.after == bar(i).cut.step && barsMade_->count(other.cut.step) > 0;
-    });
-    if (!further) return i;
-  }
   return std::nullopt;
 }
 
@@ -125,7 +139,8 @@ std::int64_t AtSaw::settingsLeft() const {
 }
 
 Count AtSaw::cutsDone() const {
-  return {std::ssize(*made_) + std::ssize(*barsMade_), static_cast<std::int64_t>(cuts())};
+  return {std::ssize(at_->madeOf(number_)) + std::ssize(at_->bars),
+          static_cast<std::int64_t>(cuts())};
 }
 
 std::int64_t AtSaw::spares(std::size_t cut) const {
@@ -142,6 +157,17 @@ std::int64_t AtSaw::spares(std::size_t cut) const {
   const Length rest = extent - one.distance - one.kerf;
   // The last may end with what there is.
   return (rest + one.kerf).inNm() / (one.distance + one.kerf).inNm();
+}
+
+std::int64_t AtSaw::sparesLeft(std::size_t cut, const Ledger& ledger, int cutting) const {
+  const std::int64_t all = spares(cut);
+  if (all == 0) return 0;
+  const int step = this->cut(cut).step;
+  if (!isBar(cut) && isMade(cut)) {
+    const auto off = this->cut(cut).fence == FenceSide::Low ? made_.high(step) : made_.low(step);
+    if (!off || at_->bench.count(*off) == 0) return 0;
+  }
+  return std::max<std::int64_t>(0, all - ledger.sparesCut(cutting, isBar(cut) ? 0 : number_, step));
 }
 
 std::optional<std::size_t> AtSaw::find(const std::string& words) const {

@@ -1,6 +1,7 @@
 #include "core/floor/compare.h"
 
 #include <algorithm>
+#include <map>
 
 namespace pp::floor {
 namespace {
@@ -24,16 +25,16 @@ class Comparison {
       for (const PartKey& key : part.keys) drawn_.emplace(key, &part);
   }
 
-  void add(const CutRow& row, bool underWay) {
+  // A row of the plan that was taken: all that is wanted at all stands there. `uncut`: what is left
+  // of it by the plan in force.
+  void add(const CutRow& row, int cutting, std::int64_t uncut) {
     const Part& was = row.part;
     Compared out;
-    for (std::int64_t copy = 1; copy <= row.quantity; ++copy) {
-      const auto piece = progress_.pieces.find({row.code, row.number(copy)});
-      if (piece == progress_.pieces.end())
-        out.uncut += underWay ? 1 : 0;
-      else if (!piece->second.spoiled)
+    out.uncut = uncut;
+    for (auto piece = progress_.pieces.lower_bound({row.code, 0});
+         piece != progress_.pieces.end() && piece->first.code == row.code; ++piece)
+      if (piece->second.cutting == cutting && !piece->second.spoiled && !piece->second.spare)
         ++out.cut;
-    }
     if (out.cut + out.uncut == 0) return;
     for (const PartKey& key : was.keys)
       if (const auto at = drawn_.find(key); out.now == nullptr && at != drawn_.end())
@@ -59,8 +60,14 @@ std::vector<Compared> compared(const std::vector<Part>& drawn, const std::vector
   for (const Cutting& cutting : cuttings) {
     const auto at = progress.cuttings.find(cutting.number);
     if (at == progress.cuttings.end()) continue;
-    const bool underWay = !at->second.givenUp;
-    eachRow(cutting.plans.front(), [&](const CutRow& row) { out.add(row, underWay); });
+    std::map<std::string, std::int64_t> left;
+    if (!at->second.givenUp)
+      eachRow(cutting.plans[static_cast<std::size_t>(at->second.plan - 1)], [&](const CutRow& row) {
+        for (std::int64_t copy = 1; copy <= row.quantity; ++copy)
+          if (progress.pieces.count({row.code, row.number(copy)}) == 0) ++left[row.code];
+      });
+    eachRow(cutting.plans.front(),
+            [&](const CutRow& row) { out.add(row, cutting.number, left[row.code]); });
   }
   return out.take();
 }

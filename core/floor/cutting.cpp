@@ -11,4 +11,11 @@ bool Scope::has(const Part& part) const {
   return in(assemblies, part.keys.front().assembly) && in(roles, part.role);
 }
 
+void forgetTrees(Plan& plan) {
+  for (PlannedSheet& sheet : plan.sheets) {
+    sheet.tree = {};
+    sheet.tree.kind = CutTree::Kind::Waste;
+  }
+}
+
 }  // namespace pp

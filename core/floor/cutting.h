@@ -5,7 +5,9 @@
 #include <string>
 #include <vector>
 
+#include "core/designs/shared_rows.h"
 #include "core/plan/cutting_plan.h"
+#include "core/saw/bar_cuts.h"
 
 namespace pp {
 
@@ -18,10 +20,18 @@ struct Scope {
   bool has(const Part& part) const;
 };
 
+// How a plan was found is of no use once it is cut.
+void forgetTrees(Plan& plan);
+
 struct Cutting {
   int number = 0;  // 1, 2, 3 ... in the job
   Scope scope;
-  std::vector<CuttingPlan> plans;  // the one that was taken, then those it was changed to
+  // The one that was taken, then those it was changed to. None is ever removed or changed.
+  SharedRows<CuttingPlan> plans;
+  std::vector<saw::BarCut> bars;  // of the plan that was taken: bars are never planned anew
+  // What today's checks find wrong with the last of them, which is kept as it was taken. Not in the
+  // file.
+  std::string doubt;
 };
 
 }  // namespace pp

@@ -8,10 +8,6 @@
 
 #include "core/floor/cutting.h"
 
-namespace pp {
-struct Record;
-}
-
 namespace pp::floor {
 
 struct Progress;
@@ -42,23 +38,6 @@ struct LabelOwed {
 // Pieces that are cut and not spoiled, by code and number, then leftovers that went to the rack.
 std::vector<LabelOwed> labelsOwed(const Progress& progress);
 
-// What came off with the last cut that gave pieces or leftovers that are there still; empty: none.
-std::vector<LabelOwed> cameOffLast(const Record& record, const Progress& progress);
-
-// Leftovers that lie on the bench, of cuttings under way, and are cut no further by a later plan.
-std::vector<Labelled> leftoversLying(const std::vector<Cutting>& cuttings,
-                                     const Progress& progress);
-
-// Whether a piece of a plan is stock of one after it, up to the one that holds (1-based, both).
-bool isCutFurther(const Cutting& cutting, int plan, int holds, const std::string& piece);
-
-// A leftover that a cutting gave, with the plan it is of; null: there is none of that id.
-struct LeftoverAt {
-  const CuttingPlan* plan = nullptr;
-  const PlannedSheet* sheet = nullptr;
-  const Leftover* leftover = nullptr;
-};
-std::optional<LeftoverAt> leftoverOf(const std::vector<Cutting>& cuttings, const Labelled& on);
 // The part of a piece, as it was cut; null: no cutting has it.
 const Part* partOf(const std::vector<Cutting>& cuttings, const PieceId& piece);
 

@@ -5,9 +5,8 @@
 #include <algorithm>
 #include <map>
 #include <set>
+#include <tuple>
 #include <utility>
-
-#include "core/saw/edges.h"
 
 namespace pp::floor {
 namespace {
@@ -18,26 +17,33 @@ Problem wrong(const std::string& field, const std::string& found, const std::str
 
 class After {
  public:
-  After(const CuttingPlan& plan, int cutting, const CuttingProgress& at, const Mishap& mishap)
-      : plan_(plan), cutting_(cutting), at_(at), mishap_(mishap) {}
+  After(const Ledger& ledger, int cutting, const CuttingProgress& at, const Mishap& mishap)
+      : ledger_(ledger),
+        plan_(*ledger.plan(cutting, at.plan)),
+        cutting_(cutting),
+        at_(at),
+        mishap_(mishap) {}
 
   Result<Aftermath> run() {
-    const std::set<int>& made = at_.made[static_cast<std::size_t>(at_.plan - 1)];
-    auto bench = nest::benchAfter(plan_.request, plan_.plan, made);
+    auto bench = nest::benchAfter(plan_.request, plan_.plan, at_.madeOf(at_.plan));
     if (!bench) return bench.problems();
     out_.bench = std::move(bench).value();
     out_.request = plan_.request;
+    for (const SawnPiece& piece : at_.bench)
+      if (piece.plan == at_.plan) out_.who.emplace(ledger_.nameOf(cutting_, piece), piece);
     // What went to the rack is not there any more.
-    std::erase_if(out_.bench.pieces, [this](const nest::PieceAtHand& piece) {
-      return at_.bench.count(piece.id) == 0;
-    });
+    std::erase_if(out_.bench.pieces,
+                  [this](const nest::PieceAtHand& piece) { return out_.who.count(piece.id) == 0; });
+    sparesOff();
+    forgetEarlier();
+    addEarlier();
     using Kind = Mishap::Kind;
     if (mishap_.kind == Kind::Kerf) return kerf();
     const auto end =
         std::find_if(plan_.plan.ends.begin(), plan_.plan.ends.end(),
                      [this](const PieceEnd& one) { return one.piece == mishap_.piece; });
     const bool part = end != plan_.plan.ends.end() && end->kind == PieceEnd::Kind::Part;
-    if (at_.bench.count(mishap_.piece) == 0)
+    if (out_.who.count(mishap_.piece) == 0)
       return wrong("piece", mishap_.piece, "one that lies there");
     if (part) return ofPart(*end);
     const auto piece =
@@ -49,6 +55,71 @@ class After {
   }
 
  private:
+  // What spares were cut from is smaller by them.
+  void sparesOff() {
+    for (nest::PieceAtHand& piece : out_.bench.pieces) {
+      const auto there = ledger_.sized(cutting_, out_.who.at(piece.id));
+      const SawnPiece& who = out_.who.at(piece.id);
+      if (!there || who.step == 0 || ledger_.sparesCut(cutting_, who.plan, who.step) == 0) continue;
+      piece.dx = std::min(piece.dx, there->length);
+      piece.dy = std::min(piece.dy, there->width);
+    }
+    std::erase_if(out_.bench.pieces, [](const nest::PieceAtHand& piece) {
+      return piece.dx <= Length{} || piece.dy <= Length{};
+    });
+  }
+
+  // Pieces that the plan could have taken and did not are known by what lies there, not by what it
+  // was asked; whole sheets that it freed can be had again.
+  void forgetEarlier() {
+    std::map<std::size_t, std::int64_t> used;
+    for (const PlannedSheet& sheet : plan_.plan.sheets) ++used[sheet.stock];
+    for (std::size_t i = 0; i < out_.request.stock.size(); ++i)
+      if (!out_.request.stock[i].piece.empty()) out_.request.stock[i].quantity = used[i];
+    for (const SawnPiece& piece : at_.bench) {
+      if (piece.plan == at_.plan || !Ledger::isWhole(at_, piece)) continue;
+      const auto free = ledger_.sized(cutting_, piece);
+      for (StockSupply& stock : out_.request.stock)
+        if (free && stock.piece.empty() && stock.row == free->stock->row && stock.quantity) {
+          ++*stock.quantity;
+          break;
+        }
+    }
+  }
+
+  // What earlier plans have left over lies there too.
+  void addEarlier() {
+    for (const LeftoverThere& left : ledger_.leftovers()) {
+      if (left.on.cutting != cutting_ || left.piece.plan == at_.plan) continue;
+      const auto row = std::find_if(
+          plan_.request.stock.begin(), plan_.request.stock.end(), [&](const StockSupply& stock) {
+            return stock.piece.empty() && stock.row == left.stock->row &&
+                   stock.material == left.stock->material &&
+                   stock.thickness == left.stock->thickness && stock.lot == left.stock->lot;
+          });
+      if (row == plan_.request.stock.end() ||
+          !out_.who.emplace(left.on.leftover, left.piece).second)
+        continue;
+      nest::PieceAtHand piece;
+      piece.id = left.on.leftover;
+      piece.stock = static_cast<std::size_t>(row - plan_.request.stock.begin());
+      piece.dx = left.length;
+      piece.dy = left.width;
+      // Of a piece that was itself cut from a sheet it is not known where that lay: beyond the
+      // sheet nothing must stay free.
+      piece.x = row->length;
+      piece.y = row->width;
+      if (const saw::SurePiece* sure = ledger_.sure(cutting_, left.piece)) {
+        piece.trims = sure->trims;
+        if (left.stock->piece.empty()) {
+          piece.x = sure->at.x;
+          piece.y = sure->at.y;
+        }
+      }
+      out_.bench.pieces.push_back(std::move(piece));
+    }
+  }
+
   Event& note(EventKind kind) {
     Event event;
     event.kind = kind;
@@ -152,6 +223,7 @@ class After {
     return std::move(out_);
   }
 
+  const Ledger& ledger_;
   const CuttingPlan& plan_;
   const int cutting_;
   const CuttingProgress& at_;
@@ -159,54 +231,106 @@ class After {
   Aftermath out_;
 };
 
-// The numbers of the pieces of a row that are still to be cut: those nobody has, lowest first.
+// The numbers of the pieces of a row that are still to be cut: its own that no piece has, lowest
+// first, then those that nothing has.
 std::vector<std::int64_t> openNumbers(const PartDemand& before, std::int64_t count,
-                                      const Progress& progress) {
+                                      const Progress& progress,
+                                      const std::map<std::string, std::set<std::int64_t>>& taken) {
   std::vector<std::int64_t> out;
+  for (std::int64_t copy = 1; copy <= before.quantity && std::ssize(out) < count; ++copy)
+    if (progress.pieces.count({before.code, before.number(copy)}) == 0)
+      out.push_back(before.number(copy));
   std::int64_t last = 0;
-  for (std::int64_t copy = 1; copy <= before.quantity; ++copy) {
-    const std::int64_t number = before.number(copy);
-    last = std::max(last, number);
-    if (progress.pieces.count({before.code, number}) == 0 && std::ssize(out) < count)
-      out.push_back(number);
-  }
-  while (std::ssize(out) < count)
-    if (progress.pieces.count({before.code, ++last}) == 0) out.push_back(last);
+  const auto others = taken.find(before.code);
+  if (others != taken.end() && !others->second.empty()) last = *others->second.rbegin();
+  while (std::ssize(out) < count) out.push_back(++last);
   return out;
+}
+
+// Whether a whole sheet is cut as it was to be before, in whatever order.
+bool isCutAsBefore(const CuttingPlan& before, const CuttingPlan& after, std::size_t sheet) {
+  const auto cutsOf = [](const CuttingPlan& of, std::size_t one) {
+    const std::string name = sheetName(of.request, of.plan, one);
+    const auto within = [&name](const std::string& piece) { return piece.substr(name.size()); };
+    std::set<std::tuple<std::string, CutDirection, Length, Length, std::string, std::string>> out;
+    for (const SawCut& cut : of.plan.cuts)
+      if (cut.sheet == one)
+        out.emplace(within(cut.piece), cut.direction, cut.at, cut.kerf,
+                    cut.low ? within(*cut.low) : std::string("-"),
+                    cut.high ? within(*cut.high) : std::string("-"));
+    return out;
+  };
+  const StockSupply& stock = after.request.stock[after.plan.sheets[sheet].stock];
+  for (std::size_t i = 0; i < before.plan.sheets.size(); ++i)
+    if (sheetName(before.request, before.plan, i) == stock.piece)
+      return before.plan.sheets[i].placements == after.plan.sheets[sheet].placements &&
+             cutsOf(before, i) == cutsOf(after, sheet);
+  return false;
+}
+
+// A sheet or piece that is laid out anew is numbered on, so that no two pieces are called alike.
+void numberOn(const CuttingPlan& before, const std::map<std::string, SawnPiece>& who,
+              CuttingPlan& after) {
+  // Rows that the plan before had stay as they were.
+  for (std::size_t i = before.request.stock.size(); i < after.request.stock.size(); ++i)
+    if (const auto known = who.find(after.request.stock[i].piece); known != who.end())
+      after.request.stock[i].from = known->second;
+  for (std::size_t i = 0; i < after.plan.sheets.size(); ++i) {
+    PlannedSheet& sheet = after.plan.sheets[i];
+    StockSupply& stock = after.request.stock[sheet.stock];
+    if (stock.piece.empty() || isCutAsBefore(before, after, i)) continue;
+    const std::size_t old = stock.piece.size();
+    stock.anew = true;
+    const std::string name = sheetName(after.request, after.plan, i);
+    const auto rename = [&](std::string& piece) { piece = name + piece.substr(old); };
+    for (Leftover& left : sheet.leftovers) rename(left.id);
+    for (SawCut& cut : after.plan.cuts) {
+      if (cut.sheet != i) continue;
+      rename(cut.piece);
+      if (cut.low) rename(*cut.low);
+      if (cut.high) rename(*cut.high);
+    }
+    for (PieceEnd& end : after.plan.ends)
+      if (end.sheet == i) rename(end.piece);
+  }
 }
 
 }  // namespace
 
-std::vector<Lying> lyingNow(const CuttingPlan& plan, const CuttingProgress& at,
-                            const Progress& progress) {
-  std::map<std::string, const PieceEnd*> ends;
-  for (const PieceEnd& end : plan.plan.ends) ends.emplace(end.piece, &end);
+std::vector<Lying> lyingNow(const Ledger& ledger, int cutting) {
   std::vector<Lying> out;
-  for (const auto& [name, sure] :
-       saw::sureAfter(plan.request, plan.plan, at.made[static_cast<std::size_t>(at.plan - 1)])) {
-    if (at.bench.count(name) == 0) continue;
-    Lying one{name, {}, sure.at.dx, sure.at.dy, false};
-    const PlannedSheet& sheet = plan.plan.sheets[sure.at.sheet];
-    const auto end = ends.find(name);
-    if (end != ends.end() && end->second->kind == PieceEnd::Kind::Waste) continue;
-    if (end != ends.end() && end->second->kind == PieceEnd::Kind::Part) {
-      const Placement& placement = sheet.placements[end->second->index];
-      one.part = pieceAt(plan, placement);
-      const auto state = progress.pieces.find(*one.part);
-      if (state == progress.pieces.end() || state->second.spoiled) continue;
-      if (placement.turned) std::swap(one.length, one.width);
+  const auto known = ledger.now().cuttings.find(cutting);
+  if (known == ledger.now().cuttings.end() || known->second.givenUp) return out;
+  const CuttingProgress& at = known->second;
+  const CuttingPlan& plan = *ledger.plan(cutting, at.plan);
+  const PlanPieces& pieces = *ledger.pieces(cutting, at.plan);
+  std::map<std::string, Lying> byName;
+  for (const SawnPiece& piece : at.bench) {
+    const PlanPieces::Piece* of = pieces.find(piece);
+    if (of == nullptr || (of->end != nullptr && of->end->kind == PieceEnd::Kind::Waste)) continue;
+    const auto sure = ledger.sized(cutting, piece);
+    if (!sure) continue;
+    Lying one{of->name, pieces.part(*of), sure->length, sure->width, false};
+    if (one.part) {
+      const auto state = ledger.now().pieces.find(*one.part);
+      if (state == ledger.now().pieces.end() || state->second.spoiled) continue;
+      const Placement& placement = plan.plan.sheets[of->end->sheet].placements[of->end->index];
+      one.length = placement.turned ? placement.dy : placement.dx;
+      one.width = placement.turned ? placement.dx : placement.dy;
     } else {
-      const StockSupply& stock = plan.request.stock[sheet.stock];
-      one.whole = name == sheetName(plan.request, plan.plan, sure.at.sheet) && stock.piece.empty();
+      one.whole = piece.step == 0 && ledger.isWhole(at, piece);
     }
-    out.push_back(std::move(one));
+    byName.emplace(of->name, std::move(one));
   }
+  for (auto& [name, one] : byName) out.push_back(std::move(one));
   return out;
 }
 
-Result<Aftermath> aftermath(const CuttingPlan& plan, int cutting, const CuttingProgress& at,
-                            const Mishap& mishap) {
-  return After(plan, cutting, at, mishap).run();
+Result<Aftermath> aftermath(const Ledger& ledger, int cutting, const Mishap& mishap) {
+  const auto at = ledger.now().cuttings.find(cutting);
+  if (at == ledger.now().cuttings.end() || at->second.givenUp)
+    return wrong("cutting", std::to_string(cutting), "one that is at the saw");
+  return After(ledger, cutting, at->second, mishap).run();
 }
 
 std::vector<std::string> goodFor(const NestRequest& request, const std::vector<std::int64_t>& done,
@@ -227,12 +351,19 @@ std::vector<std::string> goodFor(const NestRequest& request, const std::vector<s
   return out;
 }
 
-std::optional<Way> wayOn(const CuttingPlan& plan, const Aftermath& after, const Progress& progress,
-                         int firstSheet, nest::Disturb disturb, const nest::NestOptions& options,
-                         const std::stop_token& stop) {
-  NestRequest request = after.request;
-  request.firstSheet = firstSheet;
-  nest::Replanned found = nest::replan(request, plan.plan, after.bench, disturb, options, stop);
+WayFrom wayFrom(const Ledger& ledger, const Holdings& held, int cutting, Aftermath after) {
+  const int plan = ledger.now().cuttings.at(cutting).plan;
+  return {std::make_shared<const CuttingPlan>(*ledger.plan(cutting, plan)), std::move(after),
+          ledger.now(), held.numbers, held.firstSheet};
+}
+
+std::optional<Way> wayOn(const WayFrom& from, nest::Disturb disturb,
+                         const nest::NestOptions& options, const std::stop_token& stop) {
+  const CuttingPlan& plan = *from.plan;
+  NestRequest request = from.after.request;
+  request.firstSheet = from.firstSheet;
+  nest::Replanned found =
+      nest::replan(request, plan.plan, from.after.bench, disturb, options, stop);
   if (stop.stop_requested()) return std::nullopt;
   Way out;
   out.disturb = disturb;
@@ -242,13 +373,15 @@ std::optional<Way> wayOn(const CuttingPlan& plan, const Aftermath& after, const 
   out.settings = found.plan.setups;
   for (std::size_t i = 0; i < found.request.parts.size(); ++i) {
     PartDemand& part = found.request.parts[i];
-    part.numbers = openNumbers(plan.request.parts[i], part.quantity, progress);
+    part.numbers = openNumbers(plan.request.parts[i], part.quantity, from.progress, from.numbers);
   }
   for (const std::size_t part : found.movedParts)
     out.movedCodes.push_back(found.request.parts[part].code);
+  forgetTrees(found.plan);
   // Bars are cut apart from sheets: what happened to a sheet changes none.
   found.plan.bars = plan.plan.bars;
   out.plan = {plan.parts, plan.lumber, std::move(found.request), std::move(found.plan)};
+  numberOn(plan, from.after.who, out.plan);
   return out;
 }
 

@@ -1,7 +1,12 @@
 // What went wrong at the saw, what is still good after it, and the ways to go on.
 #pragma once
 
-#include "core/floor/progress.h"
+#include <map>
+#include <memory>
+#include <set>
+
+#include "core/floor/ledger.h"
+#include "core/floor/open_parts.h"
 #include "core/nest/changes/replan.h"
 
 namespace pp::floor {
@@ -32,15 +37,15 @@ struct Lying {
   Length length, width;         // along x and y of its sheet, of a part its own
   bool whole = false;           // a sheet that is not cut into
 };
-// By name; spoiled parts and waste left out.
-std::vector<Lying> lyingNow(const CuttingPlan& plan, const CuttingProgress& at,
-                            const Progress& progress);
+// Of a cutting under way, by name; spoiled parts and waste left out.
+std::vector<Lying> lyingNow(const Ledger& ledger, int cutting);
 
 // What is really there after a mishap, and what of it can be used.
 struct Aftermath {
   std::vector<Event> events;  // that say what happened, without plan and time
   NestRequest request;        // the plan's, with what has changed of the shop
   nest::Bench bench;
+  std::map<std::string, SawnPiece> who;  // of what lies there, by its name in the request
   // What the piece is good for: codes of parts still to be cut that it holds; the part itself where
   // it can be cut down to its size, or is within the tolerance of it.
   std::vector<std::string> goodFor;
@@ -48,10 +53,8 @@ struct Aftermath {
   bool trimmable = false;  // larger than wanted: cut it down
 };
 
-// A problem where nothing of that name lies there, or it cannot have come out so. `plan` is the one
-// that holds, of the cutting of that number.
-Result<Aftermath> aftermath(const CuttingPlan& plan, int cutting, const CuttingProgress& at,
-                            const Mishap& mishap);
+// A problem where nothing of that name lies there, or it cannot have come out so.
+Result<Aftermath> aftermath(const Ledger& ledger, int cutting, const Mishap& mishap);
 
 // Codes of the parts still to be cut that a sound piece of that size, of that row of stock, holds
 // in an allowed direction. `done`: pieces of each part that are cut and good.
@@ -69,10 +72,18 @@ struct Way {
   int settings = 0;            // still to be made, after it
 };
 
-// Plans what is still wanted anew, on what is there. `progress`: of the job, so that no number of a
-// piece is given again; `firstSheet`: the next number for a sheet. None: stopped.
-std::optional<Way> wayOn(const CuttingPlan& plan, const Aftermath& after, const Progress& progress,
-                         int firstSheet, nest::Disturb disturb, const nest::NestOptions& options,
-                         const std::stop_token& stop = {});
+// What a way is looked for from: values, so that it can be done beside the interface.
+struct WayFrom {
+  std::shared_ptr<const CuttingPlan> plan;  // in force
+  Aftermath after;
+  Progress progress;
+  std::map<std::string, std::set<std::int64_t>> numbers;  // of pieces, by code: not given again
+  int firstSheet = 1;                                     // the next number for a sheet
+};
+WayFrom wayFrom(const Ledger& ledger, const Holdings& held, int cutting, Aftermath after);
+
+// Plans what is still wanted anew, on what is there. None: stopped.
+std::optional<Way> wayOn(const WayFrom& from, nest::Disturb disturb,
+                         const nest::NestOptions& options, const std::stop_token& stop = {});
 
 }  // namespace pp::floor

@@ -2,8 +2,7 @@
 
 #include <algorithm>
 #include <map>
-
-#include "core/saw/bar_cuts.h"
+#include <utility>
 
 namespace pp::floor {
 namespace {
@@ -14,30 +13,19 @@ void add(Holdings& to, const Part& part, std::int64_t count) {
     to.pieces[part.keys[static_cast<std::size_t>(k)]] += count / keys + (k < count % keys ? 1 : 0);
 }
 
-// The numbers of a row that are held.
-std::vector<std::int64_t> heldOf(const CutRow& row, bool underWay, const Progress& progress) {
-  std::vector<std::int64_t> out;
-  for (std::int64_t copy = 1; copy <= row.quantity; ++copy) {
-    const std::int64_t number = row.number(copy);
-    const auto piece = progress.pieces.find({row.code, number});
-    if (underWay || (piece != progress.pieces.end() && !piece->second.spoiled))
-      out.push_back(number);
-  }
-  return out;
-}
-
 bool isAllCut(const Cutting& cutting, const CuttingProgress& at) {
   const auto plan = static_cast<std::size_t>(at.plan - 1);
-  return at.made[plan].size() == cutting.plans[plan].plan.cuts.size() &&
-         at.bars.size() == saw::barCuts(cutting.plans.front()).size();
+  return at.madeOf(at.plan).size() == cutting.plans[plan].plan.cuts.size() &&
+         at.bars.size() == cutting.bars.size();
 }
 
-// Good ones of a code.
-std::int64_t sparesOf(const std::string& code, int cutting, const Progress& progress) {
-  return std::count_if(progress.pieces.begin(), progress.pieces.end(), [&](const auto& piece) {
-    return piece.first.code == code && piece.second.cutting == cutting && piece.second.spare &&
-           !piece.second.spoiled;
-  });
+// Good ones of a code that a cutting gave, spares too.
+std::int64_t goodOf(const std::string& code, int cutting, const Progress& progress) {
+  std::int64_t out = 0;
+  for (auto piece = progress.pieces.lower_bound({code, 0});
+       piece != progress.pieces.end() && piece->first.code == code; ++piece)
+    if (piece->second.cutting == cutting && !piece->second.spoiled) ++out;
+  return out;
 }
 
 void holdPieces(const std::vector<Cutting>& cuttings, const Progress& progress, Holdings& out) {
@@ -49,15 +37,90 @@ void holdPieces(const std::vector<Cutting>& cuttings, const Progress& progress, 
     // in.
     const bool underWay = !at->second.givenUp && !isAllCut(cutting, at->second);
     eachRow(cutting.plans.front(), [&](const CutRow& row) {
-      if (!underWay) add(out, row.part, sparesOf(row.code, cutting.number, progress));
-      const auto held = heldOf(row, underWay, progress);
-      add(out, row.part, std::ssize(held));
-      if (!held.empty()) out.numbers[row.code].insert(held.begin(), held.end());
+      add(out, row.part, underWay ? row.quantity : goodOf(row.code, cutting.number, progress));
     });
+    if (at->second.givenUp) continue;
+    // A number that any plan of it gives is no other piece's, cut yet or not.
+    for (const CuttingPlan& plan : cutting.plans)
+      eachRow(plan, [&](const CutRow& row) {
+        std::set<std::int64_t>& numbers = out.numbers[row.code];
+        for (std::int64_t copy = 1; copy <= row.quantity; ++copy) numbers.insert(row.number(copy));
+      });
   }
   // A piece that was spoiled, or a spare, has its number too.
   for (const auto& [piece, state] : progress.pieces) out.numbers[piece.code].insert(piece.number);
 }
+
+// What of a row of the rack is whole still, and what is cut into.
+class Stock {
+ public:
+  Stock(const Cutting& cutting, const CuttingProgress& at, std::vector<HeldStock>& out)
+      : cutting_(cutting), at_(at), out_(out), begin_(out.size()) {
+    for (const auto& [now, was] : at.was) became_.emplace(was, now);
+  }
+
+  void run() {
+    for (std::size_t i = 0; i < cutting_.plans.size(); ++i) {
+      // One that was never taken has nothing; one that was taken back freed its sheets.
+      const int number = static_cast<int>(i) + 1;
+      if (std::find(at_.taken.begin(), at_.taken.end(), number) == at_.taken.end()) continue;
+      const CuttingPlan& plan = cutting_.plans[i];
+      for (std::size_t k = 0; k < plan.plan.sheets.size(); ++k) {
+        const StockSupply& stock = plan.request.stock[plan.plan.sheets[k].stock];
+        if (stock.piece.empty()) sheet({number, 0, static_cast<int>(k)}, stock);
+      }
+    }
+    bars();
+  }
+
+ private:
+  HeldStock& held(Id row, Id store) {
+    for (std::size_t i = begin_; i < out_.size(); ++i)
+      if (out_[i].row == row) return out_[i];
+    out_.push_back({cutting_.number, row, store, 0, 0});
+    return out_.back();
+  }
+
+  // Through all plans that it was taken over by.
+  void sheet(SawnPiece piece, const StockSupply& stock) {
+    for (auto next = became_.find(piece); next != became_.end(); next = became_.find(piece))
+      piece = next->second;
+    if (at_.bench.count(piece) == 0)
+      ++held(stock.row, stock.store).cutInto;
+    else if (!at_.givenUp && piece.plan == at_.plan)
+      ++held(stock.row, stock.store).whole;
+  }
+
+  void bars() {
+    const CuttingPlan& plan = cutting_.plans.front();
+    std::set<int> sawn;
+    for (const saw::BarCut& cut : cutting_.bars)
+      if (at_.bars.count(cut.cut.step) > 0) sawn.insert(cut.bar);
+    std::map<std::size_t, std::set<int>> into;  // by row of the request
+    for (const saw::BarCut& cut : cutting_.bars)
+      if (sawn.count(cut.bar) > 0) into[cut.stock].insert(cut.bar);
+    std::set<std::size_t> rows;
+    for (const BarList& list : plan.plan.bars)
+      for (std::size_t k = 0; k < list.stock.size(); ++k) {
+        const std::size_t row = list.stock[k];
+        const BarSupply& bar = plan.request.barStock[row];
+        const std::int64_t all = barsFor(plan.request, list, k);
+        if (at_.givenUp && into.count(row) == 0) continue;
+        HeldStock& of = held(bar.row, bar.store);
+        if (!at_.givenUp) of.whole += all;
+        if (!rows.insert(row).second) continue;
+        const std::int64_t cut = std::ssize(into[row]);
+        of.cutInto += cut;
+        if (!at_.givenUp) of.whole -= cut;
+      }
+  }
+
+  const Cutting& cutting_;
+  const CuttingProgress& at_;
+  std::vector<HeldStock>& out_;
+  const std::size_t begin_;
+  std::map<SawnPiece, SawnPiece> became_;
+};
 
 }  // namespace
 
@@ -65,39 +128,7 @@ std::vector<HeldStock> heldStock(const std::vector<Cutting>& cuttings, const Pro
   std::vector<HeldStock> out;
   for (const Cutting& cutting : cuttings) {
     const auto at = progress.cuttings.find(cutting.number);
-    if (at == progress.cuttings.end()) continue;
-    const auto begin = std::ssize(out);
-    const auto held = [&](Id row, Id store) -> HeldStock& {
-      const auto known = std::find_if(out.begin() + begin, out.end(),
-                                      [row](const HeldStock& one) { return one.row == row; });
-      if (known != out.end()) return *known;
-      out.push_back({cutting.number, row, store, 0, 0});
-      return out.back();
-    };
-    // Whole sheets of an earlier plan that the one that holds goes on from.
-    std::set<std::string> wanted;
-    const CuttingPlan& last = cutting.plans[static_cast<std::size_t>(at->second.plan - 1)];
-    for (const PlannedSheet& sheet : last.plan.sheets)
-      wanted.insert(last.request.stock[sheet.stock].piece);
-    for (int i = 0; i < at->second.plan; ++i) {
-      const CuttingPlan& plan = cutting.plans[static_cast<std::size_t>(i)];
-      const bool holds = !at->second.givenUp && i + 1 == at->second.plan;
-      for (std::size_t k = 0; k < plan.plan.sheets.size(); ++k) {
-        const StockSupply& stock = plan.request.stock[plan.plan.sheets[k].stock];
-        if (!stock.piece.empty()) continue;
-        const std::string name = sheetName(plan.request, plan.plan, k);
-        if (at->second.bench.count(name) == 0)
-          ++held(stock.row, stock.store).cutInto;
-        else if (holds || (!at->second.givenUp && wanted.count(name) > 0))
-          ++held(stock.row, stock.store).whole;
-      }
-      if (!holds) continue;
-      for (const BarList& list : plan.plan.bars)
-        for (std::size_t k = 0; k < list.stock.size(); ++k) {
-          const BarSupply& bar = plan.request.barStock[list.stock[k]];
-          held(bar.row, bar.store).whole += barsFor(plan.request, list, k);
-        }
-    }
+    if (at != progress.cuttings.end()) Stock(cutting, at->second, out).run();
   }
   return out;
 }
@@ -173,7 +204,14 @@ Cutting frozen(const Record& record, const OpenRequest& open, Plan plan) {
   Cutting out;
   out.number = record.cuttings.empty() ? 1 : record.cuttings.back().number + 1;
   out.scope = record.scope;
-  out.plans.push_back({open.parts, open.lumber, open.request, std::move(plan)});
+  // How it was found is of no more use.
+  forgetTrees(plan);
+  CuttingPlan& taken = out.plans.emplace_back();
+  taken.parts.append(open.parts.begin(), open.parts.end());
+  taken.lumber.append(open.lumber.begin(), open.lumber.end());
+  taken.request = open.request;
+  taken.plan = std::move(plan);
+  out.bars = saw::barCuts(std::as_const(out).plans.front());
   return out;
 }
 

@@ -28,8 +28,8 @@ Holdings holdingsOf(const std::vector<Cutting>& cuttings, const Progress& progre
 // The first number that no piece of that code has.
 std::int64_t nextNumber(const Holdings& held, const std::string& code);
 
-// What a cutting has of a row of the rack: sheets of one under way, and those that are cut into;
-// bars as long as it is not given up.
+// What a cutting has of a row of the rack: sheets and bars of one under way, and those that are cut
+// into.
 struct HeldStock {
   int cutting = 0;  // its number
   Id row = 0;       // of the job's rack

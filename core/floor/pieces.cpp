@@ -39,13 +39,14 @@ std::vector<Pieces> piecesAtBench(const std::vector<Cutting>& cuttings,
     if (now == progress.cuttings.end()) continue;
     taken = true;
     for (std::size_t plan = 0; plan < cutting.plans.size(); ++plan) {
-      const bool holds = static_cast<int>(plan) < now->second.plan && !now->second.givenUp;
+      // What is not cut yet comes from the plan in force alone.
+      const bool inForce = static_cast<int>(plan) + 1 == now->second.plan && !now->second.givenUp;
       eachRow(cutting.plans[plan], [&](const CutRow& row) {
         for (std::int64_t copy = 1; copy <= row.quantity; ++copy) {
           const PieceId id{row.code, row.number(copy)};
           const auto piece = progress.pieces.find(id);
           const bool cut = piece != progress.pieces.end();
-          if (cut ? piece->second.spoiled : !holds) continue;
+          if (cut ? piece->second.spoiled : !inForce) continue;
           rowFor(row.part).numbers.push_back(id.number);
         }
       });

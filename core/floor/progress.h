@@ -1,9 +1,8 @@
 // How far the work is: what follows from the cuttings and from what happened, and from nothing
-// else.
+// else. It is made by the ledger.
 #pragma once
 
 #include <map>
-#include <memory>
 #include <set>
 
 #include "core/floor/event.h"
@@ -15,19 +14,27 @@ struct PieceProgress {
   int cutting = 0;
   bool spoiled = false;
   bool spare = false;
+  // Of the sheets, what it came off as; of a spare the cut it was cut at, `plan` 0: of the cuts of
+  // bars.
+  SawnPiece from = {};
   Length length = {}, width = {};   // as measured; zero: not
   std::set<std::string> done = {};  // machining, banding, coats, put in
   bool operator==(const PieceProgress&) const = default;
+  bool isUntouched() const { return !spoiled && length == Length{} && done.empty(); }
 };
 
 struct CuttingProgress {
   bool givenUp = false;
-  int plan = 0;                     // the one that holds, 1-based; 0: not taken
-  std::vector<std::set<int>> made;  // per plan, the steps
-  std::set<int> bars;               // the steps of bar cuts that are made
-  std::set<std::string> bench;      // the pieces of sheets that lie there
-  std::set<std::string> returned;   // leftovers that went to the rack, by their ids
+  int plan = 0;                        // the one in force, 1-based; 0: not taken
+  std::vector<int> taken;              // those that went before it and are not taken back, then it
+  std::vector<std::set<int>> made;     // per plan, the steps
+  std::set<int> bars;                  // the steps of bar cuts that are made
+  std::set<SawnPiece> bench;           // the pieces of sheets that lie there
+  std::map<SawnPiece, SawnPiece> was;  // of sheets of a later plan: the piece that was taken for it
+  std::map<std::string, SawnPiece> returned;  // leftovers that went to the rack, by their names
   bool operator==(const CuttingProgress&) const = default;
+
+  const std::set<int>& madeOf(int plan) const;  // none for a plan that there is not
 };
 
 // An event that cannot have happened as things were; it has no effect.
@@ -37,12 +44,22 @@ struct Ignored {
   bool operator==(const Ignored&) const = default;
 };
 
+// What can be taken back at the saw, in the order in which it was done.
+struct Act {
+  enum class Kind { Cut, Spare, Plan };
+  Kind kind = Kind::Cut;
+  int cutting = 0, plan = 0, step = 0;  // as of the event
+  std::optional<PieceId> spare;
+  bool operator==(const Act&) const = default;
+};
+
 struct Progress {
   std::map<int, CuttingProgress> cuttings;
   std::map<PieceId, PieceProgress> pieces;           // that are cut
   std::map<std::string, std::int64_t> running;       // clocks that run, since when
   std::map<std::string, std::int64_t> milliseconds;  // clocks, what they have run
   std::map<Labelled, LabelCount> labels;
+  std::vector<Act> acts;  // but for what was taken back
   std::int64_t mishaps = 0;
   std::vector<Ignored> ignored;
   bool operator==(const Progress&) const = default;
@@ -52,27 +69,5 @@ struct Progress {
   // Cut and not spoiled.
   std::int64_t good(const std::string& code) const;
 };
-
-// Folds events one after the other, each in next to no time.
-class Fold {
- public:
-  // They are kept by reference, and stay as they are.
-  explicit Fold(const std::vector<Cutting>& cuttings);
-  ~Fold();
-  // What the event does; or why it cannot have happened, and nothing is done.
-  std::string apply(const Event& event);
-  // All of them; those that cannot have happened are named in what follows.
-  void take(const std::vector<Event>& events);
-  // The same object, further on each time.
-  const Progress& now() const;
-
- private:
-  struct Inner;
-  std::unique_ptr<Inner> inner_;
-};
-
-// Every beginning of the list of events gives the state after it. A cutting without its event was
-// never taken; a plan without its event is none.
-Progress progress(const std::vector<Cutting>& cuttings, const std::vector<Event>& events);
 
 }  // namespace pp::floor

@@ -30,7 +30,7 @@ bool Worklist::isThere(const Work& work, std::int64_t number, const floor::Progr
 Worklist::State Worklist::state(const Step& step, const floor::Progress& progress) const {
   const auto at = progress.pieces.find(step.piece);
   if (at == progress.pieces.end()) return State::NotCut;
-  if (at->second.done.count(work(step).name) > 0) return State::Done;
+  if (isDone(work(step), at->second)) return State::Done;
   return isThere(work(step), step.piece.number, progress) ? State::Ready : State::NotCut;
 }
 
@@ -63,7 +63,7 @@ std::int64_t Worklist::ready(const floor::Progress& progress) const {
       const Work& work = groups_[group][k];
       const bool isOf = !work.numbers || std::find(work.numbers->begin(), work.numbers->end(),
                                                    piece.number) != work.numbers->end();
-      if (isOf && state.done.count(work.name) == 0 && isThere(work, piece.number, progress)) ++out;
+      if (isOf && !isDone(work, state) && isThere(work, piece.number, progress)) ++out;
     }
   }
   return out;
@@ -111,7 +111,8 @@ bool Worklist::isOf(const Event& event) const {
   const auto at = worksOf_.find(event.piece->code);
   return at != worksOf_.end() &&
          std::any_of(at->second.begin(), at->second.end(), [&](const auto& work) {
-           return groups_[work.first][work.second].name == event.name;
+           const Work& of = groups_[work.first][work.second];
+           return of.name == event.name || (!of.before.empty() && of.before == event.name);
          });
 }
 

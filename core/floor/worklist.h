@@ -20,6 +20,7 @@ class Worklist {
     std::optional<std::vector<std::int64_t>> numbers = {};  // of which of them; none: all
     // By number: what else has to be cut first, where the piece stands for more than itself.
     std::map<std::int64_t, std::vector<PieceId>> with = {};
+    std::string before = {};  // as an older version would have noted it; empty: as now
   };
   // One of them at one piece.
   struct Step {
@@ -56,6 +57,11 @@ class Worklist {
   // last; none: nothing is done to what is called so. `job`: its id.
   std::optional<std::size_t> find(const std::string& words, const std::string& job,
                                   const floor::Progress& progress) const;
+  // Whether it is noted as done, in whatever version.
+  static bool isDone(const Work& work, const floor::PieceProgress& piece) {
+    return piece.done.count(work.name) > 0 ||
+           (!work.before.empty() && piece.done.count(work.before) > 0);
+  }
   // The event that it is done, and whether one says so of something of the list.
   Event done(const Step& step) const;
   bool isOf(const Event& event) const;

@@ -20,7 +20,6 @@ namespace {
 
 namespace fs = std::filesystem;
 
-constexpr std::int64_t kLargestFile = std::int64_t{64} << 20;  // no real job or list comes near
 constexpr int kMostLinks = 40;
 constexpr const char* kTemporary = ".plainpatch-";
 constexpr mode_t kModeBits = 07777;
@@ -255,6 +254,8 @@ Result<std::string> readFile(const std::string& path) {
 
 std::optional<Problem> writeFile(const std::string& path, std::string_view content,
                                  Readable readable) {
+  if (std::ssize(content) > kLargestFile)
+    return refused(path, "a file over 64 MiB", "one that can be read again");
   Staged staged(path, content, readable);
   if (!staged.problem()) staged.place();
   return staged.problem();

@@ -22,6 +22,9 @@ struct FileText {
   std::string content;
 };
 
+// No more is written of a file than is read again.
+inline constexpr std::int64_t kLargestFile = std::int64_t{64} << 20;
+
 // Writes a whole file by way of a temporary one beside it, synced and renamed: either the old or
 // the new content is there, never half of one. A symbolic link stays and its target is replaced. A
 // device or pipe is written to as it is. A problem when the disk or the folder refuses.

@@ -317,6 +317,7 @@ void readInto(JobWithRecord& out, OrderedJson& json, Problems& problems) {
   if (problems.empty() && version == 1) old = takeVersion1(json, problems);
   if (problems.empty() && version == 2) takeVersion2(json);
   if (problems.empty() && version < 5) takeVersion4(json);
+  if (problems.empty() && version < 6) takeVersion5(json);
   if (problems.empty()) {
     JsonReader reader(json, "", problems);
     headOf(reader);

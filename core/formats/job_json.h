@@ -10,7 +10,7 @@
 
 namespace pp {
 
-inline constexpr int kJobFileVersion = 5;
+inline constexpr int kJobFileVersion = 6;
 
 // Reads a whole job or says everything that is wrong with it (at most 50 problems), each with the
 // line for text that is not JSON, else with the JSON pointer of the field. Unknown fields, newer

@@ -148,44 +148,67 @@ std::optional<Problem> fold(const std::string& file, const std::vector<Event>& f
   return std::nullopt;
 }
 
-Journal::Left Journal::takeUp() {
+Result<JournalText> readJournal(const std::string& file, const std::string& job) {
+  const auto text = readFile(file);
+  if (!text) return text.problems();
+  return readJournal(file, text.value(), job);
+}
+
+std::optional<std::string> Journal::putAside() const {
+  std::error_code error;
+  std::string aside;
+  for (int i = 1; aside.empty() || std::filesystem::exists(aside, error); ++i)
+    aside = fmt::format("{}.aside-{}", path_, i);
+  std::filesystem::rename(path_, aside, error);
+  if (error || !syncFolder(path_)) return std::nullopt;
+  return std::filesystem::path(aside).filename().string();
+}
+
+Journal::Left Journal::takeUp(std::vector<Event>& events) {
   Left out;
   std::error_code error;
-  if (!std::filesystem::exists(path_, error)) return out;
+  if (!std::filesystem::exists(std::filesystem::symlink_status(path_, error))) return out;
+  const auto aside = [&](const std::string& why) {
+    const auto name = putAside();
+    out.isStuck = !name;
+    out.said.push_back(name ? fmt::format("{} The journal is kept as {}.", why, *name)
+                            : fmt::format("{} The journal cannot be put aside, and nothing can be "
+                                          "noted before it is.",
+                                          why));
+  };
   const auto text = readFile(path_);
   if (!text) {
-    out.said.push_back(describe(text.problems()));
+    aside(describe(text.problems()));
     return out;
   }
-  const auto putAside = [&](const std::string& why) {
-    std::string aside;
-    for (int i = 1; aside.empty() || std::filesystem::exists(aside, error); ++i)
-      aside = fmt::format("{}.aside-{}", path_, i);
-    std::filesystem::rename(path_, aside, error);
-    out.said.push_back(fmt::format("{} The journal is kept as {}.", why,
-                                   std::filesystem::path(aside).filename().string()));
-  };
   auto read = readJournal(path_, text.value(), job_);
   if (!read) {
     // A first line that was begun and never finished has no event after it.
     if (text->find('\n') == std::string::npos)
       std::filesystem::remove(path_, error);
     else
-      putAside(describe(read.problems()));
+      aside(describe(read.problems()));
     return out;
   }
-  out.events = std::move(read->events);
-  if (read->damaged) {
-    putAside(fmt::format("What happened is known up to here: {}.", describe({*read->damaged})));
-    // What is whole goes on.
-    if (auto problem = writeFile(path_, std::string_view(text.value()).substr(0, read->whole)))
-      out.said.push_back(describe({*problem}));
+  if (!read->events.empty()) out.beyond = read->events.back().seq;
+  const std::size_t inFile = events.size();
+  const auto contradicts = fold(path_, read->events, events);
+  if (contradicts || read->damaged) {
+    aside(fmt::format("What happened is known up to here: {}.",
+                      describe({contradicts ? *contradicts : *read->damaged})));
+    // What is good and not in the file goes on.
+    std::string good = inFile < events.size()
+                           ? line(JournalHead{kJournalFormat, kJournalVersion, job_})
+                           : std::string();
+    for (std::size_t i = inFile; i < events.size(); ++i) good += line(events[i]);
+    if (!good.empty() && !out.isStuck)
+      if (auto problem = writeFile(path_, good)) out.said.push_back(describe({*problem}));
   } else if (read->torn) {
     if (read->whole == 0)
       std::filesystem::remove(path_, error);
     else if (::truncate(path_.c_str(), static_cast<off_t>(read->whole)) != 0)
       out.said.push_back(describe({refused(path_, "the torn end cannot be cut off")}));
-    if (!out.events.empty() || read->whole > 0)
+    if (!read->events.empty() || read->whole > 0)
       out.said.push_back("The last thing noted was not written to its end and is dropped.");
   }
   return out;

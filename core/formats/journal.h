@@ -26,6 +26,9 @@ struct JournalText {
 Result<JournalText> readJournal(const std::string& file, std::string_view text,
                                 const std::string& job);
 
+// The same of the file itself.
+Result<JournalText> readJournal(const std::string& file, const std::string& job);
+
 // Adds to `events` those after its last; events it has already stay as they are. A problem where
 // the journal has another event of the same number.
 std::optional<Problem> fold(const std::string& file, const std::vector<Event>& from,
@@ -36,13 +39,16 @@ class Journal {
   // Of the job whose file is at `path`; nothing is made before the first event.
   Journal(std::string path, std::string job) : path_(std::move(path)), job_(std::move(job)) {}
 
-  // Takes up what a session before has left. A torn end is cut off; a journal that is damaged, or
-  // another job's, is put aside under another name. What was dropped is said.
+  // Takes up what a session before has left: `events` of the file get those after them. A torn end
+  // is cut off. A journal that cannot be read, is damaged, another job's, or says otherwise than
+  // the file is put aside under another name, and what of it is good goes on in a new one. What was
+  // dropped is said.
   struct Left {
-    std::vector<Event> events;
     std::vector<std::string> said;
+    std::int64_t beyond = 0;  // the highest number of an event that it had
+    bool isStuck = false;     // it can be neither read nor put aside, and must not be written
   };
-  Left takeUp();
+  Left takeUp(std::vector<Event>& events);
 
   // On the disk when it returns. On failure nothing of it is.
   std::optional<Problem> append(const Event& event);
@@ -50,6 +56,8 @@ class Journal {
   std::optional<Problem> clear();
 
  private:
+  std::optional<std::string> putAside() const;  // under which name; none: it cannot be
+
   std::string path_;  // of the journal
   std::string job_;
 };

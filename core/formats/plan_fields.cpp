@@ -125,11 +125,8 @@ void fields(Archive& a, Bound& v) {
 void fields(Archive& a, Plan& v) {
   a.must("sheets", v.sheets);
   a.must("cuts", v.cuts);
-  a("troubles", v.troubles);
   a("unplaced", v.unplaced);
-  a.must("bound", v.bound);
-  a.must("cost", v.cost);
-  a.must("setups", v.setups);
+  restOfPlan(a, v.troubles, v.bound, v.cost, v.setups);
   a("ends", v.ends);
   a("bars", v.bars);
 }
@@ -158,6 +155,12 @@ void fields(Archive& a, EdgeTrims& v) {
   a("highY", v.highY);
 }
 
+void fields(Archive& a, SawnPiece& v) {
+  a.must("plan", v.plan);
+  a.must("step", v.step);
+  a.must("which", v.which);
+}
+
 void fields(Archive& a, StockSupply& v) {
   a.must("id", v.id);
   a.must("material", v.material);
@@ -177,6 +180,10 @@ void fields(Archive& a, StockSupply& v) {
   a.unlessDefault("store", v.store);
   a.unlessDefault("defects", v.defects);
   a("edges", v.edges);
+  a("from", v.from);
+  a.unlessDefault("anew", v.anew);
+  a("keepLong", v.keepLong);
+  a("keepShort", v.keepShort);
 }
 
 void fields(Archive& a, Pin::Place& v) {
@@ -221,20 +228,32 @@ void fields(Archive& a, BarSupply& v) {
   a.unlessDefault("store", v.store);
 }
 
-void fields(Archive& a, NestRequest& v) {
-  a.must("parts", v.parts);
-  a.must("stock", v.stock);
+void restOfRequest(Archive& a, NestRequest& v) {
   a("pins", v.pins);
-  a.must("shop", v.shop);
   a.must("kerf", v.kerf);
   a("keepLong", v.keepLong);
   a("keepShort", v.keepShort);
   a.choice("goal", v.goal, kGoals);
   a("ease", v.ease);
-  a("barParts", v.barParts);
-  a("barStock", v.barStock);
   a("barKerf", v.barKerf);
   a("firstSheet", v.firstSheet);
+}
+
+void restOfPlan(Archive& a, std::vector<CutTrouble>& troubles, Bound& bound, Money& cost,
+                int& setups) {
+  a("troubles", troubles);
+  a.must("bound", bound);
+  a.must("cost", cost);
+  a.must("setups", setups);
+}
+
+void fields(Archive& a, NestRequest& v) {
+  a.must("parts", v.parts);
+  a.must("stock", v.stock);
+  a.must("shop", v.shop);
+  a("barParts", v.barParts);
+  a("barStock", v.barStock);
+  restOfRequest(a, v);
 }
 
 }  // namespace pp

@@ -76,6 +76,8 @@ void fields(Archive& a, Material& v) {
   a.choice("tone", v.tone, kTones);
   a("density", v.density);
   a("lumber", v.lumber);
+  a("keepLong", v.keepLong);
+  a("keepShort", v.keepShort);
 }
 
 void fields(Archive& a, Banding& v) {

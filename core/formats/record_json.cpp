@@ -4,8 +4,10 @@
 
 #include <algorithm>
 #include <optional>
+#include <utility>
 
 #include "core/fields/archive.h"
+#include "core/formats/cutting_form.h"
 #include "core/formats/event_json.h"
 #include "core/formats/part_fields.h"
 #include "core/formats/plan_fields.h"
@@ -40,9 +42,67 @@ void fields(Archive& a, CuttingPlan& v) {
   a.must("plan", v.plan);
 }
 
-void fields(Archive& a, Cutting& v) {
+void fields(Archive& a, SheetForm& v) {
+  a.must("stock", v.stock);
+  a.unlessDefault("plan", v.plan);
+  a.unlessDefault("sheet", v.sheet);
+  a.unlessDefault("order", v.order);
+  a.unlessDefault("placements", v.placements);
+  a.unlessDefault("leftovers", v.leftovers);
+  a.unlessDefault("cuts", v.cuts);
+  a.unlessDefault("parts", v.parts);
+  a.unlessDefault("kept", v.kept);
+}
+
+void fields(Archive& a, SawForm& v) {
+  a.must("machine", v.machine);
+  a.must("kerf", v.kerf);
+  a.unlessDefault("tilted", v.tilted);
+}
+
+void fields(Archive& a, PlanForm& v) {
+  if (a.wants("whole", v.whole)) return a("whole", *v.whole);
+  a.unlessDefault("from", v.from);
+  a.unlessDefault("quantities", v.quantities);
+  a.unlessDefault("stockQuantities", v.stockQuantities);
+  a("stock", v.stock);
+  a("shop", v.shop);
+  restOfRequest(a, v.request);
+  a.must("order", v.order);
+  a.must("sheets", v.sheets);
+  restOfPlan(a, v.troubles, v.bound, v.cost, v.setups);
+}
+
+void fields(Archive& a, PieceId& v) {
+  a.must("code", v.code);
+  a.must("number", v.number);
+}
+
+namespace saw {
+
+void fields(Archive& a, BarCut& v) {
+  a.must("cut", v.cut);
+  a.unlessDefault("after", v.after);
+  a("gives", v.piece);
+  a.must("length", v.length);
+  a.must("width", v.width);
+  a.must("stock", v.stock);
+  a.must("bar", v.bar);
+}
+
+}  // namespace saw
+
+void fields(Archive& a, CuttingForm& v) {
   a.must("number", v.number);
   a("scope", v.scope);
+  a("parts", v.parts);
+  a("lumber", v.lumber);
+  a("wanted", v.wanted);
+  a("barParts", v.barParts);
+  a("barStock", v.barStock);
+  a("bars", v.bars);
+  a("barCuts", v.barCuts);
+  a("saws", v.saws);
   a.must("plans", v.plans);
 }
 
@@ -68,7 +128,21 @@ void fields(Archive& a, Record& v) {
   a("scope", v.scope);
   std::optional<KeptPlan> none;
   a("plan", !a.reads() && v.plan && !canBeRead(v.plan->plan) ? none : v.plan);
-  a("cuttings", v.cuttings);
+  std::vector<CuttingForm> cuttings;
+  if (!a.reads())
+    for (const Cutting& cutting : v.cuttings) cuttings.push_back(formOf(cutting));
+  a("cuttings", cuttings);
+  if (a.reads()) {
+    v.cuttings.clear();
+    for (std::size_t i = 0; i < cuttings.size(); ++i) {
+      auto made = cuttingOf(std::move(cuttings[i]));
+      if (made)
+        v.cuttings.push_back(std::move(made).value());
+      else
+        a.refuse(fmt::format("cuttings/{}/{}", i, made.problems().front().field).c_str(),
+                 made.problems().front().found, made.problems().front().expected);
+    }
+  }
   a("events", v.events);
 }
 
@@ -93,7 +167,7 @@ std::optional<std::string> wrongWith(CuttingPlan& one) {
   if (!one.plan.complete()) return "parts without a place";
   if (!saw::isWithin(request, one.plan)) return "a part, sheet or piece that is not there";
   saw::addAreas(request, one.plan);
-  if (const Problems wrong = saw::verify(request, one.plan); !wrong.empty())
+  if (const Problems wrong = saw::verifyPieces(request, one.plan); !wrong.empty())
     return describe(wrong, 200);
   return std::nullopt;
 }
@@ -106,6 +180,9 @@ void check(Record& record, const std::string& pointer, Problems& problems) {
     const std::string at = fmt::format("{}/cuttings/{}", pointer, i);
     if (cutting.number != static_cast<int>(i) + 1 || cutting.plans.empty())
       problems.push_back({{}, 0, at, "a cutting out of turn or without a plan", "1, 2, 3 ..."});
+    if (cutting.plans.empty()) continue;
+    // Before version 6 they were worked out whenever they were needed.
+    if (cutting.bars.empty()) cutting.bars = saw::barCuts(std::as_const(cutting).plans.front());
     for (std::size_t k = 0; k < cutting.plans.size(); ++k)
       if (auto wrong = wrongWith(cutting.plans[k]))
         problems.push_back({{},
@@ -113,6 +190,10 @@ void check(Record& record, const std::string& pointer, Problems& problems) {
                             fmt::format("{}/plans/{}", at, k),
                             *wrong,
                             "a plan that plays back to its parts"});
+    if (problems.empty()) {
+      const CuttingPlan& last = std::as_const(cutting).plans.back();
+      cutting.doubt = describe(saw::verify(last.request, last.plan), 200);
+    }
   }
   for (std::size_t i = 1; i < record.events.size(); ++i)
     if (record.events[i].seq <= record.events[i - 1].seq)

@@ -153,6 +153,16 @@ void takeVersion4(OrderedJson& json) {
     if (key != "features" && key != "record") takeVersion4(value);
 }
 
+void takeVersion5(OrderedJson& json) {
+  const auto record = json.is_object() ? json.find("record") : json.end();
+  if (record == json.end()) return;
+  eachIn(*record, "cuttings", [](OrderedJson& cutting) {
+    const auto plans = cutting.find("plans");
+    if (plans == cutting.end() || !plans->is_array()) return;
+    for (OrderedJson& plan : *plans) plan = OrderedJson{{"whole", std::move(plan)}};
+  });
+}
+
 std::string fragmentOfVersion1(const std::string& text) {
   OrderedJson json = OrderedJson::parse(text);
   takeVersion4(json);

@@ -37,6 +37,10 @@ void takeVersion2(OrderedJson& json);
 // clear height.
 void takeVersion4(OrderedJson& json);
 
+// Makes the text of version 5 one of version 6: a cutting came to have its parts once and its plans
+// in rows; a plan as it stood is one that is written whole.
+void takeVersion5(OrderedJson& json);
+
 // A fragment of the first version of the library as one of today.
 std::string fragmentOfVersion1(const std::string& text);
 

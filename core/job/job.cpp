@@ -53,4 +53,13 @@ Job asCutFromLot(const Job& job, const Assembly& assembly) {
   return out;
 }
 
+Keep keepOf(const SawRules& rules, const Material& material) {
+  constexpr Length kThin = Length::mm(9);
+  const bool thin = material.nominal < kThin;
+  Keep out;
+  out.across = material.keepShort.value_or(thin ? 2 * rules.keepShort : rules.keepShort);
+  out.along = material.keepLong.value_or(std::max(rules.keepLong, out.across));
+  return out;
+}
+
 }  // namespace pp

@@ -85,6 +85,14 @@ struct SawRules {
   bool operator==(const SawRules&) const = default;
 };
 
+// The smallest leftover of the material that is worth keeping. Of thin sheets a narrow strip is
+// good for nothing: a back or a bottom is wanted of them.
+struct Keep {
+  Length along, across;
+  bool operator==(const Keep&) const = default;
+};
+Keep keepOf(const SawRules& rules, const Material& material);
+
 // A part that stays on a sheet, or at a place on it, however the rest is laid out. A pin whose part
 // or stock is no longer there has no effect.
 struct JobPin {

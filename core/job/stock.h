@@ -26,6 +26,8 @@ struct Material {
   Tone tone = Tone::Birch;
   std::int64_t density = 650;  // kg per cubic metre
   bool lumber = false;         // bought as bars: parts are cut to length, not nested on sheets
+  std::optional<Length> keepLong = {};   // smallest leftover worth keeping, >= 0; none: as the
+  std::optional<Length> keepShort = {};  // saw's rules say, of what is thin twice as wide
   bool operator==(const Material&) const = default;
 };
 

@@ -157,6 +157,8 @@ class JobCheck : private Check {
     positive(at + "/nominal", row.nominal);
     positive(at + "/measured", row.measured);
     within(at + "/density", row.density, 1, 30'000);
+    notNegative(at + "/keepLong", row.keepLong.value_or(Length{}));
+    notNegative(at + "/keepShort", row.keepShort.value_or(Length{}));
   }
 
   void banding(std::size_t i) {

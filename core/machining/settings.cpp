@@ -72,6 +72,7 @@ class Chooser {
     out.distance = cut.distance;
     out.assembled = cut.assembled;
     Work work{row, index, workName(part, index), cut.from, Edge::L1, cut.face, {}, {}};
+    work.before = workNameOfVersion5(part, index);
     if (isSlot(cut.cut)) {
       slot(part, cut, out, work);
     } else if (isHole(cut.cut)) {
@@ -254,20 +255,36 @@ Set setOf(const Setting& one) {
 
 }  // namespace
 
-std::string workName(const Part& part, std::size_t machining) {
-  const Machining& cut = part.machining[machining];
-  const auto words = [&](const Machining& one) {
-    return fmt::format("{} {} {} {} {} {}", cutName(one.cut), one.receives,
-                       one.face == Face::Inside ? "inside" : "outside",
-                       kEdgeCodes[static_cast<std::size_t>(one.from)], formatMm(one.distance),
-                       formatMm(isEnd(one.from) ? one.v0 : one.u0));
-  };
-  // Alike in all of these, such as two holes in a row of their own: counted.
-  const std::string out = words(cut);
+namespace {
+
+// Alike in all that the words say, such as two holes in a row of their own: counted.
+template <class Words>
+std::string counted(const Part& part, std::size_t machining, const Words& words) {
+  const std::string out = words(part.machining[machining]);
   const auto before = std::count_if(part.machining.begin(),
                                     part.machining.begin() + static_cast<std::ptrdiff_t>(machining),
                                     [&](const Machining& one) { return words(one) == out; });
   return before == 0 ? out : fmt::format("{} #{}", out, before + 1);
+}
+
+std::string placeOf(const Machining& one) {
+  return fmt::format("{} {} {} {}", one.face == Face::Inside ? "inside" : "outside",
+                     kEdgeCodes[static_cast<std::size_t>(one.from)], formatMm(one.distance),
+                     formatMm(isEnd(one.from) ? one.v0 : one.u0));
+}
+
+}  // namespace
+
+std::string workName(const Part& part, std::size_t machining) {
+  return counted(part, machining, [](const Machining& one) {
+    return fmt::format("{} {}", cutName(one.cut), placeOf(one));
+  });
+}
+
+std::string workNameOfVersion5(const Part& part, std::size_t machining) {
+  return counted(part, machining, [](const Machining& one) {
+    return fmt::format("{} {} {}", cutName(one.cut), one.receives, placeOf(one));
+  });
 }
 
 std::vector<NewWidth> followThickness(std::vector<Pieces>& pieces, const std::vector<Part>& drawn) {

@@ -33,6 +33,7 @@ struct Work {
                               // is stopped
   bool stopped = false;       // does not run from edge to edge
   bool fromOtherEnd = false;  // the fence does not reach from the edge that it is measured from
+  std::string before = {};    // the name that version 5 gave it
   bool operator==(const Work&) const = default;
 };
 
@@ -65,8 +66,12 @@ std::size_t leastSettings(const std::vector<Setting>& settings);
 // Pieces of all works, each once a work.
 std::int64_t worksOf(const Setting& setting, const std::vector<Pieces>& pieces);
 
-// What the record calls a machining of a part: "dado bottom inside w1 20.5 0", in millimetres.
+// What the record calls a machining of a part, by where it is: "dado inside w1 20.5 0", in
+// millimetres. No name that is shown stands in it.
 std::string workName(const Part& part, std::size_t machining);
+// What version 5 and before called it, with the word for what goes in: "dado bottom inside w1 20.5
+// 0". What is noted so stays done.
+std::string workNameOfVersion5(const Part& part, std::size_t machining);
 
 // A width that is another by now: what goes in was measured anew after the part was cut.
 struct NewWidth {

@@ -5,13 +5,14 @@
 #include <string>
 #include <vector>
 
+#include "core/designs/shared_rows.h"
 #include "core/plan/plan.h"
 
 namespace pp {
 
 struct CuttingPlan {
-  std::vector<Part> parts;   // row by row those of the request
-  std::vector<Part> lumber;  // row by row those of the request's bars
+  SharedRows<Part> parts;   // row by row those of the request; plans of a cutting share them
+  SharedRows<Part> lumber;  // row by row those of the request's bars
   NestRequest request;
   Plan plan;  // complete, with its bars
 };

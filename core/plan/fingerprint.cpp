@@ -42,6 +42,8 @@ std::string fingerprint(const NestRequest& request) {
     out.add(stock.trim);
     out.add(stock.lot);
     out.add(stock.density);
+    if (stock.keepLong) out.add(stock.keepLong);
+    if (stock.keepShort) out.add(stock.keepShort);
     out.add(stock.piece);
     if (stock.edges)
       for (const Length edge : {stock.lowX(), stock.highX(), stock.lowY(), stock.highY()})

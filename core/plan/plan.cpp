@@ -27,9 +27,10 @@ std::int64_t sheetsFrom(const NestRequest& request, const Plan& plan, Whence whe
 }
 
 std::string sheetName(const NestRequest& request, const Plan& plan, std::size_t sheet) {
-  const std::string& piece = request.stock[plan.sheets[sheet].stock].piece;
-  return piece.empty() ? fmt::format("S{}", static_cast<std::size_t>(request.firstSheet) + sheet)
-                       : piece;
+  const StockSupply& stock = request.stock[plan.sheets[sheet].stock];
+  return stock.piece.empty() || stock.anew
+             ? fmt::format("S{}", static_cast<std::size_t>(request.firstSheet) + sheet)
+             : stock.piece;
 }
 
 }  // namespace pp

@@ -138,8 +138,8 @@ Whence whenceOf(const StockSupply& stock);
 // How many sheets of a plan come from there.
 std::int64_t sheetsFrom(const NestRequest& request, const Plan& plan, Whence whence);
 
-// What the plan's sheet is called, "S1" and so on through the job, or where a piece that lies on
-// the bench already is taken for it, that piece.
+// What the plan's sheet is called: "S1" and so on through the job, or as the piece that lies on the
+// bench already and is cut on as it was to be.
 std::string sheetName(const NestRequest& request, const Plan& plan, std::size_t sheet);
 
 }  // namespace pp

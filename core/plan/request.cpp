@@ -31,6 +31,15 @@ std::vector<Pin> effectivePins(const NestRequest& request) {
   return out;
 }
 
+Keep keepOf(const NestRequest& request, const StockSupply& stock) {
+  return {stock.keepLong.value_or(request.keepLong), stock.keepShort.value_or(request.keepShort)};
+}
+
+bool isWorthKeeping(const NestRequest& request, const StockSupply& stock, Length dx, Length dy) {
+  const Keep keep = keepOf(request, stock);
+  return std::max(dx, dy) >= keep.along && std::min(dx, dy) >= keep.across;
+}
+
 Length kerfOf(const NestRequest& request, int machine) {
   if (machine < 0) return request.kerf;
   return request.shop.machines[static_cast<std::size_t>(machine)].kerf.value_or(request.kerf);
@@ -213,6 +222,9 @@ NestRequest requestOf(const Job& job, const std::vector<Part>& parts) {
                          {},
                          piece.store,
                          piece.defects});
+    const Keep keep = keepOf(job.saw, material);
+    if (keep.along != job.saw.keepLong) out.stock.back().keepLong = keep.along;
+    if (keep.across != job.saw.keepShort) out.stock.back().keepShort = keep.across;
   }
   addPins(job, parts, out);
   return out;

@@ -9,6 +9,7 @@
 #include "core/job/shop.h"
 #include "core/parts/part.h"
 #include "core/plan/bars.h"
+#include "core/plan/sawn_piece.h"
 
 namespace pp {
 
@@ -62,6 +63,12 @@ struct StockSupply {
   Id store = 0;                // of the shop's store; 0: of none
   std::vector<Defect> defects = {};     // what must stay free of each
   std::optional<EdgeTrims> edges = {};  // each its own; none: `trim` off all
+  // Of what lies on the bench already: who it is, where that is known, and whether it is laid out
+  // otherwise than it was and so is numbered on.
+  std::optional<SawnPiece> from = {};
+  bool anew = false;
+  // The smallest leftover of it that is worth keeping; none: as the request has it.
+  std::optional<Length> keepLong = {}, keepShort = {};
   bool operator==(const StockSupply&) const = default;
 
   // What comes off each edge, and what is left then.
@@ -113,6 +120,10 @@ bool isOn(const Job& job, const JobPin& pin, const Part& part, const std::string
 // The pins that can have an effect: of no more copies than are wanted, and of no more pieces than
 // there are. A placed pin has one copy.
 std::vector<Pin> effectivePins(const NestRequest& request);
+
+// The smallest leftover of that stock that is worth keeping, and whether a piece of it is.
+Keep keepOf(const NestRequest& request, const StockSupply& stock);
+bool isWorthKeeping(const NestRequest& request, const StockSupply& stock, Length dx, Length dy);
 
 // The kerf of one of the shop's saws.
 Length kerfOf(const NestRequest& request, int machine);

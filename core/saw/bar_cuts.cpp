@@ -24,6 +24,7 @@ struct Strip {
   std::vector<std::size_t> parts;  // of the request's bar parts
   int last = 0;                    // step of the cut that was made on it last
   int cuts = 0;
+  int bar = 0;
 };
 
 class Sequencer {
@@ -41,6 +42,7 @@ class Sequencer {
     BarCut made;
     made.after = strip.last;
     made.stock = strip.stock;
+    made.bar = strip.bar;
     made.length = strip.left;
     made.width = strip.width;
     made.cut.step = static_cast<int>(out_.size()) + 1;
@@ -70,8 +72,9 @@ class Sequencer {
       auto& [left, whole] = open[stock];
       if (left == 0) {
         left = stripsOf(request_, supply, width);
-        whole =
-            Strip{fmt::format("R{}", ++bars_), stock, supply.bar.length, supply.width, {}, 0, 0};
+        ++bars_;
+        whole = Strip{
+            fmt::format("R{}", bars_), stock, supply.bar.length, supply.width, {}, 0, 0, bars_};
       }
       Strip strip = whole;
       --left;

@@ -12,6 +12,8 @@ struct BarCut {
   std::optional<PieceId> piece;  // that comes off; none: a strip
   Length length, width;          // of what is on the saw
   std::size_t stock = 0;         // row of the request's bars
+  int bar = 0;                   // 1-based over all rows: which of the bars it is made on
+  bool operator==(const BarCut&) const = default;
 };
 
 // Of all bars that are had. The plan is the one that was taken: bars are never planned anew.

@@ -66,6 +66,13 @@ class Verifier {
   Verifier(const NestRequest& request, const Plan& plan, const std::stop_token& stop)
       : request_(request), plan_(plan), stop_(stop) {}
 
+  Problems pieces() {
+    const auto lying = playback(request_, plan_);
+    if (!lying) return lying.problems();
+    ends(lying.value());
+    return std::move(problems_);
+  }
+
   Problems run() {
     const auto pieces = playback(request_, plan_, stop_);
     if (!pieces) return pieces.problems();
@@ -402,6 +409,10 @@ Result<std::vector<MadeCut>> madeCuts(const NestRequest& request, const Plan& pl
     out.push_back(std::move(made).value());
   }
   return out;
+}
+
+Problems verifyPieces(const NestRequest& request, const Plan& plan) {
+  return Verifier(request, plan, {}).pieces();
 }
 
 Problems verify(const NestRequest& request, const Plan& plan, const std::stop_token& stop) {

@@ -29,6 +29,10 @@ struct MadeCut {
 // Every cut of a plan, in order. Fails as playback() does.
 Result<std::vector<MadeCut>> madeCuts(const NestRequest& request, const Plan& plan);
 
+// The first half of that: whether the playback leaves the pieces that the plan says, each as what
+// it is to become. What is cut by it is then known.
+Problems verifyPieces(const NestRequest& request, const Plan& plan);
+
 // Whether the plan is what it claims: the playback leaves every placement and leftover exactly, as
 // the piece that is said to become it, bars hold what is cut from them, sizes are the parts' sizes
 // in an allowed direction, every wanted copy is placed once or counted unplaced, stock is not

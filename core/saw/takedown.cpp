@@ -207,9 +207,7 @@ class SheetCutter {
            keepable(dx - sheet_.tree.dx - request_.kerf, dy);
   }
 
-  bool keepable(Length a, Length b) const {
-    return std::max(a, b) >= request_.keepLong && std::min(a, b) >= request_.keepShort;
-  }
+  bool keepable(Length a, Length b) const { return isWorthKeeping(request_, stock_, a, b); }
 
   // Where sheets are parted roughly a cut may lie so far off to either side: no part is cut outside
   // of what is reserved for it.

@@ -158,14 +158,14 @@ std::map<Id, std::int64_t> wantedOf(const CuttingPlan& plan) {
   return out;
 }
 
-JobHolding holdingOf(const Job& job, const Record& record, const floor::Progress& progress) {
+JobHolding holdingOf(const Job& job, const Record& record, const floor::Ledger& ledger) {
   JobHolding out;
   out.job = job.id;
   out.name = job.name;
   out.seq = record.events.empty() ? 0 : record.events.back().seq;
   // Two rows of the job's rack may be copies of one piece.
   std::map<std::pair<int, Id>, Held> held;
-  for (const floor::HeldStock& one : floor::heldStock(record.cuttings, progress)) {
+  for (const floor::HeldStock& one : floor::heldStock(record.cuttings, ledger.now())) {
     if (one.store == 0) continue;
     Held& of = held[{one.cutting, one.store}];
     of.piece = one.store;
@@ -174,30 +174,24 @@ JobHolding holdingOf(const Job& job, const Record& record, const floor::Progress
     of.used += one.cutInto;
   }
   for (const auto& [key, one] : held) out.held.push_back(one);
-  for (const Cutting& cutting : record.cuttings) {
-    const auto at = progress.cuttings.find(cutting.number);
-    if (at == progress.cuttings.end()) continue;
-    for (const std::string& name : at->second.returned)
-      for (const CuttingPlan& plan : cutting.plans)
-        for (const PlannedSheet& sheet : plan.plan.sheets)
-          for (const Leftover& left : sheet.leftovers) {
-            if (left.id != name) continue;
-            const StockSupply& stock = plan.request.stock[sheet.stock];
-            Returned back;
-            back.cutting = cutting.number;
-            back.leftover = name;
-            back.material = stock.material;
-            back.nominal = stock.thickness;
-            back.piece.kind = RackKind::Offcut;
-            back.piece.lot = stock.lot;
-            back.piece.measured = stock.measured;
-            back.piece.length = left.dx;
-            back.piece.width = left.dy;
-            back.piece.grain = stock.grain;
-            back.piece.note = fmt::format("from {}", job.name);
-            out.returned.push_back(std::move(back));
-          }
-  }
+  for (const auto& [number, at] : ledger.now().cuttings)
+    for (const auto& [name, piece] : at.returned) {
+      const auto left = ledger.sized(number, piece);
+      if (!left) continue;
+      Returned back;
+      back.cutting = number;
+      back.leftover = name;
+      back.material = left->stock->material;
+      back.nominal = left->stock->thickness;
+      back.piece.kind = RackKind::Offcut;
+      back.piece.lot = left->stock->lot;
+      back.piece.measured = left->stock->measured;
+      back.piece.length = floor::wholeDown(left->length, job.unit);
+      back.piece.width = floor::wholeDown(left->width, job.unit);
+      back.piece.grain = left->stock->grain;
+      back.piece.note = fmt::format("from {}", job.name);
+      out.returned.push_back(std::move(back));
+    }
   return out;
 }
 

@@ -2,6 +2,7 @@
 // are told apart and brought together.
 #pragma once
 
+#include "core/floor/ledger.h"
 #include "core/floor/open_parts.h"
 #include "core/floor/record.h"
 #include "core/shop/shopping.h"
@@ -45,6 +46,6 @@ NotTakenOver notTakenOver(const Job& job, const StoreState& state);
 // What a cutting needs of the store, by piece.
 std::map<Id, std::int64_t> wantedOf(const CuttingPlan& plan);
 // What the job has of the store by its cuttings and what happened.
-JobHolding holdingOf(const Job& job, const Record& record, const floor::Progress& progress);
+JobHolding holdingOf(const Job& job, const Record& record, const floor::Ledger& ledger);
 
 }  // namespace pp

@@ -119,9 +119,8 @@ Result<Sheaf> cuttingListPages(const PrintInput& input) {
       [input, plan = std::move(plan)](Page& page, const PrintWatch& watch) {
         const LengthStyle style = styleOf(input.job);
         // As it is at the saw before the first cut: those of sheets, then those of bars.
-        const std::set<int> none;
-        const std::set<std::string> bench;
-        const floor::AtSaw saw(*plan, none, bench, saw::barCuts(*plan));
+        const floor::CuttingProgress begun = floor::begun(*plan);
+        const floor::AtSaw saw(*plan, 1, begun, saw::barCuts(*plan));
         const int sheetSettings = plan->plan.setups;
         int settings = sheetSettings;
         for (std::size_t i = plan->plan.cuts.size(); i < saw.cuts(); ++i)

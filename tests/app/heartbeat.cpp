@@ -6,6 +6,8 @@
 #include <QMetaEnum>
 #include <QPointer>
 #include <QThread>
+#include <algorithm>
+#include <cstdint>
 #include <utility>
 
 namespace pp::test {
@@ -19,6 +21,26 @@ double workedMs() {
 }
 
 }  // namespace
+
+double slowness() {
+  // Every step waits for the one before: five cycles or so, 20 ms in all at 2.5 GHz.
+  constexpr int kSteps = 10'000'000;
+  constexpr double kUsual = 20;
+  constexpr int kTries = 3;
+  double longest = 0;
+  for (int i = 0; i < kTries; ++i) {
+    const double begun = workedMs();
+    std::uint64_t hash = 14'695'981'039'346'656'037ULL;
+    for (int step = 0; step < kSteps; ++step) {
+      hash ^= static_cast<std::uint64_t>(step);
+      hash *= 1'099'511'628'211ULL;
+    }
+    // Which is never so, and the compiler does not know.
+    if (hash == 0) return 1;
+    longest = std::max(longest, workedMs() - begun);
+  }
+  return std::max(1.0, longest / kUsual);
+}
 
 void TimedApplication::forget() {
   longest_ = 0;

@@ -8,6 +8,10 @@
 
 namespace pp::test {
 
+// How many times as long as usual a fixed piece of work takes at the moment; at least 1. A machine
+// that is shared gives less than a processor to who thinks to have one.
+double slowness();
+
 class TimedApplication : public QApplication {
  public:
   TimedApplication(int& argc, char** argv) : QApplication(argc, argv) {}

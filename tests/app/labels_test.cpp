@@ -88,7 +88,7 @@ TEST_F(LabelsAtTheSaw, comeOutAsPartsComeOff) {
   EXPECT_EQ(textOf(window_.get(), QStringLiteral("Labels")),
             QStringLiteral("Label printer: ready. Every piece has its label."));
   // The one that is shown is of what came off last.
-  const auto last = floor::cameOffLast(session().floor().record(), session().floor().progress());
+  const auto last = session().floor().ledger().cameOffLast();
   ASSERT_FALSE(last.empty());
   EXPECT_TRUE(textOf(window_.get(), QStringLiteral("What came off last"))
                   .contains(qs(last.back().on.piece->code)));
@@ -202,8 +202,7 @@ TEST_F(LabelsAtTheSaw, leftoversGoToTheRackAndGetTheirNumbers) {
   session().store().setPath(folder_.filePath(QStringLiteral("store.sqlite")).toStdString());
   cutAll();
   const std::size_t count = pieces();
-  const auto lying =
-      floor::leftoversLying(session().floor().record().cuttings, session().floor().progress());
+  const auto lying = session().floor().ledger().leftovers();
   ASSERT_FALSE(lying.empty());
   EXPECT_TRUE(textOf(window_.get(), QStringLiteral("The cut is made"))
                   .startsWith(QString::number(lying.size())));
@@ -212,7 +211,7 @@ TEST_F(LabelsAtTheSaw, leftoversGoToTheRackAndGetTheirNumbers) {
   EXPECT_EQ(session().floor().progress().cuttings.at(1).returned.size(), lying.size());
   ASSERT_TRUE(allOut());
   expectOnceEach(count + lying.size());
-  const auto says = session().labels().says(lying.front());
+  const auto says = session().labels().says(lying.front().on);
   ASSERT_TRUE(says);
   EXPECT_EQ(std::get<RackTag>(*says).tag, QStringLiteral("R1"));
   // Nothing more goes there.

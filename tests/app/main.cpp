@@ -17,7 +17,8 @@ class Heartbeat : public testing::EmptyTestEventListener {
   void OnTestStart(const testing::TestInfo&) override { application_.forget(); }
   void OnTestEnd(const testing::TestInfo& test) override {
     constexpr double kLimit = 50;  // ms
-    if (application_.longest() > 10 * kLimit)
+    if (application_.longest() > 10 * kLimit &&
+        application_.longest() > 10 * kLimit * pp::test::slowness())
       ADD_FAILURE() << "the window did not answer for " << application_.longest()
                     << " ms: " << application_.longestWhat().toStdString();
     if (application_.longest() <= longest_) return;

@@ -62,7 +62,7 @@ TEST_F(Taking, asksForAFileSavesAndFreezesThePlan) {
   EXPECT_TRUE(QFile::exists(journal())) << "its event is on the disk";
   openAgain();
   EXPECT_EQ(plan(), QStringLiteral("All that is drawn is at the saw or cut."));
-  EXPECT_EQ(session().floor().record().cuttings.at(0).plans.at(0).plan.cuts, shown.cuts);
+  EXPECT_EQ(session().floor().record().cuttings.at(0).plans[0].plan.cuts, shown.cuts);
   EXPECT_FALSE(session().plans().runner().isRunning());
 }
 
@@ -76,7 +76,7 @@ TEST_F(Taking, leftWithoutAFileTakesNothing) {
 
 TEST_F(Taking, staysAsItIsWhateverIsDrawnAndDiscarded) {
   take();
-  const std::vector<SawCut> cuts = session().floor().record().cuttings.at(0).plans.at(0).plan.cuts;
+  const std::vector<SawCut> cuts = session().floor().record().cuttings.at(0).plans[0].plan.cuts;
   edit([](Job& job) { job.assemblies[0].carcass().width += Length::mm(40); });
   EXPECT_EQ(plan(), QStringLiteral("All that is drawn is at the saw or cut."));
   session().undo();
@@ -86,7 +86,7 @@ TEST_F(Taking, staysAsItIsWhateverIsDrawnAndDiscarded) {
   ASSERT_TRUE(window_->close());
   openAgain();
   EXPECT_EQ(session().job().name, "Ringing trolley");
-  EXPECT_EQ(session().floor().record().cuttings.at(0).plans.at(0).plan.cuts, cuts);
+  EXPECT_EQ(session().floor().record().cuttings.at(0).plans[0].plan.cuts, cuts);
 }
 
 TEST_F(Taking, savingFoldsTheJournalIntoTheFile) {
@@ -128,7 +128,7 @@ TEST_F(Taking, aCuttingWithoutItsEventWasNeverTaken) {
 
 TEST_F(Taking, givenUpItIsLaidOutAgainWithNewSheetNumbers) {
   take();
-  const auto sheets = session().floor().record().cuttings.at(0).plans.at(0).plan.sheets.size();
+  const auto sheets = session().floor().record().cuttings.at(0).plans[0].plan.sheets.size();
   willAnswer(QStringLiteral("Keep it"));
   click(window_.get(), QStringLiteral("Give up cutting 1"));
   EXPECT_TRUE(session().floor().progress().isUnderWay(1));

@@ -291,6 +291,38 @@ TEST_F(Cli, theSecondLookSaysWhatItFindsAndWhetherItStops) {
   EXPECT_EQ(run("look " + at("nowhere.plainpatch")).status, 2);
 }
 
+TEST_F(Cli, floorSaysWhatIsAtTheSaw) {
+  const std::string demo = std::string(DEMO_DIR) + "/log-wall-at-the-saw.plainpatch";
+  const Outcome out = run("floor " + demo + " --json");
+  ASSERT_EQ(out.status, 0) << out.output;
+  const auto json = nlohmann::json::parse(out.output);
+  ASSERT_EQ(json["cuttings"].size(), 1U);
+  const auto& cutting = json["cuttings"][0];
+  EXPECT_EQ(cutting["plan"], 2);
+  EXPECT_TRUE(json["ignored"].empty());
+  std::int64_t spoiled = 0;
+  for (const auto& part : cutting["parts"]) {
+    EXPECT_EQ(part["good"].get<int>() + part["toDo"].get<int>() + part["missing"].get<int>(),
+              part["wanted"].get<int>())
+        << part["code"];
+    spoiled += part["spoiled"].get<int>();
+  }
+  EXPECT_EQ(spoiled, 1);
+  // To the square millimetre, rounded each by itself.
+  for (const auto& sheet : cutting["sheets"]) {
+    std::int64_t sum = 0;
+    for (const char* what :
+         {"parts", "spoiled", "leftovers", "toCut", "waste", "kerf", "otherwise"})
+      sum += sheet[what].get<std::int64_t>();
+    EXPECT_NEAR(static_cast<double>(sum), sheet["sheet"].get<double>(), 4) << sheet["name"];
+  }
+  EXPECT_NE(run("floor " + demo).output.find("cutting 1, plan 2:"), std::string::npos);
+  const Outcome none = run("floor " + std::string(DEMO_DIR) + "/porthole.plainpatch");
+  EXPECT_EQ(none.status, 0);
+  EXPECT_EQ(none.output, "nothing was taken to the saw\n");
+  EXPECT_EQ(run("floor " + at("nowhere.plainpatch")).status, 2);
+}
+
 TEST_F(Cli, theStoreIsFilledListedMovedAndChecked) {
   const std::string store = "store --store " + at("shop/shop.sqlite") + " ";
   EXPECT_EQ(run(store + "list").status, 2) << "looking makes no store";

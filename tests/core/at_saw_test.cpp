@@ -25,8 +25,7 @@ struct Sawing {
   floor::Count parts() const { return floor::partsDone(taken.record.cuttings[0], taken.now()); }
   AtSaw at() {
     now = taken.now();
-    const floor::CuttingProgress& progress = now.cuttings.at(1);
-    return {taken.plan(), progress.made.at(0), progress.bench};
+    return {taken.plan(), 1, now.cuttings.at(1)};
   }
 };
 
@@ -34,7 +33,7 @@ TEST(AtSaw, beginsWithTheFirstCutAndEndsWhenAllAreMade) {
   Sawing sawing;
   AtSaw saw = sawing.at();
   EXPECT_EQ(saw.next(), 0U);
-  EXPECT_FALSE(saw.last()) << "nothing to take back";
+  EXPECT_FALSE(sawing.taken.ledger().back(1)) << "nothing to take back";
   EXPECT_EQ(sawing.parts().done, 0);
   EXPECT_EQ(sawing.parts().of, 29);
   std::int64_t settings = saw.settingsLeft();
@@ -45,7 +44,7 @@ TEST(AtSaw, beginsWithTheFirstCutAndEndsWhenAllAreMade) {
     EXPECT_LE(before.settingsLeft(), settings);
     settings = before.settingsLeft();
     sawing.taken.note(EventKind::CutMade, 1, 1, step);
-    EXPECT_EQ(sawing.at().last(), static_cast<std::size_t>(step - 1));
+    EXPECT_EQ(sawing.taken.ledger().back(1)->step, step);
   }
   AtSaw after = sawing.at();
   EXPECT_FALSE(after.next());
@@ -95,8 +94,8 @@ RC_GTEST_PROP(AtSaw, thereIsAlwaysANextCutOrAllAreMade, ()) {
   for (int n = *rc::gen::inRange(1, 40); n > 0; --n) {
     const AtSaw saw = sawing.at();
     if (*rc::gen::inRange(0, 4) == 0) {
-      if (const auto last = saw.last())
-        sawing.taken.note(EventKind::CutTakenBack, 1, 1, saw.plan().cuts[*last].step);
+      if (const auto last = sawing.taken.ledger().back(1))
+        sawing.taken.note(EventKind::CutTakenBack, 1, 1, last->step);
     } else {
       std::vector<std::size_t> ready;
       for (std::size_t i = 0; i < saw.cuts(); ++i)
@@ -131,7 +130,7 @@ TEST(AtSaw, theHalfCutDemoGoesOn) {
   EXPECT_EQ(spoiled, 1);
   EXPECT_GT(good, wanted / 4);
   EXPECT_LT(good, wanted * 3 / 4);
-  AtSaw saw(record.cuttings[0].plans[1], at.made[1], at.bench);
+  AtSaw saw(record.cuttings[0], at);
   EXPECT_GT(saw.cutsDone().done, 0);
   ASSERT_TRUE(saw.next());
   EXPECT_FALSE(saw.cut(*saw.next()).machine.empty());

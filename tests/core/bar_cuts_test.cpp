@@ -36,10 +36,11 @@ Cutting cutting(double wide) {
   list.stock = {0};
   list.plan.bars = {{0, {1, 1}, mm(92)}, {0, {0}, mm(896)}};
   plan.plan.bars = {list};
-  plan.lumber.resize(2);
+  for (int i = 0; i < 2; ++i) plan.lumber.emplace_back();
   Cutting out;
   out.number = 1;
-  out.plans = {plan};
+  out.bars = saw::barCuts(plan);
+  out.plans.push_back(std::move(plan));
   return out;
 }
 
@@ -108,9 +109,8 @@ TEST(BarCuts, areNotedAndTakenBackLikeAllOthers) {
 
 TEST(BarCuts, comeAfterThoseOfTheSheetsAtTheSaw) {
   const Cutting one = cutting(90);
-  std::set<int> made, bars;
-  std::set<std::string> bench;
-  floor::AtSaw saw(one.plans[0], made, bench, saw::barCuts(one.plans[0]), bars);
+  floor::CuttingProgress at = floor::begun(one.plans[0]);
+  const floor::AtSaw saw(one, at);
   ASSERT_EQ(saw.cuts(), 5U);
   EXPECT_TRUE(saw.isBar(0));
   EXPECT_EQ(saw.stock(0), nullptr);
@@ -118,8 +118,7 @@ TEST(BarCuts, comeAfterThoseOfTheSheetsAtTheSaw) {
   for (std::size_t i = 0; i < 5; ++i) {
     ASSERT_EQ(saw.next(), i);
     EXPECT_EQ(saw.number(i), static_cast<int>(i) + 1);
-    bars.insert(saw.cut(i).step);
-    EXPECT_EQ(saw.last(), i);
+    at.bars.insert(saw.cut(i).step);
   }
   EXPECT_FALSE(saw.next());
   EXPECT_EQ(saw.low(2).name, "B");

@@ -47,7 +47,7 @@ TEST(Floor, everyCutMadeGivesEveryPart) {
   ASSERT_TRUE(played.ok());
   std::set<std::string> lying;
   for (const auto& [name, piece] : played.value()) lying.insert(name);
-  EXPECT_EQ(now.cuttings.at(1).bench, lying);
+  EXPECT_EQ(taken.lying(), lying);
 }
 
 // Folded one after the other, with some that cannot have happened between them, every event leaves
@@ -63,18 +63,18 @@ TEST(Floor, foldedOneByOneItIsTheSame) {
     if (step % 11 == 0) taken.note(EventKind::PartSpoiled, 1).piece = none;
     if (step % 13 == 0) taken.note(EventKind::PlanTaken, 1, 2);
   }
-  floor::Fold fold(taken.record.cuttings);
+  floor::Ledger ledger(taken.record.cuttings);
   std::vector<Event> so;
   std::size_t refused = 0;
   for (const Event& event : taken.record.events) {
     so.push_back(event);
-    const bool refusedNow = !fold.apply(event).empty();
+    const bool refusedNow = !ledger.apply(event).empty();
     if (refusedNow) ++refused;
     if (!refusedNow && event.seq % 10 != 0) continue;
     floor::Progress all = floor::progress(taken.record.cuttings, so);
     ASSERT_EQ(all.ignored.size(), refused);
     all.ignored.clear();
-    ASSERT_EQ(fold.now(), all) << event.seq;
+    ASSERT_EQ(ledger.now(), all) << event.seq;
   }
   EXPECT_GT(refused, 5U);
 }
@@ -188,14 +188,14 @@ TEST(Floor, whatCannotHaveHappenedHasNoEffect) {
   refused("that cutting was taken already", EventKind::Taken, 1, 0, 0);
   refused("there is no such cutting", EventKind::Taken, 7, 0, 0);
   refused("that cutting was not taken", EventKind::CutMade, 7, 1, 1);
-  refused("the plan that holds has no such cut", EventKind::CutMade, 1, 1, 0);
-  refused("the plan that holds has no such cut", EventKind::CutMade, 1, 1, taken.cuts() + 1);
-  refused("the plan that holds has no such cut", EventKind::CutMade, 1, 2, 1);
+  refused("the plan in force has no such cut", EventKind::CutMade, 1, 1, 0);
+  refused("the plan in force has no such cut", EventKind::CutMade, 1, 1, taken.cuts() + 1);
+  refused("the plan in force has no such cut", EventKind::CutMade, 1, 2, 1);
   refused("that cut was not made", EventKind::CutTakenBack, 1, 1, 1);
   refused("that piece is not cut", EventKind::Banded, 1, 0, 0, PieceId{code, 1}, "front");
   refused("it names no piece", EventKind::PartSpoiled, 1, 0, 0);
-  refused("that plan is not the next", EventKind::PlanTaken, 1, 2, 0);
-  refused("that plan does not hold", EventKind::PlanTakenBack, 1, 1, 0);
+  refused("there is no such plan", EventKind::PlanTaken, 1, 2, 0);
+  refused("that plan is not in force", EventKind::PlanTakenBack, 1, 1, 0);
   refused("no such leftover lies there", EventKind::PieceReturned, 1, 0, 0, {}, "S1-K1x");
   refused("that clock does not run", EventKind::ClockStopped, 0, 0, 0, {}, "saw");
   taken.note(EventKind::CutMade, 1, 1, 1);
@@ -236,7 +236,7 @@ TEST(Floor, aCutIsTakenBackWhileItsPiecesAreAsItLeftThem) {
 TEST(Floor, aPlanGoesOnFromThePiecesThatLieThere) {
   Taken taken;
   taken.note(EventKind::CutMade, 1, 1, 1);
-  const std::string lying = *taken.now().cuttings.at(1).bench.begin();
+  const std::string lying = *taken.lying().begin();
   // A second plan that takes that piece as its only sheet, whole.
   CuttingPlan next = taken.plan();
   const auto played = [&] {
@@ -255,9 +255,9 @@ TEST(Floor, aPlanGoesOnFromThePiecesThatLieThere) {
   EXPECT_EQ(taken.now().cuttings.at(1).plan, 1) << "without its event it is none";
   taken.note(EventKind::PlanTaken, 1, 2);
   EXPECT_EQ(taken.now().cuttings.at(1).plan, 2);
-  EXPECT_EQ(taken.now().cuttings.at(1).bench.count(lying), 1U);
+  EXPECT_EQ(taken.lying().count(lying), 1U);
   taken.note(EventKind::CutMade, 1, 1, 2);
-  EXPECT_EQ(taken.ignored(), "the plan that holds has no such cut") << "the first plan is over";
+  EXPECT_EQ(taken.ignored(), "the plan in force has no such cut") << "the first plan is over";
   taken.note(EventKind::PlanTakenBack, 1, 2);
   taken.note(EventKind::CutMade, 1, 1, 2);
   EXPECT_EQ(taken.now().ignored.size(), 1U);
@@ -303,7 +303,8 @@ RC_GTEST_PROP(Floor, everyBeginningOfWhatHappenedIsConsistent, ()) {
     const std::vector<Event> some(
         taken.record.events.begin(),
         taken.record.events.begin() + static_cast<std::ptrdiff_t>(length));
-    const floor::Progress now = floor::progress(taken.record.cuttings, some);
+    const floor::Ledger ledger(taken.record.cuttings, some);
+    const floor::Progress& now = ledger.now();
     if (length == 0) {
       RC_ASSERT(now == floor::Progress{});
       continue;
@@ -318,7 +319,7 @@ RC_GTEST_PROP(Floor, everyBeginningOfWhatHappenedIsConsistent, ()) {
     for (std::size_t i = 0; i < made.cuts.size(); ++i) made.cuts[i].step = static_cast<int>(i) + 1;
     const auto played = saw::playback(plan.request, made);
     RC_ASSERT(played.ok());
-    for (const std::string& piece : at.bench) RC_ASSERT(played->count(piece) == 1);
+    for (const SawnPiece& piece : at.bench) RC_ASSERT(played->count(ledger.nameOf(1, piece)) == 1);
     RC_ASSERT(played->size() == at.bench.size() + at.returned.size());
     std::set<PieceId> cut;
     for (const PieceEnd& end : plan.plan.ends)
@@ -421,19 +422,30 @@ class JournalFile : public testing::Test {
         std::distance(std::filesystem::directory_iterator(folder_), {}));
   }
 
+  // What is taken up where the file has none of it.
+  struct TakenUp : Journal::Left {
+    std::vector<Event> events;
+  };
+  static TakenUp takeUp(Journal journal, std::vector<Event> inFile = {}) {
+    TakenUp out;
+    out.events = std::move(inFile);
+    static_cast<Journal::Left&>(out) = journal.takeUp(out.events);
+    return out;
+  }
+
   std::string folder_, path_;
   Taken taken_;
 };
 
 TEST_F(JournalFile, holdsEveryEventAsSoonAsItIsNoted) {
-  EXPECT_TRUE(journal().takeUp().events.empty());
+  EXPECT_TRUE(takeUp(journal()).events.empty());
   EXPECT_EQ(files(), 0U) << "nothing is made before the first event";
   taken_.cutAll();
   std::vector<Event> noted;
   for (const Event& event : taken_.record.events) {
     ASSERT_FALSE(journal().append(event).has_value());
     noted.push_back(event);
-    ASSERT_EQ(journal().takeUp().events, noted);
+    ASSERT_EQ(takeUp(journal()).events, noted);
   }
   ASSERT_FALSE(journal().clear().has_value());
   EXPECT_EQ(files(), 0U);
@@ -454,7 +466,7 @@ TEST_F(JournalFile, everyTruncationKeepsEveryWholeEventAndSaysWhatItDrops) {
     const auto lines = static_cast<std::size_t>(
         std::count_if(ends.begin(), ends.end(), [size](std::size_t end) { return end <= size; }));
     const std::size_t events = lines == 0 ? 0 : lines - 1;
-    const Journal::Left left = journal().takeUp();
+    const TakenUp left = takeUp(journal());
     ASSERT_EQ(left.events.size(), events) << size;
     const bool torn = lines > 0 && size > ends[lines - 1];
     ASSERT_EQ(left.said.size(), torn ? 1U : 0U) << size;
@@ -462,7 +474,7 @@ TEST_F(JournalFile, everyTruncationKeepsEveryWholeEventAndSaysWhatItDrops) {
     Event next = taken_.record.events.back();
     next.seq = 100;
     ASSERT_FALSE(journal().append(next).has_value());
-    const Journal::Left again = journal().takeUp();
+    const TakenUp again = takeUp(journal());
     ASSERT_TRUE(again.said.empty()) << size;
     ASSERT_EQ(again.events.size(), events + 1) << size;
     ASSERT_EQ(again.events.back(), next);
@@ -480,23 +492,58 @@ TEST_F(JournalFile, aDamagedLineEndsItAndTheWholeIsPutAside) {
     const char was = std::exchange(damaged[at], static_cast<char>('!' + random.below(90)));
     if (damaged[at] == was) continue;
     put(damaged);
-    const Journal::Left left = journal().takeUp();
+    const TakenUp left = takeUp(journal());
     ASSERT_FALSE(left.said.empty()) << damaged;
     ASSERT_LT(left.events.size(), taken_.record.events.size());
     for (std::size_t k = 0; k < left.events.size(); ++k)
       ASSERT_EQ(left.events[k], taken_.record.events[k]) << "what is taken up is what was noted";
-    ASSERT_TRUE(journal().takeUp().said.empty()) << "said once";
+    ASSERT_TRUE(takeUp(journal()).said.empty()) << "said once";
   }
   EXPECT_GT(files(), 200U) << "nothing is thrown away";
 }
 
 TEST_F(JournalFile, ofAnotherJobIsPutAside) {
   ASSERT_FALSE(journal("AB12").append(taken_.record.events.front()).has_value());
-  const Journal::Left left = journal("CD34").takeUp();
+  const TakenUp left = takeUp(journal("CD34"));
   EXPECT_TRUE(left.events.empty());
   ASSERT_EQ(left.said.size(), 1U);
   EXPECT_NE(left.said.front().find("this job, CD34"), std::string::npos) << left.said.front();
   EXPECT_TRUE(std::filesystem::exists(path_ + ".aside-1"));
+}
+
+// The file was saved elsewhere, and the journal says otherwise from some event on.
+TEST_F(JournalFile, thatContradictsTheFileIsPutAsideAndWhatIsGoodGoesOn) {
+  taken_.cutAll();
+  const std::vector<Event>& all = taken_.record.events;
+  ASSERT_GT(all.size(), 8U);
+  for (std::size_t i = 0; i < 8; ++i) {
+    Event event = all[i];
+    if (i >= 5) event.note = "otherwise";
+    ASSERT_FALSE(journal().append(event).has_value());
+  }
+  const TakenUp left = takeUp(journal(), {all.begin(), all.begin() + 6});
+  EXPECT_EQ(left.events, std::vector<Event>(all.begin(), all.begin() + 6));
+  ASSERT_EQ(left.said.size(), 1U);
+  EXPECT_NE(left.said.front().find(".aside-1"), std::string::npos) << left.said.front();
+  EXPECT_EQ(left.beyond, all[7].seq) << "numbers go on past both";
+  EXPECT_FALSE(left.isStuck);
+  EXPECT_TRUE(std::filesystem::exists(path_ + ".aside-1"));
+  // What comes next is there when it is opened again.
+  Event next = all.back();
+  next.seq = left.beyond + 1;
+  ASSERT_FALSE(journal().append(next).has_value());
+  const TakenUp again = takeUp(journal(), {all.begin(), all.begin() + 6});
+  EXPECT_TRUE(again.said.empty());
+  EXPECT_EQ(again.events.back(), next);
+}
+
+TEST_F(JournalFile, thatCannotBeReadIsPutAside) {
+  std::filesystem::create_directory(path_);
+  const TakenUp left = takeUp(journal());
+  EXPECT_TRUE(left.events.empty());
+  EXPECT_EQ(left.said.size(), 1U);
+  EXPECT_TRUE(std::filesystem::is_directory(path_ + ".aside-1"));
+  EXPECT_FALSE(journal().append(taken_.record.events.front()).has_value());
 }
 
 TEST_F(JournalFile, aDiskThatRefusesIsSaidAndLeavesWhatWasThere) {

@@ -45,9 +45,9 @@ std::string refusal(const std::string& text) {
 TEST(JobFile, refusesWithThePointerOfTheField) {
   const std::pair<std::string, const char*> rows[] = {
       {changed("\"place\"", "\"plaice\""), "job, /plaice: found an unknown field"},
-      {changed("\"version\": 1", "\"version\": 6"),
-       "job, /version: found 6, written by a newer Plain Patch, expected at most 5"},
-      {changed("\"version\": 1", "\"version\": 0"), "job, /version: found 0, expected 1 to 5"},
+      {changed("\"version\": 1", "\"version\": 7"),
+       "job, /version: found 7, written by a newer Plain Patch, expected at most 6"},
+      {changed("\"version\": 1", "\"version\": 0"), "job, /version: found 0, expected 1 to 6"},
       {changed("plain-patch-job", "other"), "job, /format: found 'other'"},
       {changed("\"kerf\": 3.175", "\"kerf\": 3.1750001"),
        "job, /saw/kerf: found 3.1750001, expected millimetres with at most six decimals"},

@@ -130,7 +130,7 @@ TEST(JobRack, aCuttingWantsItsSheetsAndCutsIntoThem) {
   ASSERT_TRUE(shop.store.take("a", "Trolley", 1, wanted).empty());
   const auto sums = [&] {
     std::pair<std::int64_t, std::int64_t> out;
-    for (const Held& one : holdingOf(taken.job, taken.record, taken.now()).held) {
+    for (const Held& one : holdingOf(taken.job, taken.record, taken.ledger()).held) {
       out.first += one.reserved;
       out.second += one.used;
     }
@@ -142,7 +142,7 @@ TEST(JobRack, aCuttingWantsItsSheetsAndCutsIntoThem) {
   taken.note(EventKind::CutMade, 1, 1, 1);
   EXPECT_EQ(sums(), std::pair(sum - 1, std::int64_t{1}));
   taken.note(EventKind::CutMade, 1, 1, 2);
-  ASSERT_TRUE(shop.store.follow(holdingOf(taken.job, taken.record, taken.now())).ok());
+  ASSERT_TRUE(shop.store.follow(holdingOf(taken.job, taken.record, taken.ledger())).ok());
   EXPECT_TRUE(differences(taken.job, stateIn(shop.store)).empty());
   // Given up: what was cut into is gone, the rest is free.
   taken.note(EventKind::GivenUp, 1);
@@ -151,7 +151,7 @@ TEST(JobRack, aCuttingWantsItsSheetsAndCutsIntoThem) {
   const auto& cuts = taken.plan().plan.cuts;
   const std::int64_t begun = cuts[0].sheet == cuts[1].sheet ? 1 : 2;
   EXPECT_EQ(used, begun);
-  ASSERT_TRUE(shop.store.follow(holdingOf(taken.job, taken.record, taken.now())).ok());
+  ASSERT_TRUE(shop.store.follow(holdingOf(taken.job, taken.record, taken.ledger())).ok());
   std::int64_t free = 0;
   for (const RackRow& row : test::rackOf(shop.store)) free += row.free;
   std::int64_t there = 0;
@@ -176,12 +176,12 @@ TEST(JobRack, leftoversComeBackAsTheyWereCut) {
   taken.cutAll();
   taken.note(EventKind::PieceReturned, 1).name = left->id;
   ASSERT_EQ(taken.ignored(), "");
-  const JobHolding holding = holdingOf(taken.job, taken.record, taken.now());
+  const JobHolding holding = holdingOf(taken.job, taken.record, taken.ledger());
   ASSERT_EQ(holding.returned.size(), 1U);
   const Returned& back = holding.returned[0];
   EXPECT_EQ(back.leftover, left->id);
-  EXPECT_EQ(back.piece.length, left->dx);
-  EXPECT_EQ(back.piece.width, left->dy);
+  EXPECT_EQ(back.piece.length, floor::wholeDown(left->dx, taken.job.unit));
+  EXPECT_EQ(back.piece.width, floor::wholeDown(left->dy, taken.job.unit));
   EXPECT_EQ(back.material, of->material);
   EXPECT_EQ(holding.seq, taken.record.events.back().seq);
   const auto tags = shop.store.follow(holding);

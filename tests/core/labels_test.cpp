@@ -106,6 +106,11 @@ std::vector<std::string> names(const std::vector<floor::LabelOwed>& labels) {
 class Labels : public testing::Test {
  protected:
   std::vector<floor::LabelOwed> owed() const { return floor::labelsOwed(taken_.now()); }
+  std::vector<floor::Labelled> leftovers() const {
+    std::vector<floor::Labelled> out;
+    for (const floor::LeftoverThere& one : taken_.ledger().leftovers()) out.push_back(one.on);
+    return out;
+  }
   void printed(const floor::Labelled& on, int nth) {
     Event& event = taken_.note(EventKind::LabelPrinted, on.cutting, 0, nth);
     event.piece = on.piece;
@@ -184,25 +189,23 @@ TEST_F(Labels, ofACutThatIsMadeAgainIsNotPrintedAgain) {
 }
 
 TEST_F(Labels, ofLeftoversComeWhenTheyGoToTheRack) {
-  EXPECT_TRUE(floor::leftoversLying(taken_.record.cuttings, taken_.now()).empty());
+  EXPECT_TRUE(leftovers().empty());
   taken_.cutAll();
-  const auto lying = floor::leftoversLying(taken_.record.cuttings, taken_.now());
+  const auto lying = leftovers();
   ASSERT_FALSE(lying.empty());
   for (const floor::LabelOwed& one : owed()) EXPECT_TRUE(one.on.piece);
   taken_.note(EventKind::PieceReturned, 1).name = lying.front().leftover;
   EXPECT_EQ(owed().back().on, lying.front());
-  EXPECT_EQ(floor::leftoversLying(taken_.record.cuttings, taken_.now()).size(), lying.size() - 1);
+  EXPECT_EQ(leftovers().size(), lying.size() - 1);
   printed(lying.front(), 1);
   EXPECT_EQ(taken_.ignored(), "");
   EXPECT_TRUE(owed().back().on.piece);
-  const auto at = floor::leftoverOf(taken_.record.cuttings, lying.front());
-  ASSERT_TRUE(at);
-  EXPECT_EQ(at->leftover->id, lying.front().leftover);
+  ASSERT_TRUE(taken_.ledger().leftover(lying.front())) << "its label can be printed again";
 }
 
 // What came off last follows every cut, and a cut taken back leaves what came off before.
 TEST_F(Labels, whatCameOffLastIsOfTheLastCutThatGaveSomething) {
-  EXPECT_TRUE(floor::cameOffLast(taken_.record, taken_.now()).empty());
+  EXPECT_TRUE(taken_.ledger().cameOffLast().empty());
   std::set<PieceId> before;
   std::vector<std::string> last;
   for (const SawCut& cut : taken_.plan().plan.cuts) {
@@ -210,7 +213,7 @@ TEST_F(Labels, whatCameOffLastIsOfTheLastCutThatGaveSomething) {
     taken_.note(EventKind::CutMade, 1, 1, cut.step);
     std::set<PieceId> now;
     for (const auto& [piece, state] : taken_.now().pieces) now.insert(piece);
-    last = names(floor::cameOffLast(taken_.record, taken_.now()));
+    last = names(taken_.ledger().cameOffLast());
     for (const PieceId& piece : now)
       if (before.count(piece) == 0) {
         const std::string name = piece.code + "/" + std::to_string(piece.number) + "#1";
@@ -218,7 +221,7 @@ TEST_F(Labels, whatCameOffLastIsOfTheLastCutThatGaveSomething) {
       }
     if (cut.step % 5 == 0) {
       taken_.note(EventKind::CutTakenBack, 1, 1, cut.step);
-      EXPECT_EQ(names(floor::cameOffLast(taken_.record, taken_.now())), wasLast) << cut.step;
+      EXPECT_EQ(names(taken_.ledger().cameOffLast()), wasLast) << cut.step;
       taken_.note(EventKind::CutMade, 1, 1, cut.step);
     }
     before = now;
@@ -228,7 +231,7 @@ TEST_F(Labels, whatCameOffLastIsOfTheLastCutThatGaveSomething) {
 
 TEST_F(Labels, aLeftoverThatALaterPlanCutsStaysOnTheBench) {
   taken_.cutAll();
-  const auto lying = floor::leftoversLying(taken_.record.cuttings, taken_.now());
+  const auto lying = leftovers();
   ASSERT_GT(lying.size(), 1U);
   std::string piece;
   for (const PieceEnd& end : taken_.plan().plan.ends)
@@ -244,45 +247,12 @@ TEST_F(Labels, aLeftoverThatALaterPlanCutsStaysOnTheBench) {
   taken_.record.cuttings[0].plans.push_back(std::move(next));
   taken_.note(EventKind::PlanTaken, 1, 2);
   ASSERT_EQ(taken_.ignored(), "");
-  EXPECT_EQ(floor::leftoversLying(taken_.record.cuttings, taken_.now()).size(), lying.size() - 1);
+  EXPECT_EQ(leftovers().size(), lying.size() - 1);
   taken_.note(EventKind::PieceReturned, 1).name = lying[0].leftover;
-  EXPECT_EQ(taken_.ignored(), "the plan that holds cuts it further");
+  EXPECT_EQ(taken_.ignored(), "no such leftover lies there");
   taken_.record.events.pop_back();
   taken_.note(EventKind::PieceReturned, 1).name = lying[1].leftover;
   EXPECT_EQ(taken_.ignored(), "");
-}
-
-// After a plan was changed, whatever goes to the rack that may, everything can still be cut.
-TEST(Leftovers, thatGoToTheRackAreNotMissed) {
-  const auto read = readJobWithRecord("demo", test::demo("log-wall-at-the-saw"));
-  ASSERT_TRUE(read);
-  Record record = read->record;
-  floor::Fold fold(record.cuttings);
-  fold.take(record.events);
-  const auto note = [&](EventKind kind, int step, const std::string& name) {
-    Event event;
-    event.kind = kind;
-    event.cutting = 1;
-    event.plan = 2;
-    event.step = step;
-    event.name = name;
-    return fold.apply(event);
-  };
-  const CuttingPlan& holds = record.cuttings[0].plans[1];
-  for (const PlannedSheet& sheet : record.cuttings[0].plans[0].plan.sheets)
-    for (const Leftover& left : sheet.leftovers) {
-      const auto lying = floor::leftoversLying(record.cuttings, fold.now());
-      const bool goes = std::any_of(lying.begin(), lying.end(), [&](const floor::Labelled& one) {
-        return one.leftover == left.id;
-      });
-      const std::string why = note(EventKind::PieceReturned, 0, left.id);
-      EXPECT_EQ(why.empty(), goes) << left.id << ": " << why;
-    }
-  const floor::CuttingProgress& at = fold.now().cuttings.at(1);
-  floor::AtSaw saw(holds, at.made[1], at.bench);
-  while (const auto next = saw.next())
-    ASSERT_EQ(note(EventKind::CutMade, saw.cut(*next).step, ""), "");
-  EXPECT_EQ(saw.cutsDone().done, saw.cutsDone().of);
 }
 
 // Parts lie by assembly and by sheet; what is spoiled lies nowhere, and every sheet has its parts.

@@ -7,6 +7,7 @@
 #include "core/daybook/pace.h"
 #include "core/floor/at_saw.h"
 #include "core/floor/mishap.h"
+#include "core/floor/taking.h"
 #include "core/saw/edges.h"
 #include "tests/core/taken.h"
 
@@ -45,46 +46,45 @@ struct Sawing {
     }();
     return kBoards;
   }
-  const floor::Progress& now() const {
-    if (known_ != taken.record.events.size()) now_ = taken.now();
-    known_ = taken.record.events.size();
-    return now_;
+  const floor::Ledger& ledger() const {
+    if (!ledger_ || known_ != taken.record.events.size()) {
+      ledger_ = std::make_shared<floor::Ledger>(taken.record.cuttings, taken.record.events);
+      known_ = taken.record.events.size();
+    }
+    return *ledger_;
   }
+  const floor::Progress& now() const { return ledger().now(); }
   int plans() const { return now().cuttings.at(1).plan; }
   const CuttingPlan& plan() const {
     return taken.record.cuttings[0].plans[static_cast<std::size_t>(plans() - 1)];
   }
-  const std::set<int>& made() const {
-    return now().cuttings.at(1).made[static_cast<std::size_t>(plans() - 1)];
-  }
+  const std::set<int>& made() const { return now().cuttings.at(1).madeOf(plans()); }
   std::vector<int> ready() const {
-    const floor::CuttingProgress& at = now().cuttings.at(1);
+    const floor::AtSaw saw(plan(), plans(), now().cuttings.at(1));
     std::vector<int> out;
-    for (const SawCut& cut : plan().plan.cuts)
-      if (at.bench.count(cut.piece) > 0) out.push_back(cut.step);
+    for (std::size_t i = 0; i < saw.cuts(); ++i)
+      if (saw.isReady(i)) out.push_back(saw.cut(i).step);
     return out;
   }
   void cut(int step) { taken.note(EventKind::CutMade, 1, plans(), step); }
   void cutAll() {
     for (std::vector<int> next = ready(); !next.empty(); next = ready()) cut(next.front());
   }
-  std::vector<floor::Lying> lying() const {
-    return floor::lyingNow(plan(), now().cuttings.at(1), now());
-  }
+  std::vector<floor::Lying> lying() const { return floor::lyingNow(ledger(), 1); }
   Result<floor::Aftermath> after(const Mishap& mishap) const {
-    return floor::aftermath(plan(), 1, now().cuttings.at(1), mishap);
+    return floor::aftermath(ledger(), 1, mishap);
   }
   std::optional<floor::Way> way(const floor::Aftermath& after, nest::Disturb disturb) const {
-    const int sheet = floor::holdingsOf(taken.record.cuttings, now()).firstSheet;
-    return floor::wayOn(plan(), after, now(), sheet, disturb, test::steps(12));
+    const floor::Holdings held = floor::holdingsOf(taken.record.cuttings, now());
+    return floor::wayOn(floor::wayFrom(ledger(), held, 1, after), disturb, test::steps(12));
   }
   void goOn(const floor::Aftermath& after, const floor::Way& way) {
-    auto& all = taken.record.cuttings[0].plans;
-    all.erase(all.begin() + plans(), all.end());
-    all.push_back(way.plan);
-    for (Event event : after.events)
-      taken.record.events.push_back(following(taken.record.events, std::move(event)));
-    taken.note(EventKind::PlanTaken, 1, static_cast<int>(all.size()));
+    auto gone = floor::goneOn(taken.record, now(), 1, after.events, way.plan);
+    ASSERT_TRUE(gone);
+    taken.record = std::move(gone->record);
+    for (const Event& event : gone->events)
+      taken.record.events.push_back(following(taken.record.events, event));
+    ledger_ = nullptr;
   }
   // What of each code is good already and still to come by the plan that holds.
   std::map<std::string, std::int64_t> coming() const {
@@ -107,7 +107,7 @@ struct Sawing {
   }
 
  private:
-  mutable floor::Progress now_;  // after so many events
+  mutable std::shared_ptr<floor::Ledger> ledger_;  // after so many events
   mutable std::size_t known_ = 0;
 };
 
@@ -216,7 +216,7 @@ TEST(Mishap, aSheetWithDamageIsLaidOutRoundIt) {
   const auto way = sawing.way(*after, nest::Disturb::Freely);
   ASSERT_TRUE(way && way->plan.plan.complete());
   for (std::size_t i = 0; i < way->plan.plan.sheets.size(); ++i) {
-    if (sheetName(way->plan.request, way->plan.plan, i) != "S1") continue;
+    if (way->plan.request.stock[way->plan.plan.sheets[i].stock].piece != "S1") continue;
     for (const Placement& placement : way->plan.plan.sheets[i].placements)
       EXPECT_FALSE(dent.damage.meets(placement.x, placement.y, placement.dx, placement.dy));
   }
@@ -252,7 +252,7 @@ TEST(Mishap, aSheetThatIsShorterHoldsLess) {
   const auto way = sawing.way(*after, nest::Disturb::Freely);
   ASSERT_TRUE(way);
   for (std::size_t i = 0; i < way->plan.plan.sheets.size(); ++i) {
-    if (sheetName(way->plan.request, way->plan.plan, i) != "S1") continue;
+    if (way->plan.request.stock[way->plan.plan.sheets[i].stock].piece != "S1") continue;
     for (const Placement& placement : way->plan.plan.sheets[i].placements)
       EXPECT_LE(placement.x + placement.dx, mm(700));
   }
@@ -407,10 +407,9 @@ TEST(Spare, countsWhatComesOffAtTheSameSetting) {
   one.request.stock = {test::supply("S", 1'000, 500, 1, 10)};
   one.request.stock[0].trim = mm(10);
   one.plan = nest::nest(one.request, test::steps(10));
-  one.parts.resize(1);
-  const std::set<int> made;
-  const std::set<std::string> bench = {"S1"};
-  const floor::AtSaw saw(one, made, bench);
+  one.parts.emplace_back();
+  const floor::CuttingProgress begun = floor::begun(one);
+  const floor::AtSaw saw(one, 1, begun);
   std::vector<std::int64_t> spares;
   for (std::size_t i = 0; i < saw.cuts(); ++i) spares.push_back(saw.spares(i));
   ASSERT_FALSE(spares.empty());

@@ -15,7 +15,7 @@ using Kind = Remedy::Kind;
 class Remedies : public testing::Test {
  protected:
   std::vector<Remedy> ways(const Wrong& wrong) {
-    auto out = remedies(wrong, taken_.record.cuttings, taken_.now(), taken_.drawn);
+    auto out = remedies(wrong, taken_.record.cuttings, taken_.ledger(), taken_.drawn);
     EXPECT_TRUE(out.ok());
     return out.ok() ? std::move(out).value() : std::vector<Remedy>{};
   }
@@ -45,8 +45,9 @@ class Remedies : public testing::Test {
     throw std::runtime_error(code);
   }
   Part& cut(const std::string& code) {
-    for (Part& part : taken_.record.cuttings[0].plans[0].parts)
-      if (part.code == code) return part;
+    SharedRows<Part>& parts = taken_.record.cuttings[0].plans[0].parts;
+    for (std::size_t i = 0; i < parts.size(); ++i)
+      if (std::as_const(parts)[i].code == code) return parts[i];
     throw std::runtime_error(code);
   }
 
@@ -70,8 +71,8 @@ TEST_F(Remedies, aPieceMachinedWronglyIsFilledOrCutAgain) {
   ASSERT_EQ(open.size(), 1U);
   EXPECT_EQ(open[0].code, "T1-01");
   // Nothing more can go wrong with it.
-  EXPECT_FALSE(remedies({Fault::NoFit, {"T1-01", 1}, {}, {}}, taken_.record.cuttings, taken_.now(),
-                        taken_.drawn));
+  EXPECT_FALSE(remedies({Fault::NoFit, {"T1-01", 1}, {}, {}}, taken_.record.cuttings,
+                        taken_.ledger(), taken_.drawn));
 }
 
 TEST_F(Remedies, filledItStays) {
@@ -139,7 +140,7 @@ TEST_F(Remedies, anotherSizeIsSplitOrFollowed) {
   // As it was to be is nothing wrong; nor is nothing said.
   for (const Length said : {drawn("T1-05").length.total() + mm(0.4), Length{}})
     EXPECT_FALSE(remedies({Fault::OtherSize, {"T1-05", 1}, said, {}}, taken_.record.cuttings,
-                          taken_.now(), taken_.drawn));
+                          taken_.ledger(), taken_.drawn));
 }
 
 // The plan promises a leftover of that size: what fits into it can be cut from it.

@@ -4,6 +4,7 @@
 #include <gtest/gtest.h>
 
 #include "core/breakdown/assign_ids.h"
+#include "core/floor/ledger.h"
 #include "core/floor/open_parts.h"
 #include "core/floor/record.h"
 #include "core/formats/job_json.h"
@@ -42,6 +43,15 @@ struct Taken {
     return record.events.back();
   }
   floor::Progress now() const { return floor::progress(record.cuttings, record.events); }
+  floor::Ledger ledger() const { return floor::Ledger(record.cuttings, record.events); }
+  // What lies at the saw, by its names.
+  std::set<std::string> lying(int cutting = 1) const {
+    std::set<std::string> out;
+    const floor::Ledger at = ledger();
+    for (const SawnPiece& piece : at.now().cuttings.at(cutting).bench)
+      EXPECT_TRUE(out.insert(at.nameOf(cutting, piece)).second) << at.nameOf(cutting, piece);
+    return out;
+  }
   const CuttingPlan& plan(int cutting = 1) const {
     return record.cuttings[static_cast<std::size_t>(cutting - 1)].plans.back();
   }

@@ -114,17 +114,13 @@ class Victim {
   }
   void cut() {
     std::vector<int> ready;
-    for (const SawCut& one : plan().plan.cuts)
-      if (at().bench.count(one.piece) > 0) ready.push_back(one.step);
+    const floor::AtSaw saw(plan(), at().plan, at());
+    for (std::size_t i = 0; i < saw.cuts(); ++i)
+      if (saw.isReady(i)) ready.push_back(saw.cut(i).step);
     if (ready.empty()) return;
     if (session_.cutMade(1, at().plan, ready[below(ready.size())])) std::exit(1);
   }
-  void back() {
-    const std::size_t now = static_cast<std::size_t>(at().plan - 1);
-    const floor::AtSaw saw(plan(), at().made[now], at().bench);
-    if (const auto last = saw.last())
-      (void)session_.cutTakenBack(1, at().plan, plan().plan.cuts[*last].step);
-  }
+  void back() { (void)session_.takeBack(1); }
   void note(EventKind kind, std::optional<PieceId> piece) {
     Event event;
     event.kind = kind;
@@ -172,7 +168,7 @@ class Victim {
   }
   void spare() { note(EventKind::Spare, PieceId{"T1-01", 1'000 + spares_++}); }
   std::optional<floor::Lying> part() {
-    for (const floor::Lying& one : floor::lyingNow(plan(), at(), session_.floor().progress()))
+    for (const floor::Lying& one : floor::lyingNow(session_.floor().ledger(), 1))
       if (one.part && below(3) == 0) return one;
     return std::nullopt;
   }
@@ -184,13 +180,13 @@ class Victim {
     if (!one) return;
     floor::Mishap mishap;
     mishap.piece = one->piece;
-    const auto after = floor::aftermath(plan(), 1, at(), mishap);
+    const auto after = floor::aftermath(session_.floor().ledger(), 1, mishap);
     if (!after) return;
     nest::NestOptions options;
     options.steps = 5;
-    const auto way =
-        floor::wayOn(plan(), *after, session_.floor().progress(),
-                     session_.floor().holdings().firstSheet, nest::Disturb::Freely, options);
+    const auto way = floor::wayOn(
+        floor::wayFrom(session_.floor().ledger(), session_.floor().holdings(), 1, *after),
+        nest::Disturb::Freely, options);
     if (!way || !way->plan.plan.complete()) return;
     if (!session_.goOn(1, after->events, way->plan).empty()) std::exit(1);
   }
@@ -213,8 +209,7 @@ int runHeir(const QString& path, std::int64_t told) {
   std::printf("%lld\n", static_cast<long long>(have));
   if (have >= told) std::printf("%s\n", digest(record, told).c_str());
   const floor::CuttingProgress& at = session.floor().progress().cuttings.at(1);
-  const std::size_t plan = static_cast<std::size_t>(at.plan - 1);
-  const floor::AtSaw saw(record.cuttings[0].plans[plan], at.made[plan], at.bench);
+  const floor::AtSaw saw(record.cuttings[0], at);
   const bool all = saw.cutsDone().done == saw.cutsDone().of;
   std::printf("%s\n", all ? "all is cut" : saw.next() ? "a next cut" : "stuck");
   return 0;

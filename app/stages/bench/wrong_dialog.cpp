@@ -109,7 +109,7 @@ void WrongDialog::look() {
     if (!any) return fields_[0]->setFocus();
   }
   const auto ways = bench::remedies(wrong, session_.floor().record().cuttings,
-                                    session_.floor().progress(), session_.breakdown().parts);
+                                    session_.floor().ledger(), session_.breakdown().parts);
   if (!ways) return problem_->show(ways.problems());
   ways_ = new QWidget;
   auto* list = new QVBoxLayout(ways_);

@@ -49,8 +49,7 @@ LabelStrip::LabelStrip(Session& session, QWidget* parent) : QWidget(parent), ses
 
 void LabelStrip::follow() {
   const LabelDesk& desk = session_.labels();
-  const std::vector<floor::LabelOwed> last =
-      floor::cameOffLast(session_.floor().record(), session_.floor().progress());
+  const std::vector<floor::LabelOwed> last = session_.floor().ledger().cameOffLast();
   QStringList names;
   for (const floor::LabelOwed& one : last)
     names << (one.on.piece ? tr("%1 no. %2").arg(qs(one.on.piece->code)).arg(one.on.piece->number)
@@ -64,8 +63,9 @@ void LabelStrip::follow() {
   const QString wait =
       waiting == 0 ? tr("Every piece has its label.")
                    : counted(waiting, tr("label to be printed"), tr("labels to be printed"));
-  printer_->setText(desk.isPlugged() ? tr("Label printer: %1. %2").arg(said(desk.state()), wait)
-                                     : wait);
+  const QString state =
+      desk.isPlugged() ? tr("Label printer: %1. %2").arg(said(desk.state()), wait) : wait;
+  printer_->setText(desk.trouble().isEmpty() ? state : desk.trouble());
   printer_->setVisible(!last.empty() || waiting > 0);
 }
 

@@ -79,7 +79,7 @@ void LabelsDialog::follow() {
   for (const auto& [piece, state] : progress.pieces)
     if (!state.spoiled) rows.push_back({piece, 0, {}});
   for (const auto& [number, cutting] : progress.cuttings)
-    for (const std::string& leftover : cutting.returned)
+    for (const auto& [leftover, piece] : cutting.returned)
       rows.push_back({std::nullopt, number, leftover});
   const int chosen = rows == rows_ ? list_->currentRow() : -1;
   list_->clear();
@@ -112,8 +112,7 @@ void LabelsDialog::follow() {
   sheet_->setEnabled(wait > 0 && idle);
   have_->setEnabled(wait > 0 && idle);
   again_->setEnabled(!list_->selectedItems().isEmpty());
-  const auto leftovers =
-      std::ssize(floor::leftoversLying(session_.floor().record().cuttings, progress));
+  const auto leftovers = std::ssize(session_.floor().ledger().leftovers());
   rack_->setText(
       leftovers == 0
           ? tr("No leftover lies there")
@@ -162,21 +161,7 @@ void LabelsDialog::again() {
 }
 
 void LabelsDialog::toTheRack() {
-  say(leftoversToTheRack(session_));
-}
-
-std::optional<Problem> leftoversToTheRack(Session& session, std::optional<int> cutting) {
-  std::vector<Event> events;
-  for (const floor::Labelled& one :
-       floor::leftoversLying(session.floor().record().cuttings, session.floor().progress())) {
-    if (cutting && one.cutting != *cutting) continue;
-    Event event;
-    event.kind = EventKind::PieceReturned;
-    event.cutting = one.cutting;
-    event.name = one.leftover;
-    events.push_back(std::move(event));
-  }
-  return session.happened(std::move(events));
+  say(session_.happened(session_.floor().ledger().toTheRack()));
 }
 
 }  // namespace pp

@@ -37,9 +37,4 @@ class LabelsDialog : public QDialog {
   ProblemLine* problem_;
 };
 
-// Puts what lies there of leftovers into the rack, of that cutting or of all; the store gives them
-// their numbers.
-std::optional<Problem> leftoversToTheRack(Session& session,
-                                          std::optional<int> cutting = std::nullopt);
-
 }  // namespace pp

@@ -38,12 +38,9 @@ MishapDialog::MishapDialog(Session& session, int cutting, QWidget* parent)
   setAccessibleName(tr("Went wrong"));
   setAttribute(Qt::WA_DeleteOnClose);
   const floor::CuttingProgress& at = session.floor().progress().cuttings.at(cutting);
-  for (const Cutting& one : session.floor().record().cuttings)
-    if (one.number == cutting)
-      plan_ = std::make_shared<const CuttingPlan>(one.plans[static_cast<std::size_t>(at.plan - 1)]);
-  lying_ = floor::lyingNow(*plan_, at, session.floor().progress());
-  const std::set<int>& made = at.made[static_cast<std::size_t>(at.plan - 1)];
-  settingsLeft_ = floor::AtSaw(*plan_, made, at.bench).settingsLeft();
+  plan_ = std::make_shared<const CuttingPlan>(*session.floor().ledger().plan(cutting, at.plan));
+  lying_ = floor::lyingNow(session.floor().ledger(), cutting);
+  settingsLeft_ = floor::AtSaw(*plan_, at.plan, at).settingsLeft();
   auto* column = new QVBoxLayout(this);
   column->setSpacing(8);
   column->addLayout(makeKinds());
@@ -237,8 +234,7 @@ void MishapDialog::look() {
   problem_->clear();
   const auto mishap = typed();
   if (!mishap) return;
-  const floor::Progress& progress = session_.floor().progress();
-  auto after = floor::aftermath(*plan_, cutting_, progress.cuttings.at(cutting_), *mishap);
+  auto after = floor::aftermath(session_.floor().ledger(), cutting_, *mishap);
   if (!after) return problem_->show(after.problems());
   happened_ = after->events;
   sayGood(*after);
@@ -250,7 +246,8 @@ void MishapDialog::look() {
                                                             : tr("looking …"));
   }
   if (after->asWanted || after->trimmable) return;
-  runner_.start(plan_, std::move(after).value(), progress, session_.floor().holdings().firstSheet,
+  runner_.start(floor::wayFrom(session_.floor().ledger(), session_.floor().holdings(), cutting_,
+                               std::move(after).value()),
                 kSecondsEach);
 }
 
@@ -310,8 +307,7 @@ void MishapDialog::noteOnly() {
   problem_->clear();
   const auto mishap = typed();
   if (!mishap) return;
-  auto after = floor::aftermath(*plan_, cutting_, session_.floor().progress().cuttings.at(cutting_),
-                                *mishap);
+  auto after = floor::aftermath(session_.floor().ledger(), cutting_, *mishap);
   if (!after) return problem_->show(after.problems());
   if (const auto problem = session_.happened(after->events)) return problem_->show({*problem});
   accept();

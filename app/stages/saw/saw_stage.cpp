@@ -32,23 +32,20 @@ QString clockWords(std::int64_t seconds) {
       .arg(minutes % kMinute, 2, 10, QLatin1Char('0'));
 }
 
-// The usual cautions, where the cut needs them.
-QString cautionFor(const floor::AtSaw& saw, std::size_t cut) {
-  const SawCut& one = saw.cut(cut);
-  const saw::PlayedPiece& piece = saw.geometry(cut).piece;
-  const StockSupply* stock = saw.stock(cut);
-  constexpr Length kNarrow = Length::mm(150);
-  constexpr Length kShort = Length::mm(200);
-  const bool rip = one.direction == CutDirection::Rip;
-  if (stock == nullptr && !rip)
-    return QObject::tr("Hold it down against the fence, hands clear of the blade until it stands.");
-  if (stock != nullptr && stock->piece.empty() && piece.dx == stock->length &&
-      piece.dy == stock->width)
-    return QObject::tr("A whole sheet: a second pair of hands or a support.");
-  if (rip && !one.isToMark() && one.distance < kNarrow)
-    return QObject::tr("Narrow: push block, guard and riving knife on.");
-  if (!rip && one.distance < kShort)
-    return QObject::tr("Short: on the sled or against the stop, never freehand at the fence.");
+QString cautionWords(floor::Caution caution) {
+  switch (caution) {
+    case floor::Caution::Bar:
+      return QObject::tr(
+          "Hold it down against the fence, hands clear of the blade until it stands.");
+    case floor::Caution::WholeSheet:
+      return QObject::tr("A whole sheet: a second pair of hands or a support.");
+    case floor::Caution::Narrow:
+      return QObject::tr("Narrow: push block, guard and riving knife on.");
+    case floor::Caution::Short:
+      return QObject::tr("Short: on the sled or against the stop, never freehand at the fence.");
+    case floor::Caution::Usual:
+      break;
+  }
   return QObject::tr("Guard and riving knife on.");
 }
 
@@ -201,7 +198,7 @@ int SawStage::openCount() const {
     const floor::CuttingProgress& now = session().floor().progress().cuttings.at(one.number);
     const auto plan = static_cast<std::size_t>(now.plan - 1);
     out += std::ssize(one.plans[plan].plan.cuts) - std::ssize(now.made[plan]);
-    out += std::ssize(saw::barCuts(one.plans.front())) - std::ssize(now.bars);
+    out += std::ssize(one.bars) - std::ssize(now.bars);
   }
   return static_cast<int>(out);
 }
@@ -224,14 +221,13 @@ void SawStage::followCuttings() {
   const int planBefore = std::exchange(plan_, 0);
   if (shown != nullptr) {
     const floor::CuttingProgress& now = floor.progress().cuttings.at(shown->number);
-    const auto plan = static_cast<std::size_t>(now.plan - 1);
     cutting_ = shown->number;
     plan_ = now.plan;
     const bool same = noting_ && before && cutting_ == cuttingBefore && plan_ == planBefore;
-    saw_ = same ? before
-                : std::make_shared<floor::AtSaw>(shown->plans[plan], now.made[plan], now.bench,
-                                                 saw::barCuts(shown->plans.front()), now.bars);
-    saw_->follow(now.made[plan], now.bench, now.bars);
+    saw_ = same ? before : std::make_shared<floor::AtSaw>(*shown, now);
+    if (!same && !shown->doubt.empty())
+      problem_->show({{{}, 0, {}, shown->doubt, "a plan as it would be made now"}});
+    saw_->follow(now);
   }
   cuttings_->setCurrentIndex(cuttings_->findData(cutting_));
   cuttings_->setVisible(cuttings_->count() > 0);
@@ -263,9 +259,10 @@ void SawStage::showStep() {
   progress_->setVisible(saw_ != nullptr);
   strip_->setVisible(saw_ != nullptr);
   if (saw_) strip_->follow();
-  back_->setEnabled(saw_ && (saw_->last() || canTakePlanBack()));
+  back_->setEnabled(saw_ && session().floor().ledger().back(cutting_));
   wrong_->setEnabled(saw_ != nullptr);
-  spare_->setEnabled(saw_ && at && sparesLeft(*at) > 0);
+  spare_->setEnabled(saw_ && at && (saw_->isReady(*at) || saw_->isMade(*at)) &&
+                     sparesLeft(*at) > 0);
   sayLeft();
   first_->setEnabled(saw_ && at && !saw_->cut(*at).isToMark());
   // It keeps the keyboard whatever is looked at, so it is never greyed out.
@@ -305,9 +302,12 @@ void SawStage::showStep() {
   }
   if (!saw_ || !at) return;
   const SawCut& one = saw_->cut(*at);
+  const std::string origin = saw_->origin(*at);
+  const QString piece =
+      origin.empty() ? qs(one.piece) : tr("%1, from %2").arg(qs(one.piece), qs(origin));
   machine_->setText(tr("%1   %2   %3, %4   %5")
                         .arg(saw_->number(*at))
-                        .arg(qs(one.piece), qs(one.machine), kindWords(one),
+                        .arg(piece, qs(one.machine), kindWords(one),
                              faceWords(saw_->cutting().request.shop, one)));
   LengthStyle other = style;
   other.unit = style.unit == Unit::Inch ? Unit::Millimetre : Unit::Inch;
@@ -332,7 +332,7 @@ void SawStage::showStep() {
                                  figureWithUnit(saw_->cut(*next).distance, style))
                       : tr("then nothing more is set"));
   caution_->setText(saw_->isMade(*at)    ? tr("This cut is made.")
-                    : saw_->isReady(*at) ? cautionFor(*saw_, *at)
+                    : saw_->isReady(*at) ? cautionWords(saw_->caution(*at))
                                          : tr("Its piece does not lie there yet."));
 }
 
@@ -344,75 +344,56 @@ void SawStage::noted(const std::function<std::optional<Problem>()>& note) {
   showStep();
 }
 
-void SawStage::note(std::optional<Problem> (Session::*what)(int, int, int), std::size_t cut) {
-  looked_.reset();
-  // The cuts of bars are of no plan.
-  noted([&] {
-    return (session().*what)(cutting_, saw_->isBar(cut) ? 0 : plan_, saw_->cut(cut).step);
-  });
-}
-
 void SawStage::done() {
   const auto at = step();
-  if (saw_ && at && saw_->isReady(*at)) return note(&Session::cutMade, *at);
+  if (saw_ && at && saw_->isReady(*at)) {
+    looked_.reset();
+    // The cuts of bars are of no plan.
+    return noted([&] {
+      return session().cutMade(cutting_, saw_->isBar(*at) ? 0 : plan_, saw_->cut(*at).step);
+    });
+  }
   if (saw_ && !at && leftovers() > 0)
-    noted([this] { return leftoversToTheRack(session(), cutting_); });
+    noted([this] { return session().happened(session().floor().ledger().toTheRack(cutting_)); });
 }
 
 // That go to the rack, once all of the cutting is cut.
 std::int64_t SawStage::leftovers() const {
-  const auto lying =
-      floor::leftoversLying(session().floor().record().cuttings, session().floor().progress());
-  return std::count_if(lying.begin(), lying.end(),
-                       [this](const floor::Labelled& one) { return one.cutting == cutting_; });
+  return session().floor().ledger().leftoversOf(cutting_);
 }
 
 void SawStage::back() {
-  if (!saw_) return;
-  // A spare that was cut since goes first, a plan that was not cut by last.
-  const std::vector<Event>& events = session().floor().record().events;
-  if (!events.empty() && events.back().kind == EventKind::Spare &&
-      events.back().cutting == cutting_) {
-    Event event;
-    event.kind = EventKind::SpareTakenBack;
-    event.cutting = cutting_;
-    event.piece = events.back().piece;
-    return noted([&] { return session().happened({event}); });
-  }
-  if (const auto at = saw_->last()) return note(&Session::cutTakenBack, *at);
-  if (canTakePlanBack()) noted([&] { return session().planTakenBack(cutting_, plan_); });
+  const auto last = saw_ ? session().floor().ledger().back(cutting_) : std::nullopt;
+  if (!last) return;
+  // There may be more spares of the same.
+  if (last->kind != EventKind::SpareTakenBack) looked_.reset();
+  noted([this] { return session().takeBack(cutting_); });
 }
 
-bool SawStage::canTakePlanBack() const {
-  return saw_ && plan_ > 1 && saw_->cutsDone().done == 0;
-}
-
-// Less those that were cut already.
 std::int64_t SawStage::sparesLeft(std::size_t cut) const {
-  std::int64_t out = saw_->spares(cut);
-  if (out == 0) return 0;
-  const floor::Progress& progress = session().floor().progress();
-  for (const Event& event : session().floor().record().events)
-    if (event.kind == EventKind::Spare && event.cutting == cutting_ &&
-        event.plan == (saw_->isBar(cut) ? 0 : plan_) && event.step == saw_->cut(cut).step &&
-        event.piece && progress.pieces.count(*event.piece) > 0)
-      --out;
-  return std::max<std::int64_t>(out, 0);
+  return saw_->sparesLeft(cut, session().floor().ledger(), cutting_);
 }
 
-// One more of the part that stays, with the next number nobody has.
+// One more of the part that stays, with the next number nobody has. It is cut from what came off:
+// the cut itself is made by then.
 void SawStage::spare() {
   const auto at = step();
   if (!saw_ || !at || sparesLeft(*at) == 0) return;
-  const bool low = saw_->cut(*at).fence == FenceSide::Low;
+  std::vector<Event> events;
   Event event;
-  event.kind = EventKind::Spare;
   event.cutting = cutting_;
   event.plan = saw_->isBar(*at) ? 0 : plan_;
   event.step = saw_->cut(*at).step;
-  const std::string code = (low ? saw_->low(*at) : saw_->high(*at)).name;
+  if (saw_->isReady(*at)) {
+    event.kind = EventKind::CutMade;
+    events.push_back(event);
+  }
+  const std::string code = saw_->stays(*at).name;
+  event.kind = EventKind::Spare;
   event.piece = PieceId{code, floor::nextNumber(session().floor().holdings(), code)};
-  noted([&] { return session().happened({event}); });
+  events.push_back(std::move(event));
+  if (looked_ != at && events.size() > 1) looked_ = at;  // there may be more of them
+  noted([&] { return session().happened(std::move(events)); });
 }
 
 void SawStage::wentWrong() {

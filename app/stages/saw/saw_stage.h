@@ -40,12 +40,10 @@ class SawStage : public StepStage {
   void measured();
   void sayLeft();
   void labels();
-  bool canTakePlanBack() const;
   std::int64_t leftovers() const;
   std::int64_t sparesLeft(std::size_t cut) const;
   // Has something noted, and shows what follows.
   void noted(const std::function<std::optional<Problem>()>& note);
-  void note(std::optional<Problem> (Session::*what)(int, int, int), std::size_t cut);
 
   QComboBox* cuttings_;
   Label* progress_;

@@ -43,6 +43,8 @@ NestRequest requestFor(const NestRequest& old, const Plan& plan, const Bench& be
     row.defects = defectsOn(piece, row.defects);
     row.defects.insert(row.defects.end(), piece.damaged.begin(), piece.damaged.end());
     row.piece = piece.id;
+    row.from.reset();
+    row.anew = false;
     row.quantity = 1;
     row.price = Money{};
     row.kind = StockKind::Offcut;

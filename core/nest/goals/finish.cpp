@@ -15,8 +15,12 @@ int Finish::patience(Goal goal) const {
 void Finish::gatherWaste(double until) {
   constexpr std::int64_t kSteps = 12'000;
   const auto stop = [this, until] { return hooks_.timeIsUp(until); };
-  const Keepable keep{(request_.keepLong + request_.kerf).inNm(),
-                      (request_.keepShort + request_.kerf).inNm()};
+  // All sheets of a group are of one material.
+  const auto keepOn = [this](const Work& work) {
+    const std::size_t row = work.group->stock.front().stock;
+    const Keep keep = keepOf(request_, request_.stock[row]);
+    return Keepable{(keep.along + request_.kerf).inNm(), (keep.across + request_.kerf).inNm()};
+  };
   int idle = 0;
   for (std::int64_t left = options_.steps.value_or(0), round = 0;
        idle < patience(Goal::Offcuts) && !stop() && (!options_.steps || left >= 0);
@@ -27,7 +31,7 @@ void Finish::gatherWaste(double until) {
     for (std::size_t t = 0; t < found.size(); ++t) {
       const Work& work = works_[t / searches_];
       if (!work.best.pool.empty() || work.best.sheets.empty()) continue;
-      tasks.push_back([this, t, keep, round, &work, &found, &is, &stop] {
+      tasks.push_back([this, t, keep = keepOn(work), round, &work, &found, &is, &stop] {
         found[t] = work.best;
         Search search(*work.group,
                       options_.seed * 7919 + static_cast<std::uint64_t>(round) * 31 + t);

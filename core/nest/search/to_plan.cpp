@@ -49,8 +49,8 @@ class Converter {
     const auto worth = [this](Length keep) {
       return std::max<Nm>(keep.inNm(), 1) + request_.kerf.inNm();
     };
-    while (const Spot* spot =
-               tree.largestSpot(worth(request_.keepLong), worth(request_.keepShort))) {
+    const Keep keep = keepOf(request_, request_.stock[sheet.stock]);
+    while (const Spot* spot = tree.largestSpot(worth(keep.along), worth(keep.across))) {
       const Spot at = *spot;
       tree.insert(at, kLeftover, 0, at.w, at.h);
     }
@@ -145,8 +145,7 @@ class Converter {
       if (on != arrangement.sheets.end()) {
         out.kind = CutTree::Kind::Row;
         out.children.push_back(filled(*on, sheet));
-      } else if (std::max(out.dx, out.dy) >= request_.keepLong &&
-                 std::min(out.dx, out.dy) >= request_.keepShort) {
+      } else if (isWorthKeeping(request_, request_.stock[sheet.stock], out.dx, out.dy)) {
         out.kind = CutTree::Kind::Leftover;
       }
       return out;
