@@ -10,7 +10,11 @@
 #include "core/breakdown/breakdown.h"
 #include "core/daybook/pace.h"
 #include "core/floor/at_saw.h"
+#include "core/floor/mishap.h"
+#include "core/floor/taking.h"
+#include "core/formats/cutting_form.h"
 #include "core/formats/file.h"
+#include "core/formats/job_json.h"
 #include "core/formats/library.h"
 #include "core/job/ids.h"
 #include "core/job/new_job.h"
@@ -74,16 +78,117 @@ double milliseconds(const std::function<void()>& work) {
       .count();
 }
 
-// What the window asks after a cut, with all but a few cuts of five thousand parts made.
-void atTheSaw() {
-  CuttingPlan plan;
-  plan.request = bench::large(1, 5'000).request;
-  plan.parts.resize(plan.request.parts.size());
+// Five thousand parts, taken to the saw.
+Record largeCutting() {
+  floor::OpenRequest open;
+  open.request = bench::large(1, 5'000).request;
+  int number = 0;
+  for (const PartDemand& row : open.request.parts) {
+    Part part;
+    part.code = row.code;
+    part.number = ++number;
+    part.role = PartRole::Board;
+    part.name = "board";
+    part.quantity = row.quantity;
+    part.material = row.material;
+    part.keys = {PartKey{}};
+    part.keys.front().index = number;
+    open.parts.push_back(std::move(part));
+  }
   nest::NestOptions options;
   options.steps = 0;
-  plan.plan = nest::nest(plan.request, options);
   Record record;
-  record.cuttings.push_back({1, {}, {plan}});
+  record.cuttings.push_back(floor::frozen(record, open, nest::nest(open.request, options)));
+  return record;
+}
+
+// The same with thirty mishaps while it is cut, each with a new plan: how large the file is, how
+// long it takes to be opened, and a cut.
+void thirtyPlans(nest::Disturb disturb) {
+  Record record = largeCutting();
+  const auto note = [&record](EventKind kind, int plan = 0, int step = 0) {
+    Event out;
+    out.kind = kind;
+    out.cutting = 1;
+    out.plan = plan;
+    out.step = step;
+    record.events.push_back(following(record.events, std::move(out)));
+  };
+  note(EventKind::Taken);
+  constexpr int kPlans = 30;
+  nest::NestOptions options;
+  options.steps = 0;
+  for (int k = 0; k < kPlans; ++k) {
+    floor::Ledger ledger(record.cuttings, record.events);
+    const floor::AtSaw saw(record.cuttings[0], ledger.now().cuttings.at(1));
+    int left = 20;
+    for (std::size_t i = 0; i < saw.cuts() && left > 0; ++i)
+      if (saw.isReady(i)) {
+        note(EventKind::CutMade, ledger.now().cuttings.at(1).plan, saw.cut(i).step);
+        --left;
+      }
+    const floor::Ledger now(record.cuttings, record.events);
+    floor::Mishap mishap;
+    mishap.kind = floor::Mishap::Kind::Kerf;
+    mishap.machine = saw.cutting().request.shop.machines.front().name;
+    mishap.kerf = Length::um(3'000 - 10 * k);
+    const auto after = floor::aftermath(now, 1, mishap);
+    if (!after) {
+      fmt::print("{}\n", describe(after.problems()));
+      return;
+    }
+    const auto held = floor::holdingsOf(record.cuttings, now.now());
+    auto way = floor::wayOn(floor::wayFrom(now, held, 1, *after), disturb, options);
+    auto gone = floor::goneOn(record, now.now(), 1, after->events, std::move(way->plan));
+    const std::vector<Event> events = gone->events;
+    record = std::move(gone->record);
+    for (const Event& event : events) record.events.push_back(following(record.events, event));
+  }
+  const Job job = newJob(Unit::Millimetre);
+  std::string text;
+  const double writing = milliseconds([&] { text = writeJob(job, record); });
+  std::size_t read = 0;
+  std::string wrong;
+  const double opening = milliseconds([&] {
+    const auto again = readJobWithRecord("job", text);
+    if (!again) {
+      wrong = describe(again.problems(), 300);
+      return;
+    }
+    const floor::Ledger ledger(again->record.cuttings, again->record.events);
+    read = ledger.now().cuttings.at(1).bench.size();
+    if (!ledger.now().ignored.empty()) wrong = ledger.now().ignored.front().why;
+  });
+  floor::Ledger ledger(record.cuttings, record.events);
+  const floor::CuttingProgress& at = ledger.now().cuttings.at(1);
+  const floor::AtSaw saw(record.cuttings[0], at);
+  Event event;
+  event.kind = EventKind::CutMade;
+  event.cutting = 1;
+  event.plan = at.plan;
+  event.step = saw.cut(*saw.next()).step;
+  const double cut = milliseconds([&] {
+    if (const std::string why = ledger.apply(event); !why.empty()) wrong = why;
+    (void)ledger.leftoversOf(1);
+    (void)ledger.cameOffLast();
+    (void)ledger.back(1);
+    (void)saw.next();
+    (void)floor::holdingsOf(record.cuttings, ledger.now());
+  });
+  std::size_t whole = 0;
+  for (const PlanForm& form : formOf(record.cuttings[0]).plans) whole += form.whole ? 1 : 0;
+  fmt::print(
+      "5000 parts with {} plans more, {}: {:.1f} MB, {} plans whole, written in {:.0f} ms, opened "
+      "in {:.0f} ms with {} pieces lying there, a cut in {:.1f} ms{}{}\n",
+      kPlans, disturb == nest::Disturb::Freely ? "all laid out anew" : "nothing disturbed",
+      static_cast<double>(text.size()) / 1e6, whole, writing, opening, read, cut,
+      wrong.empty() ? "" : "; WRONG: ", wrong);
+}
+
+// What the window asks after a cut, with all but a few cuts of five thousand parts made.
+void atTheSaw() {
+  Record record = largeCutting();
+  const CuttingPlan& plan = std::as_const(record).cuttings[0].plans[0];
   const auto cuts = static_cast<int>(plan.plan.cuts.size());
   const auto event = [&record](EventKind kind, int step) {
     Event out;
@@ -128,6 +233,8 @@ void atTheSaw() {
 
 int main() {
   atTheSaw();
+  for (const nest::Disturb disturb : {nest::Disturb::Nothing, nest::Disturb::Freely})
+    thirtyPlans(disturb);
   const std::vector<LibraryItem> items = cases();
   const auto planned = [](const Job& job, Goal goal, Tally& tally) {
     NestRequest request = requestOf(job, sheetParts(breakDown(job).parts));

@@ -183,9 +183,10 @@ class Shop {
   // Whether it could happen.
   bool note(Event event) {
     event.cutting = 1;
-    if (!floor::Ledger(taken.record.cuttings, withOne(event)).now().ignored.empty()) return false;
-    taken.record.events = withOne(event);
-    ledger_ = nullptr;
+    event = following(taken.record.events, std::move(event));
+    (void)ledger();
+    if (!ledger_->apply(event).empty()) return false;
+    taken.record.events.push_back(std::move(event));
     return true;
   }
   bool note(EventKind kind, int plan = 0, int step = 0, std::optional<PieceId> piece = {}) {
@@ -306,13 +307,7 @@ class Shop {
   std::map<std::string, std::int64_t> wanted() const { return wanted_; }
 
  private:
-  std::vector<Event> withOne(const Event& event) const {
-    std::vector<Event> out = taken.record.events;
-    out.push_back(following(out, event));
-    return out;
-  }
-
-  mutable std::unique_ptr<floor::Ledger> ledger_;
+  mutable std::unique_ptr<floor::Ledger> ledger_;  // further on with every event
   std::map<std::string, std::int64_t> wanted_;
 };
 
