@@ -63,7 +63,7 @@ struct CuttingRow {
   int number = 0, plan = 0;
   bool givenUp = false;
   std::int64_t cutsMade = 0, cuts = 0;
-  std::vector<std::string> lying;
+  std::vector<std::string> lying, toCut;  // all, and what is cut further
   std::vector<PartRow> parts;
   std::vector<LeftRow> leftovers;
   std::vector<SheetRow> sheets;
@@ -75,6 +75,7 @@ void fields(Archive& a, CuttingRow& v) {
   a("cutsMade", v.cutsMade);
   a("cuts", v.cuts);
   a("lying", v.lying);
+  a("toCut", v.toCut);
   a("parts", v.parts);
   a("leftovers", v.leftovers);
   a("sheets", v.sheets);
@@ -112,7 +113,11 @@ CuttingRow rowOf(const floor::Ledger& ledger, int number, const floor::CuttingPr
   out.cutsMade = std::ssize(at.madeOf(at.plan)) + std::ssize(at.bars);
   out.cuts = std::ssize(ledger.plan(number, at.plan)->plan.cuts) +
              std::ssize(ledger.cutting(number)->bars);
-  for (const SawnPiece& piece : at.bench) out.lying.push_back(ledger.nameOf(number, piece));
+  for (const SawnPiece& piece : at.bench) {
+    out.lying.push_back(ledger.nameOf(number, piece));
+    const bool isCut = ledger.pieces(number, piece.plan)->find(piece)->dividedBy != 0;
+    if (isCut && !at.givenUp && piece.plan == at.plan) out.toCut.push_back(out.lying.back());
+  }
   for (const auto& [code, count] : floor::countsOf(ledger, number))
     out.parts.push_back(
         {code, count.wanted, count.good, count.toDo, count.missing, count.spoiled, count.spares});
@@ -141,8 +146,8 @@ void say(const CuttingRow& cutting, const LengthStyle& style) {
                            cutting.plan, cutting.givenUp ? ", given up" : "", cutting.cutsMade,
                            cutting.cuts);
   std::string lying;
-  for (const std::string& one : cutting.lying) lying += (lying.empty() ? "" : ", ") + one;
-  std::cout << "  lies there: " << (lying.empty() ? "nothing" : lying) << "\n";
+  for (const std::string& one : cutting.toCut) lying += (lying.empty() ? "" : ", ") + one;
+  std::cout << "  lies there to be cut: " << (lying.empty() ? "nothing" : lying) << "\n";
   for (const PartRow& part : cutting.parts)
     std::cout << fmt::format("  {}: {} of {} good, {} to cut, {} missing, {} spoiled, {} spare\n",
                              part.code, part.good, part.wanted, part.toDo, part.missing,
