@@ -96,7 +96,7 @@ Record largeCutting() {
     open.parts.push_back(std::move(part));
   }
   nest::NestOptions options;
-  options.steps = 0;
+  options.seconds = 1;
   Record record;
   record.cuttings.push_back(floor::frozen(record, open, nest::nest(open.request, options)));
   return record;
@@ -117,7 +117,7 @@ void thirtyPlans(nest::Disturb disturb) {
   note(EventKind::Taken);
   constexpr int kPlans = 30;
   nest::NestOptions options;
-  options.steps = 0;
+  options.seconds = 1;
   for (int k = 0; k < kPlans; ++k) {
     floor::Ledger ledger(record.cuttings, record.events);
     const floor::AtSaw saw(record.cuttings[0], ledger.now().cuttings.at(1));

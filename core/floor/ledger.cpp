@@ -75,7 +75,10 @@ std::string Ledger::apply(const Event& event) {
     case EventKind::SpareTakenBack: {
       std::string why = spareTakenBack(event);
       if (!why.empty()) return why;
-      now_.pieces.erase(*event.piece);
+      const auto spare = now_.pieces.find(*event.piece);
+      const SawnPiece from = spare->second.from;
+      --of_.at(spare->second.cutting)->spares[{from.plan, from.step}];
+      now_.pieces.erase(spare);
       forget(Act::Kind::Spare, event);
       return {};
     }
@@ -285,6 +288,7 @@ std::string Ledger::spare(const Event& event) {
   now_.pieces.emplace(
       *event.piece,
       PieceProgress{.cutting = event.cutting, .spare = true, .from = {event.plan, event.step, 0}});
+  ++of_.at(event.cutting)->spares[{event.plan, event.step}];
   now_.acts.push_back({Act::Kind::Spare, event.cutting, event.plan, event.step, event.piece});
   return {};
 }

@@ -95,10 +95,10 @@ bool Ledger::isWhole(const CuttingProgress& at, SawnPiece piece) {
 }
 
 std::int64_t Ledger::sparesCut(int cutting, int plan, int step) const {
-  return std::count_if(now_.pieces.begin(), now_.pieces.end(), [&](const auto& one) {
-    return one.second.spare && one.second.cutting == cutting && one.second.from.plan == plan &&
-           one.second.from.step == step;
-  });
+  const Of* at = of(cutting);
+  if (at == nullptr) return 0;
+  const auto cut = at->spares.find({plan, step});
+  return cut == at->spares.end() ? 0 : cut->second;
 }
 
 const saw::SurePiece* Ledger::sure(int cutting, const SawnPiece& piece) const {
