@@ -139,6 +139,7 @@ void thirtyPlans(nest::Disturb disturb) {
     }
     const auto held = floor::holdingsOf(record.cuttings, now.now());
     auto way = floor::wayOn(floor::wayFrom(now, held, 1, *after), disturb, options);
+    if (!way->plan.plan.complete()) continue;  // what has no place is not taken
     auto gone = floor::goneOn(record, now.now(), 1, after->events, std::move(way->plan));
     const std::vector<Event> events = gone->events;
     record = std::move(gone->record);
@@ -173,14 +174,14 @@ void thirtyPlans(nest::Disturb disturb) {
     (void)ledger.cameOffLast();
     (void)ledger.back(1);
     (void)saw.next();
-    (void)floor::holdingsOf(record.cuttings, ledger.now());
   });
   std::size_t whole = 0;
   for (const PlanForm& form : formOf(record.cuttings[0]).plans) whole += form.whole ? 1 : 0;
   fmt::print(
       "5000 parts with {} plans more, {}: {:.1f} MB, {} plans whole, written in {:.0f} ms, opened "
       "in {:.0f} ms with {} pieces lying there, a cut in {:.1f} ms{}{}\n",
-      kPlans, disturb == nest::Disturb::Freely ? "all laid out anew" : "nothing disturbed",
+      record.cuttings[0].plans.size() - 1,
+      disturb == nest::Disturb::Freely ? "all laid out anew" : "nothing disturbed",
       static_cast<double>(text.size()) / 1e6, whole, writing, opening, read, cut,
       wrong.empty() ? "" : "; WRONG: ", wrong);
 }
