@@ -68,12 +68,19 @@ QWidget* focusOf(QWidget* window) {
   return activate(window) ? window->focusWidget() : nullptr;
 }
 
+// A dialog chooses who has its keyboard when it first becomes the active window.
+QWidget* focusOfDialog(QWidget* dialog) {
+  if (!activate(dialog) || !waitFor([dialog] { return dialog->focusWidget() != nullptr; }))
+    return nullptr;
+  return dialog->focusWidget();
+}
+
 // What has the keyboard: a menu, else the widget that has it in its window. Without a window
 // manager a window may not become active again after a menu, nor a dialog as it appears, but each
-// keeps its focus widget; a dialog that keeps others waiting is before them.
+// keeps its focus widget; of a dialog that keeps others waiting nothing goes to them.
 QWidget* keyboardTarget() {
   if (QWidget* popup = QApplication::activePopupWidget()) return popup;
-  if (QWidget* focus = focusOf(QApplication::activeModalWidget())) return focus;
+  if (QWidget* dialog = QApplication::activeModalWidget()) return focusOfDialog(dialog);
   if (QWidget* focus = QApplication::focusWidget()) return focus;
   for (QWidget* window : QApplication::topLevelWidgets())
     if (QWidget* focus = focusOf(window)) return focus;

@@ -34,6 +34,7 @@ AskDialog::AskDialog(const QString& title, const QString& question, const QStrin
     words->setText(wrong);
     field->setFocus();
   });
+  field->setFocus();
 }
 
 }  // namespace pp
