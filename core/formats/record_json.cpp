@@ -148,8 +148,9 @@ void fields(Archive& a, Record& v) {
 
 namespace {
 
-// What makes a plan that was cut by one that cannot be.
-std::optional<std::string> wrongWith(CuttingPlan& one) {
+// What makes a plan that was cut by one that cannot be. `doubt`: what else is wrong with it, where
+// that is asked.
+std::optional<std::string> wrongWith(CuttingPlan& one, std::string* doubt) {
   const NestRequest& request = one.request;
   const auto numbered = [](const auto& row) {
     return row.numbers.empty() || std::ssize(row.numbers) == row.quantity;
@@ -167,6 +168,10 @@ std::optional<std::string> wrongWith(CuttingPlan& one) {
   if (!one.plan.complete()) return "parts without a place";
   if (!saw::isWithin(request, one.plan)) return "a part, sheet or piece that is not there";
   saw::addAreas(request, one.plan);
+  if (doubt != nullptr) {
+    *doubt = describe(saw::verify(request, one.plan), 200);
+    if (doubt->empty()) return std::nullopt;
+  }
   if (const Problems wrong = saw::verifyPieces(request, one.plan); !wrong.empty())
     return describe(wrong, 200);
   return std::nullopt;
@@ -181,19 +186,18 @@ void check(Record& record, const std::string& pointer, Problems& problems) {
     if (cutting.number != static_cast<int>(i) + 1 || cutting.plans.empty())
       problems.push_back({{}, 0, at, "a cutting out of turn or without a plan", "1, 2, 3 ..."});
     if (cutting.plans.empty()) continue;
-    // Before version 6 they were worked out whenever they were needed.
-    if (cutting.bars.empty()) cutting.bars = saw::barCuts(std::as_const(cutting).plans.front());
+    const std::size_t before = problems.size();
     for (std::size_t k = 0; k < cutting.plans.size(); ++k)
-      if (auto wrong = wrongWith(cutting.plans[k]))
+      if (auto wrong =
+              wrongWith(cutting.plans[k], k + 1 == cutting.plans.size() ? &cutting.doubt : nullptr))
         problems.push_back({{},
                             0,
                             fmt::format("{}/plans/{}", at, k),
                             *wrong,
                             "a plan that plays back to its parts"});
-    if (problems.empty()) {
-      const CuttingPlan& last = std::as_const(cutting).plans.back();
-      cutting.doubt = describe(saw::verify(last.request, last.plan), 200);
-    }
+    // Before version 6 they were worked out whenever they were needed.
+    if (cutting.bars.empty() && problems.size() == before)
+      cutting.bars = saw::barCuts(std::as_const(cutting).plans.front());
   }
   for (std::size_t i = 1; i < record.events.size(); ++i)
     if (record.events[i].seq <= record.events[i - 1].seq)

@@ -70,6 +70,9 @@ class Verifier {
     const auto lying = playback(request_, plan_);
     if (!lying) return lying.problems();
     ends(lying.value());
+    place();
+    copies();
+    bars();
     return std::move(problems_);
   }
 
@@ -77,6 +80,7 @@ class Verifier {
     const auto pieces = playback(request_, plan_, stop_);
     if (!pieces) return pieces.problems();
     ends(pieces.value());
+    place();
     for (std::size_t i = 0; i < plan_.sheets.size(); ++i) {
       if (stop_.stop_requested()) return {};
       sheet(i);
@@ -147,13 +151,25 @@ class Verifier {
            wanted.dy == piece.dy;
   }
 
+  // Which copies lie somewhere, each as large as its part.
+  void place() {
+    for (std::size_t i = 0; i < plan_.sheets.size(); ++i)
+      for (const Placement& p : plan_.sheets[i].placements) {
+        const PartDemand& part = request_.parts[p.part];
+        if (p.dx != (p.turned ? part.width : part.length) ||
+            p.dy != (p.turned ? part.length : part.width))
+          add(fieldOf(i, part), "another size", "the part's cut size");
+        placed_[p.part].push_back(p.copy);
+      }
+  }
+  static std::string fieldOf(std::size_t sheet, const PartDemand& part) {
+    return fmt::format("sheet {}, {}", sheet + 1, part.code);
+  }
+
   void sheet(std::size_t i) {
     for (const Placement& p : plan_.sheets[i].placements) {
       const PartDemand& part = request_.parts[p.part];
-      const std::string field = fmt::format("sheet {}, {}", i + 1, part.code);
-      if (p.dx != (p.turned ? part.width : part.length) ||
-          p.dy != (p.turned ? part.length : part.width))
-        add(field, "another size", "the part's cut size");
+      const std::string field = fieldOf(i, part);
       for (const Defect& defect : request_.stock[plan_.sheets[i].stock].defects)
         if (defect.meets(p.x, p.y, p.dx, p.dy))
           add(field, "lies where the sheet must stay free", "beside it");
@@ -162,7 +178,6 @@ class Verifier {
       if (part.grain != PartGrain::Any && grain != SheetGrain::None &&
           (part.grain == PartGrain::Length) != (lengthAlongX == (grain == SheetGrain::Length)))
         add(field, "across the grain", "along it");
-      placed_[p.part].push_back(p.copy);
     }
     for (const Leftover& kept : plan_.sheets[i].leftovers)
       for (const Defect& defect : request_.stock[plan_.sheets[i].stock].defects)

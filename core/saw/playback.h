@@ -30,7 +30,8 @@ struct MadeCut {
 Result<std::vector<MadeCut>> madeCuts(const NestRequest& request, const Plan& plan);
 
 // The first half of that: whether the playback leaves the pieces that the plan says, each as what
-// it is to become. What is cut by it is then known.
+// it is to become and as large, every copy once, and bars give theirs. What is cut by it is then
+// known.
 Problems verifyPieces(const NestRequest& request, const Plan& plan);
 
 // Whether the plan is what it claims: the playback leaves every placement and leftover exactly, as

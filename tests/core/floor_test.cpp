@@ -379,6 +379,22 @@ TEST(Cutting, oneThatDoesNotPlayBackIsRefusedWithItsPlace) {
   refused(plan, [](Cutting& c) { c.plans[0].parts[0].keys.clear(); });
   refused(plan, [](Cutting& c) { c.plans[0].request.parts[0].numbers = {1, 2, 3, 4, 5, 6, 7}; });
   refused(plan, [](Cutting& c) { c.plans[0].plan.unplaced.push_back({0, 1, "none"}); });
+  // What a number of it points at is there.
+  refused("/record/cuttings/0/plans/0/sheets/0/placements",
+          [](Cutting& c) { c.plans[0].plan.sheets[0].placements[0].copy = 99; });
+  refused(plan, [](Cutting& c) { c.plans[0].plan.sheets[0].placements[0].dx += Length::nm(1); });
+  const auto bars = [](std::size_t part, std::size_t stock) {
+    return [=](Cutting& c) {
+      BarList list;
+      list.parts = {part};
+      list.stock = {stock};
+      list.plan.bars = {{0, {0}, {}}};
+      c.plans[0].plan.bars = {list};
+      c.bars.clear();
+    };
+  };
+  refused(plan, bars(99, 0));
+  refused(plan, bars(0, 99));
 }
 
 TEST(EventTime, isTheShopsOwnWithItsOffset) {
