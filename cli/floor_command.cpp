@@ -14,16 +14,16 @@ namespace {
 
 struct PartRow {
   std::string code;
-  std::int64_t wanted = 0, good = 0, toDo = 0, missing = 0, spoiled = 0, spares = 0;
+  floor::CodeCount count;
 };
 void fields(Archive& a, PartRow& v) {
   a("code", v.code);
-  a("wanted", v.wanted);
-  a("good", v.good);
-  a("toDo", v.toDo);
-  a("missing", v.missing);
-  a("spoiled", v.spoiled);
-  a("spares", v.spares);
+  a("wanted", v.count.wanted);
+  a("good", v.count.good);
+  a("toDo", v.count.toDo);
+  a("missing", v.count.missing);
+  a("spoiled", v.count.spoiled);
+  a("spares", v.count.spares);
 }
 
 struct LeftRow {
@@ -40,23 +40,30 @@ void fields(Archive& a, LeftRow& v) {
   a("returned", v.returned);
 }
 
-// In square millimetres.
+std::int64_t squareMm(Area area) {
+  constexpr Int128 kNm2 = 1'000'000'000'000;
+  return static_cast<std::int64_t>((area.inNm2() + kNm2 / 2) / kNm2);
+}
+
 struct SheetRow {
-  std::string name, stock;
-  std::int64_t sheet = 0, parts = 0, spoiled = 0, leftovers = 0, toCut = 0, waste = 0, kerf = 0,
-               otherwise = 0;
+  floor::SheetBalance of;
 };
 void fields(Archive& a, SheetRow& v) {
-  a("name", v.name);
-  a("stock", v.stock);
-  a("sheet", v.sheet);
-  a("parts", v.parts);
-  a("spoiled", v.spoiled);
-  a("leftovers", v.leftovers);
-  a("toCut", v.toCut);
-  a("waste", v.waste);
-  a("kerf", v.kerf);
-  a("otherwise", v.otherwise);
+  std::string stock = v.of.stock->id;
+  a("name", v.of.name);
+  a("stock", stock);
+  const auto area = [&a](const char* name, Area value) {
+    std::int64_t rounded = squareMm(value);
+    a(name, rounded);
+  };
+  area("sheet", v.of.sheet);
+  area("parts", v.of.parts);
+  area("spoiled", v.of.spoiled);
+  area("leftovers", v.of.leftovers);
+  area("toCut", v.of.toCut);
+  area("waste", v.of.waste);
+  area("kerf", v.of.kerf);
+  area("otherwise", v.of.otherwise);
 }
 
 struct CuttingRow {
@@ -90,11 +97,6 @@ void fields(Archive& a, IgnoredRow& v) {
   a("why", v.why);
 }
 
-std::int64_t squareMm(Area area) {
-  constexpr Int128 kNm2 = 1'000'000'000'000;
-  return static_cast<std::int64_t>((area.inNm2() + kNm2 / 2) / kNm2);
-}
-
 LeftRow rowOf(const floor::LeftoverThere& left, Unit unit, bool returned) {
   return {left.on.leftover,
           left.stock->material,
@@ -119,18 +121,12 @@ CuttingRow rowOf(const floor::Ledger& ledger, int number, const floor::CuttingPr
     if (isCut && !at.givenUp && piece.plan == at.plan) out.toCut.push_back(out.lying.back());
   }
   for (const auto& [code, count] : floor::countsOf(ledger, number))
-    out.parts.push_back(
-        {code, count.wanted, count.good, count.toDo, count.missing, count.spoiled, count.spares});
+    out.parts.push_back({code, count});
   for (const floor::LeftoverThere& left : ledger.leftovers())
     if (left.on.cutting == number) out.leftovers.push_back(rowOf(left, unit, false));
   for (const auto& [name, piece] : at.returned)
     if (const auto left = ledger.leftover({std::nullopt, number, name}))
       out.leftovers.push_back(rowOf(*left, unit, true));
-  for (const floor::SheetBalance& one : floor::balances(ledger))
-    if (one.cutting == number)
-      out.sheets.push_back({one.name, one.stock->id, squareMm(one.sheet), squareMm(one.parts),
-                            squareMm(one.spoiled), squareMm(one.leftovers), squareMm(one.toCut),
-                            squareMm(one.waste), squareMm(one.kerf), squareMm(one.otherwise)});
   return out;
 }
 
@@ -150,22 +146,23 @@ void say(const CuttingRow& cutting, const LengthStyle& style) {
   std::cout << "  lies there to be cut: " << (lying.empty() ? "nothing" : lying) << "\n";
   for (const PartRow& part : cutting.parts)
     std::cout << fmt::format("  {}: {} of {} good, {} to cut, {} missing, {} spoiled, {} spare\n",
-                             part.code, part.good, part.wanted, part.toDo, part.missing,
-                             part.spoiled, part.spares);
+                             part.code, part.count.good, part.count.wanted, part.count.toDo,
+                             part.count.missing, part.count.spoiled, part.count.spares);
   for (const LeftRow& left : cutting.leftovers)
     std::cout << fmt::format("  left over{}: {}, {} {}, {} by {}\n",
                              left.returned ? ", in the rack" : "", left.name,
                              format(left.thickness, style), left.material,
                              format(left.length, style), format(left.width, style));
-  for (const SheetRow& sheet : cutting.sheets) {
-    const auto share = [&](std::int64_t area) {
-      return 100.0 * static_cast<double>(area) / static_cast<double>(sheet.sheet);
+  for (const auto& [sheet] : cutting.sheets) {
+    const auto share = [&whole = sheet.sheet](Area area) {
+      return 100 * area.inM2() / whole.inM2();
     };
     std::cout << fmt::format(
         "  {} of {}: {:.1f} % parts, {:.1f} % spoiled, {:.1f} % left over, {:.1f} % to cut, "
         "{:.1f} % waste, {:.1f} % kerf\n",
-        sheet.name, sheet.stock, share(sheet.parts), share(sheet.spoiled), share(sheet.leftovers),
-        share(sheet.toCut), share(sheet.waste + sheet.otherwise), share(sheet.kerf));
+        sheet.name, sheet.stock->id, share(sheet.parts), share(sheet.spoiled),
+        share(sheet.leftovers), share(sheet.toCut), share(sheet.waste + sheet.otherwise),
+        share(sheet.kerf));
   }
 }
 
@@ -188,6 +185,9 @@ int run(const FloorOptions& options) {
   std::vector<CuttingRow> cuttings;
   for (const auto& [number, at] : ledger.now().cuttings)
     cuttings.push_back(rowOf(ledger, number, at, read->job.unit));
+  for (floor::SheetBalance& one : floor::balances(ledger))
+    for (CuttingRow& cutting : cuttings)
+      if (cutting.number == one.cutting) cutting.sheets.push_back({std::move(one)});
   std::vector<IgnoredRow> ignored;
   for (const floor::Ignored& one : ledger.now().ignored) ignored.push_back({one.seq, one.why});
   if (options.json) {

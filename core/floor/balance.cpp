@@ -10,8 +10,7 @@ namespace {
 class Account {
  public:
   Account(const Ledger& ledger, int cutting, const CuttingProgress& at)
-      : ledger_(ledger), cutting_(cutting), at_(at) {
-    for (const auto& [now, was] : at.was) became_.emplace(was, now);
+      : ledger_(ledger), cutting_(cutting), at_(at), became_(at.became()) {
     for (const auto& [name, piece] : at.returned) returned_.insert(piece);
     for (const LeftoverThere& left : ledger.leftovers())
       if (left.on.cutting == cutting) kept_.insert(left.piece);
@@ -63,31 +62,28 @@ class Account {
     const bool rip = cut.direction == CutDirection::Rip;
     const Length extent = rip ? dy : dx;
     const Length across = rip ? dx : dy;
-    const Length low = std::max(cut.at, Length{});
+    Length low = std::max(cut.at, Length{});
     Length high = std::max(extent - cut.at - cut.kerf, Length{});
-    Length near = low;
     // Spares are cut off what came off at the same setting.
     const std::int64_t spares = ledger_.sparesCut(cutting_, number, step);
-    Length& off = cut.fence == FenceSide::Low ? high : near;
-    const Length before = off;
+    Length& off = cut.fence == FenceSide::Low ? high : low;
     off = std::max(Length{}, off - spares * (cut.distance + cut.kerf));
     out_.parts += spares * cut.distance * across;
-    out_.kerf += (extent - low - (cut.fence == FenceSide::Low ? before : high)) * across;
-    out_.kerf += (before - off - spares * cut.distance) * across;
+    out_.kerf += (extent - low - high - spares * cut.distance) * across;
     const auto down = [&](const std::optional<SawnPiece>& who, Length along) {
       if (who)
         piece(*who, rip ? dx : along, rip ? along : dy);
       else
         out_.kerf += along * across;
     };
-    down(of.low(step), near);
+    down(of.low(step), low);
     down(of.high(step), high);
   }
 
   const Ledger& ledger_;
   const int cutting_;
   const CuttingProgress& at_;
-  std::map<SawnPiece, SawnPiece> became_;
+  const std::map<SawnPiece, SawnPiece> became_;
   std::set<SawnPiece> returned_, kept_;
   SheetBalance out_;
 };
@@ -113,14 +109,12 @@ std::map<std::string, CodeCount> countsOf(const Ledger& ledger, int cutting) {
   std::map<std::string, CodeCount> out;
   const auto at = ledger.now().cuttings.find(cutting);
   if (at == ledger.now().cuttings.end()) return out;
-  // Numbers by code: of the plan that was taken, and of those after it.
-  std::map<std::string, std::set<std::int64_t>> first, later;
-  for (const int plan : at->second.taken)
-    eachRow(*ledger.plan(cutting, plan), [&](const CutRow& row) {
-      for (std::int64_t copy = 1; copy <= row.quantity; ++copy)
-        (plan == 1 ? first : later)[row.code].insert(row.number(copy));
-      if (plan == 1) out[row.code].wanted += row.quantity;
-    });
+  // Numbers by code, of the plan that was taken.
+  std::map<std::string, std::set<std::int64_t>> first;
+  eachRow(*ledger.plan(cutting, 1), [&](const CutRow& row) {
+    row.eachNumber([&](std::int64_t number) { first[row.code].insert(number); });
+    out[row.code].wanted += row.quantity;
+  });
   const auto& pieces = ledger.now().pieces;
   for (const auto& [piece, state] : pieces) {
     if (state.cutting != cutting) continue;
@@ -139,11 +133,11 @@ std::map<std::string, CodeCount> countsOf(const Ledger& ledger, int cutting) {
   }
   eachRow(*ledger.plan(cutting, at->second.plan), [&](const CutRow& row) {
     CodeCount& of = out[row.code];
-    for (std::int64_t copy = 1; copy <= row.quantity; ++copy) {
-      if (pieces.count({row.code, row.number(copy)}) > 0) continue;
+    row.eachNumber([&](std::int64_t number) {
+      if (pieces.count({row.code, number}) > 0) return;
       ++of.toDo;
-      if (first[row.code].count(row.number(copy)) == 0) --of.missing;
-    }
+      if (first[row.code].count(number) == 0) --of.missing;
+    });
   });
   return out;
 }

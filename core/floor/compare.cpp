@@ -31,10 +31,9 @@ class Comparison {
     const Part& was = row.part;
     Compared out;
     out.uncut = uncut;
-    for (auto piece = progress_.pieces.lower_bound({row.code, 0});
-         piece != progress_.pieces.end() && piece->first.code == row.code; ++piece)
-      if (piece->second.cutting == cutting && !piece->second.spoiled && !piece->second.spare)
-        ++out.cut;
+    progress_.eachOf(row.code, [&](const PieceProgress& piece) {
+      out.cut += piece.cutting == cutting && !piece.spoiled && !piece.spare ? 1 : 0;
+    });
     if (out.cut + out.uncut == 0) return;
     for (const PartKey& key : was.keys)
       if (const auto at = drawn_.find(key); out.now == nullptr && at != drawn_.end())
@@ -63,8 +62,9 @@ std::vector<Compared> compared(const std::vector<Part>& drawn, const std::vector
     std::map<std::string, std::int64_t> left;
     if (!at->second.givenUp)
       eachRow(cutting.plans[static_cast<std::size_t>(at->second.plan - 1)], [&](const CutRow& row) {
-        for (std::int64_t copy = 1; copy <= row.quantity; ++copy)
-          if (progress.pieces.count({row.code, row.number(copy)}) == 0) ++left[row.code];
+        row.eachNumber([&](std::int64_t number) {
+          if (progress.pieces.count({row.code, number}) == 0) ++left[row.code];
+        });
       });
     eachRow(cutting.plans.front(),
             [&](const CutRow& row) { out.add(row, cutting.number, left[row.code]); });

@@ -193,15 +193,19 @@ std::string Ledger::cutMade(const Event& event, CuttingProgress& at) {
   return {};
 }
 
+Ledger::Pieces::const_iterator Ledger::cutThere(int cutting, const SawnPiece& from,
+                                                const std::optional<PieceId>& part) const {
+  const auto piece = part ? now_.pieces.find(*part) : now_.pieces.end();
+  const bool isThat =
+      piece != now_.pieces.end() && piece->second.from == from && piece->second.cutting == cutting;
+  return isThat ? piece : now_.pieces.end();
+}
+
 std::string Ledger::held(int cutting, const SawnPiece& from) const {
-  const auto id = partAt(cutting, from);
-  if (!id) return {};
-  const auto piece = now_.pieces.find(*id);
-  // Another has its number: it was never this one's.
-  if (piece == now_.pieces.end() || piece->second.from != from ||
-      piece->second.cutting != cutting || piece->second.isUntouched())
-    return {};
-  return "something was done to " + nameOf(cutting, from);
+  const auto piece = cutThere(cutting, from, partAt(cutting, from));
+  return piece == now_.pieces.end() || piece->second.isUntouched()
+             ? std::string()
+             : "something was done to " + nameOf(cutting, from);
 }
 
 std::string Ledger::cutTakenBack(const Event& event, const CuttingProgress& at) const {
@@ -222,12 +226,8 @@ std::string Ledger::cutTakenBack(const Event& event, const CuttingProgress& at) 
 void Ledger::makeWhole(const Event& event, CuttingProgress& at) {
   if (event.plan == 0) {
     at.bars.erase(event.step);
-    const saw::BarCut* cut = barCut(event);
-    if (!cut->piece) return;
-    const auto piece = now_.pieces.find(*cut->piece);
-    if (piece != now_.pieces.end() && piece->second.from == SawnPiece{0, event.step, 0} &&
-        piece->second.cutting == event.cutting)
-      now_.pieces.erase(piece);
+    const auto piece = cutThere(event.cutting, {0, event.step, 0}, barCut(event)->piece);
+    if (piece != now_.pieces.end()) now_.pieces.erase(piece);
     return;
   }
   const PlanPieces* of = pieces(event.cutting, at.plan);
@@ -265,9 +265,8 @@ std::string Ledger::barCutTakenBack(const Event& event, const CuttingProgress& a
     if (other.after == event.step && at.bars.count(other.cut.step) > 0)
       return "piece " + cut->cut.piece + " is cut further or gone";
   if (sparesCut(event.cutting, 0, event.step) > 0) return "a spare was cut from what came off";
-  const auto piece = cut->piece ? now_.pieces.find(*cut->piece) : now_.pieces.end();
-  if (piece != now_.pieces.end() && piece->second.from == SawnPiece{0, event.step, 0} &&
-      piece->second.cutting == event.cutting && !piece->second.isUntouched())
+  const auto piece = cutThere(event.cutting, {0, event.step, 0}, cut->piece);
+  if (piece != now_.pieces.end() && !piece->second.isUntouched())
     return "something was done to " + cut->piece->code;
   return {};
 }
@@ -281,8 +280,7 @@ std::string Ledger::spare(const Event& event) {
     if (const CuttingPlan* now = other.givenUp ? nullptr : plan(number, other.plan))
       eachRow(*now, [&](const CutRow& row) {
         if (row.code != event.piece->code) return;
-        for (std::int64_t copy = 1; copy <= row.quantity && !planned; ++copy)
-          planned = row.number(copy) == event.piece->number;
+        row.eachNumber([&](std::int64_t one) { planned = planned || one == event.piece->number; });
       });
   if (planned) return "that number is one of a piece still to be cut";
   now_.pieces.emplace(
@@ -302,11 +300,7 @@ std::string Ledger::spareTakenBack(const Event& event) const {
 std::string Ledger::returned(const Event& event) {
   const auto at = now_.cuttings.find(event.cutting);
   if (at == now_.cuttings.end()) return "that cutting was not taken";
-  std::optional<SawnPiece> found;
-  for (const SawnPiece& piece : at->second.bench)
-    if (!found && isLeftOver(at->second, event.cutting, piece) &&
-        leftoverName(event.cutting, piece) == event.name)
-      found = piece;
+  const auto found = leftOver(at->second, event.cutting, event.name);
   if (!found) return "no such leftover lies there";
   if (!at->second.returned.emplace(event.name, *found).second)
     return "one of that name went to the rack already";
@@ -378,10 +372,8 @@ void Ledger::appears(int cutting, const SawnPiece& piece, CuttingProgress& at) {
 
 void Ledger::disappears(int cutting, const SawnPiece& piece, CuttingProgress& at) {
   at.bench.erase(piece);
-  const auto id = partAt(cutting, piece);
-  const auto known = id ? now_.pieces.find(*id) : now_.pieces.end();
-  if (known != now_.pieces.end() && known->second.from == piece && known->second.cutting == cutting)
-    now_.pieces.erase(known);
+  const auto known = cutThere(cutting, piece, partAt(cutting, piece));
+  if (known != now_.pieces.end()) now_.pieces.erase(known);
 }
 
 // The last of the kind that the event is of is no more to be taken back.

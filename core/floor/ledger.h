@@ -99,8 +99,19 @@ class Ledger {
 
   void appears(int cutting, const SawnPiece& piece, CuttingProgress& at);
   void disappears(int cutting, const SawnPiece& piece, CuttingProgress& at);
+  // A piece with the pieces of its plan; false: no plan has it.
+  struct Found {
+    const PlanPieces* of = nullptr;
+    const PlanPieces::Piece* piece = nullptr;
+    explicit operator bool() const { return piece != nullptr; }
+  };
+  Found find(int cutting, const SawnPiece& piece) const;
   std::optional<PieceId> partAt(int cutting, const SawnPiece& piece) const;
   const saw::BarCut* barCut(const Event& event) const;
+  // The piece of a part that came off there; the end where another has its number.
+  using Pieces = std::map<PieceId, PieceProgress>;
+  Pieces::const_iterator cutThere(int cutting, const SawnPiece& from,
+                                  const std::optional<PieceId>& part) const;
   // Why a piece of a part that is given back to the saw cannot be; empty: it can.
   std::string held(int cutting, const SawnPiece& from) const;
   void forget(Act::Kind kind, const Event& event);
@@ -110,6 +121,9 @@ class Ledger {
   // Whether any plan has a leftover of that name, or one of that name went to the rack.
   bool isNamed(const Labelled& on) const;
   bool isLeftOver(const CuttingProgress& at, int cutting, const SawnPiece& piece) const;
+  // The leftover of that name that lies there.
+  std::optional<SawnPiece> leftOver(const CuttingProgress& at, int cutting,
+                                    const std::string& name) const;
 
   const std::vector<Cutting>& cuttings_;
   Progress now_;

@@ -36,16 +36,19 @@ const PlanPieces* Ledger::pieces(int cutting, int plan) const {
   return made.get();
 }
 
-std::optional<PieceId> Ledger::partAt(int cutting, const SawnPiece& piece) const {
+Ledger::Found Ledger::find(int cutting, const SawnPiece& piece) const {
   const PlanPieces* of = pieces(cutting, piece.plan);
-  const PlanPieces::Piece* at = of == nullptr ? nullptr : of->find(piece);
-  return at == nullptr ? std::nullopt : of->part(*at);
+  return {of, of == nullptr ? nullptr : of->find(piece)};
+}
+
+std::optional<PieceId> Ledger::partAt(int cutting, const SawnPiece& piece) const {
+  const Found at = find(cutting, piece);
+  return at ? at.of->part(*at.piece) : std::nullopt;
 }
 
 std::string Ledger::nameOf(int cutting, const SawnPiece& piece) const {
-  const PlanPieces* of = pieces(cutting, piece.plan);
-  const PlanPieces::Piece* at = of == nullptr ? nullptr : of->find(piece);
-  return at == nullptr ? std::string() : at->name;
+  const Found at = find(cutting, piece);
+  return at ? at.piece->name : std::string();
 }
 
 std::optional<SawnPiece> Ledger::lying(int cutting, const std::string& name) const {
@@ -57,11 +60,10 @@ std::optional<SawnPiece> Ledger::lying(int cutting, const std::string& name) con
 }
 
 std::string Ledger::leftoverName(int cutting, const SawnPiece& piece) const {
-  const PlanPieces* of = pieces(cutting, piece.plan);
-  const PlanPieces::Piece* at = of == nullptr ? nullptr : of->find(piece);
-  if (at == nullptr) return {};
-  const Leftover* left = of->leftover(*at);
-  return left == nullptr ? at->name : left->id;
+  const Found at = find(cutting, piece);
+  if (!at) return {};
+  const Leftover* left = at.of->leftover(*at.piece);
+  return left == nullptr ? at.piece->name : left->id;
 }
 
 bool Ledger::isNamed(const Labelled& on) const {
@@ -79,12 +81,18 @@ bool Ledger::isNamed(const Labelled& on) const {
 // Left over by its plan; or to be cut further by a plan that is not in force any more, unless it
 // is a whole sheet: that is free again as it is.
 bool Ledger::isLeftOver(const CuttingProgress& at, int cutting, const SawnPiece& piece) const {
-  const PlanPieces* of = pieces(cutting, piece.plan);
-  const PlanPieces::Piece* known = of == nullptr ? nullptr : of->find(piece);
-  if (known == nullptr) return false;
-  if (known->end != nullptr) return of->leftover(*known) != nullptr;
-  if (known->dividedBy == 0 || (!at.givenUp && piece.plan == at.plan)) return false;
+  const Found known = find(cutting, piece);
+  if (!known) return false;
+  if (known.piece->end != nullptr) return known.of->leftover(*known.piece) != nullptr;
+  if (known.piece->dividedBy == 0 || (!at.givenUp && piece.plan == at.plan)) return false;
   return !isWhole(at, piece);
+}
+
+std::optional<SawnPiece> Ledger::leftOver(const CuttingProgress& at, int cutting,
+                                          const std::string& name) const {
+  for (const SawnPiece& piece : at.bench)
+    if (isLeftOver(at, cutting, piece) && leftoverName(cutting, piece) == name) return piece;
+  return std::nullopt;
 }
 
 bool Ledger::isWhole(const CuttingProgress& at, SawnPiece piece) {
@@ -113,11 +121,10 @@ const saw::SurePiece* Ledger::sure(int cutting, const SawnPiece& piece) const {
 }
 
 std::optional<LeftoverThere> Ledger::sized(int cutting, const SawnPiece& piece) const {
-  const PlanPieces* of = pieces(cutting, piece.plan);
-  const PlanPieces::Piece* known = of == nullptr ? nullptr : of->find(piece);
+  const Found known = find(cutting, piece);
   const CuttingPlan* plan = this->plan(cutting, piece.plan);
-  if (known == nullptr || known->sheet >= plan->plan.sheets.size()) return std::nullopt;
-  const std::size_t row = plan->plan.sheets[known->sheet].stock;
+  if (!known || known.piece->sheet >= plan->plan.sheets.size()) return std::nullopt;
+  const std::size_t row = plan->plan.sheets[known.piece->sheet].stock;
   if (row >= plan->request.stock.size()) return std::nullopt;
   LeftoverThere out{{std::nullopt, cutting, leftoverName(cutting, piece)},
                     piece,
@@ -125,7 +132,7 @@ std::optional<LeftoverThere> Ledger::sized(int cutting, const SawnPiece& piece) 
                     &plan->request.stock[row],
                     {},
                     {}};
-  if (const Leftover* left = of->leftover(*known)) {
+  if (const Leftover* left = known.of->leftover(*known.piece)) {
     out.length = left->dx;
     out.width = left->dy;
   } else if (piece.step == 0) {
@@ -178,10 +185,8 @@ std::optional<LeftoverThere> Ledger::leftover(const Labelled& on) const {
   if (at == now_.cuttings.end()) return std::nullopt;
   if (const auto back = at->second.returned.find(on.leftover); back != at->second.returned.end())
     return sized(on.cutting, back->second);
-  for (const SawnPiece& piece : at->second.bench)
-    if (isLeftOver(at->second, on.cutting, piece) && leftoverName(on.cutting, piece) == on.leftover)
-      return sized(on.cutting, piece);
-  return std::nullopt;
+  const auto piece = leftOver(at->second, on.cutting, on.leftover);
+  return piece ? sized(on.cutting, *piece) : std::nullopt;
 }
 
 std::vector<Event> Ledger::toTheRack(std::optional<int> cutting) const {

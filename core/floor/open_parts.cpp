@@ -19,15 +19,6 @@ bool isAllCut(const Cutting& cutting, const CuttingProgress& at) {
          at.bars.size() == cutting.bars.size();
 }
 
-// Good ones of a code that a cutting gave, spares too.
-std::int64_t goodOf(const std::string& code, int cutting, const Progress& progress) {
-  std::int64_t out = 0;
-  for (auto piece = progress.pieces.lower_bound({code, 0});
-       piece != progress.pieces.end() && piece->first.code == code; ++piece)
-    if (piece->second.cutting == cutting && !piece->second.spoiled) ++out;
-  return out;
-}
-
 void holdPieces(const std::vector<Cutting>& cuttings, const Progress& progress, Holdings& out) {
   for (const Cutting& cutting : cuttings) {
     const auto at = progress.cuttings.find(cutting.number);
@@ -37,14 +28,14 @@ void holdPieces(const std::vector<Cutting>& cuttings, const Progress& progress, 
     // in.
     const bool underWay = !at->second.givenUp && !isAllCut(cutting, at->second);
     eachRow(cutting.plans.front(), [&](const CutRow& row) {
-      add(out, row.part, underWay ? row.quantity : goodOf(row.code, cutting.number, progress));
+      add(out, row.part, underWay ? row.quantity : progress.good(row.code, cutting.number));
     });
     if (at->second.givenUp) continue;
     // A number that any plan of it gives is no other piece's, cut yet or not.
     for (const CuttingPlan& plan : cutting.plans)
       eachRow(plan, [&](const CutRow& row) {
         std::set<std::int64_t>& numbers = out.numbers[row.code];
-        for (std::int64_t copy = 1; copy <= row.quantity; ++copy) numbers.insert(row.number(copy));
+        row.eachNumber([&numbers](std::int64_t number) { numbers.insert(number); });
       });
   }
   // A piece that was spoiled, or a spare, has its number too.
@@ -55,16 +46,12 @@ void holdPieces(const std::vector<Cutting>& cuttings, const Progress& progress, 
 class Stock {
  public:
   Stock(const Cutting& cutting, const CuttingProgress& at, std::vector<HeldStock>& out)
-      : cutting_(cutting), at_(at), out_(out), begin_(out.size()) {
-    for (const auto& [now, was] : at.was) became_.emplace(was, now);
-  }
+      : cutting_(cutting), at_(at), out_(out), begin_(out.size()), became_(at.became()) {}
 
   void run() {
-    for (std::size_t i = 0; i < cutting_.plans.size(); ++i) {
-      // One that was never taken has nothing; one that was taken back freed its sheets.
-      const int number = static_cast<int>(i) + 1;
-      if (std::find(at_.taken.begin(), at_.taken.end(), number) == at_.taken.end()) continue;
-      const CuttingPlan& plan = cutting_.plans[i];
+    // One that was never taken has nothing; one that was taken back freed its sheets.
+    for (const int number : at_.taken) {
+      const CuttingPlan& plan = cutting_.plans[static_cast<std::size_t>(number - 1)];
       for (std::size_t k = 0; k < plan.plan.sheets.size(); ++k) {
         const StockSupply& stock = plan.request.stock[plan.plan.sheets[k].stock];
         if (stock.piece.empty()) sheet({number, 0, static_cast<int>(k)}, stock);
@@ -93,12 +80,9 @@ class Stock {
 
   void bars() {
     const CuttingPlan& plan = cutting_.plans.front();
-    std::set<int> sawn;
+    std::map<std::size_t, std::set<int>> into;  // those cut into, by row of the request
     for (const saw::BarCut& cut : cutting_.bars)
-      if (at_.bars.count(cut.cut.step) > 0) sawn.insert(cut.bar);
-    std::map<std::size_t, std::set<int>> into;  // by row of the request
-    for (const saw::BarCut& cut : cutting_.bars)
-      if (sawn.count(cut.bar) > 0) into[cut.stock].insert(cut.bar);
+      if (at_.bars.count(cut.cut.step) > 0) into[cut.stock].insert(cut.bar);
     std::set<std::size_t> rows;
     for (const BarList& list : plan.plan.bars)
       for (std::size_t k = 0; k < list.stock.size(); ++k) {
@@ -119,7 +103,7 @@ class Stock {
   const CuttingProgress& at_;
   std::vector<HeldStock>& out_;
   const std::size_t begin_;
-  std::map<SawnPiece, SawnPiece> became_;
+  const std::map<SawnPiece, SawnPiece> became_;
 };
 
 }  // namespace

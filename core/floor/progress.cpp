@@ -1,7 +1,5 @@
 #include "core/floor/progress.h"
 
-#include <limits>
-
 namespace pp::floor {
 
 const std::set<int>& CuttingProgress::madeOf(int which) const {
@@ -11,6 +9,12 @@ const std::set<int>& CuttingProgress::madeOf(int which) const {
              : kNone;
 }
 
+std::map<SawnPiece, SawnPiece> CuttingProgress::became() const {
+  std::map<SawnPiece, SawnPiece> out;
+  for (const auto& [now, before] : was) out.emplace(before, now);
+  return out;
+}
+
 bool Progress::isUnderWay(int cutting) const {
   const auto at = cuttings.find(cutting);
   return at != cuttings.end() && !at->second.givenUp;
@@ -18,9 +22,15 @@ bool Progress::isUnderWay(int cutting) const {
 
 std::int64_t Progress::good(const std::string& code) const {
   std::int64_t out = 0;
-  for (auto at = pieces.lower_bound({code, std::numeric_limits<std::int64_t>::min()});
-       at != pieces.end() && at->first.code == code; ++at)
-    out += at->second.spoiled ? 0 : 1;
+  eachOf(code, [&out](const PieceProgress& piece) { out += piece.spoiled ? 0 : 1; });
+  return out;
+}
+
+std::int64_t Progress::good(const std::string& code, int cutting) const {
+  std::int64_t out = 0;
+  eachOf(code, [&](const PieceProgress& piece) {
+    out += piece.cutting == cutting && !piece.spoiled ? 1 : 0;
+  });
   return out;
 }
 

@@ -2,6 +2,7 @@
 // else. It is made by the ledger.
 #pragma once
 
+#include <limits>
 #include <map>
 #include <set>
 
@@ -34,7 +35,8 @@ struct CuttingProgress {
   std::map<std::string, SawnPiece> returned;  // leftovers that went to the rack, by their names
   bool operator==(const CuttingProgress&) const = default;
 
-  const std::set<int>& madeOf(int plan) const;  // none for a plan that there is not
+  const std::set<int>& madeOf(int plan) const;    // none for a plan that there is not
+  std::map<SawnPiece, SawnPiece> became() const;  // `was` the other way round
 };
 
 // An event that cannot have happened as things were; it has no effect.
@@ -66,8 +68,17 @@ struct Progress {
 
   // Whether the cutting was taken, with its record complete, and not given up.
   bool isUnderWay(int cutting) const;
-  // Cut and not spoiled.
+  // Cut and not spoiled; of one cutting alone.
   std::int64_t good(const std::string& code) const;
+  std::int64_t good(const std::string& code, int cutting) const;
+  // Calls `see` with the state of every piece of a code.
+  template <class See>
+  void eachOf(const std::string& code, const See& see) const {
+    constexpr std::int64_t kLeast = std::numeric_limits<std::int64_t>::min();
+    for (auto at = pieces.lower_bound({code, kLeast}); at != pieces.end() && at->first.code == code;
+         ++at)
+      see(at->second);
+  }
 };
 
 }  // namespace pp::floor

@@ -30,7 +30,6 @@ bool RowsReader::row() {
   const std::size_t end = std::min(rest_.find(';'), rest_.size());
   row_ = rest_.substr(0, end);
   rest_.remove_prefix(std::min(end + 1, rest_.size()));
-  ++count_;
   return true;
 }
 

@@ -33,11 +33,9 @@ class RowsReader {
   // Whether the row has more.
   bool more() const { return !row_.empty(); }
   bool isWrong() const { return wrong_; }
-  std::size_t at() const { return count_; }  // the row, 1-based
 
  private:
   std::string_view rest_, row_;
-  std::size_t count_ = 0;
   bool wrong_ = false;
 };
 

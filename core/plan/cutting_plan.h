@@ -27,6 +27,11 @@ struct CutRow {
   std::int64_t number(std::int64_t copy) const {
     return given.empty() ? copy : given[static_cast<std::size_t>(copy - 1)];
   }
+  // Calls `see` with the number of every piece.
+  template <class See>
+  void eachNumber(const See& see) const {
+    for (std::int64_t copy = 1; copy <= quantity; ++copy) see(number(copy));
+  }
 };
 
 // Calls `see` with every row, those of sheets first, then the lumber.
