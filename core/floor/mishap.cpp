@@ -35,7 +35,7 @@ class After {
     std::erase_if(out_.bench.pieces,
                   [this](const nest::PieceAtHand& piece) { return out_.who.count(piece.id) == 0; });
     sparesOff();
-    forgetEarlier();
+    freeAgain();
     addEarlier();
     using Kind = Mishap::Kind;
     if (mishap_.kind == Kind::Kerf) return kerf();
@@ -69,13 +69,8 @@ class After {
     });
   }
 
-  // Pieces that the plan could have taken and did not are known by what lies there, not by what it
-  // was asked; whole sheets that it freed can be had again.
-  void forgetEarlier() {
-    std::map<std::size_t, std::int64_t> used;
-    for (const PlannedSheet& sheet : plan_.plan.sheets) ++used[sheet.stock];
-    for (std::size_t i = 0; i < out_.request.stock.size(); ++i)
-      if (!out_.request.stock[i].piece.empty()) out_.request.stock[i].quantity = used[i];
+  // Whole sheets that the plan freed can be had again.
+  void freeAgain() {
     for (const SawnPiece& piece : at_.bench) {
       if (piece.plan == at_.plan || !Ledger::isWhole(at_, piece)) continue;
       const auto free = ledger_.sized(cutting_, piece);
@@ -271,10 +266,8 @@ bool isCutAsBefore(const CuttingPlan& before, const CuttingPlan& after, std::siz
 // A sheet or piece that is laid out anew is numbered on, so that no two pieces are called alike.
 void numberOn(const CuttingPlan& before, const std::map<std::string, SawnPiece>& who,
               CuttingPlan& after) {
-  // Rows that the plan before had stay as they were.
-  for (std::size_t i = before.request.stock.size(); i < after.request.stock.size(); ++i)
-    if (const auto known = who.find(after.request.stock[i].piece); known != who.end())
-      after.request.stock[i].from = known->second;
+  for (StockSupply& stock : after.request.stock)
+    if (const auto known = who.find(stock.piece); known != who.end()) stock.from = known->second;
   for (std::size_t i = 0; i < after.plan.sheets.size(); ++i) {
     PlannedSheet& sheet = after.plan.sheets[i];
     StockSupply& stock = after.request.stock[sheet.stock];
@@ -377,7 +370,6 @@ std::optional<Way> wayOn(const WayFrom& from, nest::Disturb disturb,
   }
   for (const std::size_t part : found.movedParts)
     out.movedCodes.push_back(found.request.parts[part].code);
-  forgetTrees(found.plan);
   // Bars are cut apart from sheets: what happened to a sheet changes none.
   found.plan.bars = plan.plan.bars;
   out.plan = {plan.parts, plan.lumber, std::move(found.request), std::move(found.plan)};

@@ -141,9 +141,13 @@ TEST(Defect, staysWithThePieceItIsOn) {
     const nest::Replanned again =
         nest::replan(asked, plan, *bench, nest::Disturb::Freely, steps(60));
     EXPECT_TRUE(saw::verify(again.request, again.plan).empty()) << cuts;
-    for (std::size_t k = 0; k < bench->pieces.size(); ++k) {
-      const nest::PieceAtHand& piece = bench->pieces[k];
-      const StockSupply& row = again.request.stock[asked.stock.size() + k];
+    for (const StockSupply& row : again.request.stock) {
+      if (row.piece.empty()) continue;
+      const auto at =
+          std::find_if(bench->pieces.begin(), bench->pieces.end(),
+                       [&row](const nest::PieceAtHand& one) { return one.id == row.piece; });
+      ASSERT_NE(at, bench->pieces.end());
+      const nest::PieceAtHand& piece = *at;
       const bool over = asked.stock[0].defects[0].meets(piece.x, piece.y, piece.dx, piece.dy);
       ASSERT_EQ(row.defects.size(), over ? 1U : 0U) << cuts;
       if (over) {

@@ -27,13 +27,13 @@ std::vector<Defect> defectsOn(const PieceAtHand& piece, const std::vector<Defect
 
 // Runs are whole or not at all: where a member is missing, all copies of the run that lie ready are
 // of no use to the figure, but they are good parts; only the run's missing copies are cut anew.
+// Pieces that the old plan took up from the bench are known by what lies there now.
 NestRequest requestFor(const NestRequest& old, const Plan& plan, const Bench& bench) {
   NestRequest out = old;
   out.pins.clear();
-  std::vector<std::int64_t> used(old.stock.size());
-  for (const PlannedSheet& sheet : plan.sheets) ++used[sheet.stock];
-  for (std::size_t i = 0; i < out.stock.size(); ++i)
-    if (out.stock[i].quantity) *out.stock[i].quantity -= used[i];
+  for (const PlannedSheet& sheet : plan.sheets)
+    if (auto& quantity = out.stock[sheet.stock].quantity) --*quantity;
+  std::erase_if(out.stock, [](const StockSupply& row) { return !row.piece.empty(); });
   for (const PieceAtHand& piece : bench.pieces) {
     StockSupply row = old.stock[piece.stock];
     row.id = piece.id;
@@ -115,6 +115,27 @@ void count(Replanned& out, const Plan& old, std::size_t firstPiece) {
   out.movedParts.assign(parts.begin(), parts.end());
 }
 
+// What lies on the bench and is not cut further is no stock of the new plan: thirty plans would
+// name it thirty times.
+void forgetUnused(Replanned& of) {
+  std::vector<bool> used(of.request.stock.size());
+  for (const PlannedSheet& sheet : of.plan.sheets) used[sheet.stock] = true;
+  std::vector<StockSupply> left;
+  std::vector<std::size_t> now(used.size());
+  for (std::size_t i = 0; i < used.size(); ++i) {
+    now[i] = left.size();
+    if (used[i] || of.request.stock[i].piece.empty())
+      left.push_back(std::move(of.request.stock[i]));
+  }
+  of.request.stock = std::move(left);
+  for (PlannedSheet& sheet : of.plan.sheets) {
+    sheet.stock = now[sheet.stock];
+    // How it was found speaks of rows that are no more.
+    sheet.tree = {};
+    sheet.tree.kind = CutTree::Kind::Waste;
+  }
+}
+
 }  // namespace
 
 Result<Bench> benchAfter(const NestRequest& request, const Plan& plan, const std::set<int>& made) {
@@ -166,7 +187,8 @@ Result<Bench> benchAfter(const NestRequest& request, const Plan& plan, const std
 Replanned replan(const NestRequest& request, const Plan& plan, const Bench& bench, Disturb disturb,
                  const NestOptions& options, std::stop_token stop) {
   const NestRequest wanted = requestFor(request, plan, bench);
-  const Plan old = oldPlan(wanted, request.stock.size(), bench);
+  const std::size_t firstPiece = wanted.stock.size() - bench.pieces.size();
+  const Plan old = oldPlan(wanted, firstPiece, bench);
   std::vector<std::size_t> givenUp = {kNone};
   if (disturb == Disturb::OnePiece)
     for (std::size_t k = 0; k < old.sheets.size(); ++k)
@@ -183,7 +205,7 @@ Replanned replan(const NestRequest& request, const Plan& plan, const Bench& benc
     if (options.steps) mine.steps = *options.steps / static_cast<std::int64_t>(givenUp.size());
     mine.start = std::make_shared<const Plan>(old);
     one.plan = nest(one.request, mine, stop);
-    count(one, old, request.stock.size());
+    count(one, old, firstPiece);
     // Cheaper wins; at one cost what disturbs less.
     const bool better = first || std::tuple(one.plan.missing(), one.plan.cost, one.moved) <
                                      std::tuple(best.plan.missing(), best.plan.cost, best.moved);
@@ -192,6 +214,7 @@ Replanned replan(const NestRequest& request, const Plan& plan, const Bench& benc
   }
   // The plan was made with pins that the next step need not know.
   best.request.pins.clear();
+  forgetUnused(best);
   return best;
 }
 
