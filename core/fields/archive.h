@@ -89,6 +89,14 @@ class Archive {
   void unlessDefault(const char* name, T& value, const std::type_identity_t<T>& usual = T{}) {
     if (reads() || value != usual) (*this)(name, value);
   }
+  // A list of many rows: what of one is as in a row that is made anew is not written.
+  template <class List>
+  void sparse(const char* name, List& rows) {
+    using Row = typename List::value_type;
+    Row usual{};
+    sparseList(name, tableOf(rows),
+               {&usual, [](Archive& a, void* v) { fields(a, *static_cast<Row*>(v)); }});
+  }
   // One word of several.
   template <class T>
   void choice(const char* name, T& value, std::type_identity_t<Choices<T>> choices) {
@@ -129,6 +137,9 @@ class Archive {
   // the last throws std::logic_error: what has no word would come back as something else.
   virtual void word(const char* name, std::size_t& at, const WordTable& words) = 0;
   virtual void list(const char* name, const RowTable& rows) = 0;
+  virtual void sparseList(const char* name, const RowTable& rows, const Described&) {
+    list(name, rows);
+  }
   virtual void object(const char* name, const Described& value) = 0;
   // Whether the field is there: what `has` says when writing.
   virtual bool present(const char* name, bool has) = 0;

@@ -5,7 +5,6 @@
 #include <algorithm>
 #include <cmath>
 #include <nlohmann/json.hpp>
-#include <set>
 #include <stdexcept>
 #include <utility>
 
@@ -13,79 +12,6 @@
 #include "core/length/parse.h"
 
 namespace pp {
-
-namespace {
-
-// Goes over a text once before a tree is made of it: the parser that builds one while it asks
-// about every value takes time that grows with the square of a list's length.
-class Watch : public nlohmann::json_sax<OrderedJson> {
- public:
-  static constexpr std::size_t kDeepest = 200;
-  bool tooDeep = false;
-  std::string twice;  // a key that stands twice in one object
-
-  bool null() override { return true; }
-  bool boolean(bool) override { return true; }
-  bool number_integer(number_integer_t) override { return true; }
-  bool number_unsigned(number_unsigned_t) override { return true; }
-  bool number_float(number_float_t, const string_t&) override { return true; }
-  bool string(string_t&) override { return true; }
-  bool binary(binary_t&) override { return true; }
-  bool start_object(std::size_t) override { return enter(); }
-  bool end_object() override { return leave(); }
-  bool start_array(std::size_t) override { return enter(); }
-  bool end_array() override { return leave(); }
-  bool key(string_t& name) override {
-    if (!open_.back().insert(name).second && twice.empty()) twice = name;
-    return true;
-  }
-  // What is no JSON is said by the parser that follows.
-  bool parse_error(std::size_t, const std::string&, const nlohmann::detail::exception&) override {
-    return false;
-  }
-
- private:
-  // A tree that deep could not be taken down again without running out of stack.
-  bool enter() {
-    open_.emplace_back();
-    tooDeep = tooDeep || open_.size() > kDeepest;
-    return !tooDeep;
-  }
-  bool leave() {
-    open_.pop_back();
-    return true;
-  }
-  std::vector<std::set<std::string>> open_;
-};
-
-Result<OrderedJson> parseJson(const std::string& file, std::string_view text) {
-  Watch watch;
-  OrderedJson::sax_parse(text, &watch);
-  if (watch.tooDeep)
-    return Problem{file, 0, {}, "lists and objects nested too deep", "at most 200 levels"};
-  try {
-    OrderedJson json = OrderedJson::parse(text);
-    if (!watch.twice.empty())
-      return Problem{file, 0, watch.twice, "the field a second time in one object",
-                     "each field once"};
-    return json;
-  } catch (const OrderedJson::parse_error& error) {
-    const std::size_t at = std::min(error.byte, text.size());
-    const auto line =
-        1 + std::count(text.begin(), text.begin() + static_cast<std::ptrdiff_t>(at), '\n');
-    const std::size_t from = at > 20 ? at - 20 : 0;
-    return Problem{file,
-                   static_cast<std::size_t>(line),
-                   {},
-                   at >= text.size() ? "the end of the text"
-                                     : "'" + shown(std::string(text.substr(from, at - from))) + "'",
-                   "JSON that goes on correctly here"};
-  } catch (const OrderedJson::exception&) {
-    return Problem{file, 0, {}, "a number out of range or broken text", "JSON"};
-  }
-}
-
-}  // namespace
 
 OrderedJson lengthJson(Length length, Unit unit) {
   if (unit == Unit::Inch) {
@@ -119,7 +45,7 @@ std::string listText(const RowTable& rows, bool indented) {
   JsonWriter writer;
   writer.list(kRows, rows);
   const OrderedJson list = writer.take()[kRows];
-  return indented ? list.dump(1) + "\n" : list.dump();
+  return indented ? linesOf(list) : list.dump();
 }
 
 Problems readList(std::string_view text, const std::string& pointer, const RowTable& rows) {
@@ -167,14 +93,22 @@ void JsonWriter::written(const char* name, const std::string& json) {
 std::string JsonWriter::text() {
   return made_->dump();
 }
-std::string JsonWriter::indented() {
-  return made_->dump(1) + "\n";
+std::string JsonWriter::indented(const char* dense) {
+  return linesOf(*made_, dense);
 }
 std::string JsonWriter::line() {
   return made_->dump(-1, ' ', true, OrderedJson::error_handler_t::replace);
 }
 
+bool JsonWriter::required(const char* name) {
+  required_ = name;
+  return true;
+}
+
 void JsonWriter::put(const char* name, OrderedJson value) {
+  const bool must = required_ != nullptr && name != nullptr && std::string_view(required_) == name;
+  if (usual_ != nullptr && name != nullptr && !must)
+    if (const auto at = usual_->find(name); at != usual_->end() && *at == value) return;
   if (name == nullptr)
     made_->push_back(std::move(value));
   else
@@ -226,8 +160,19 @@ void JsonWriter::list(const char* name, const RowTable& rows) {
   rows.each(rows.rows, inner);
   put(name, inner.take());
 }
+void JsonWriter::sparseList(const char* name, const RowTable& rows, const Described& usual) {
+  JsonWriter one(unit_);
+  usual.fields(one, usual.value);
+  const OrderedJson row = one.take();
+  JsonWriter inner(unit_);
+  *inner.made_ = OrderedJson::array();
+  inner.usual_ = &row;
+  rows.each(rows.rows, inner);
+  put(name, inner.take());
+}
 void JsonWriter::object(const char* name, const Described& value) {
   JsonWriter inner(unit_);
+  if (name == nullptr) inner.usual_ = usual_;
   value.fields(inner, value.value);
   put(name, inner.take());
 }

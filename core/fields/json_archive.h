@@ -3,18 +3,16 @@
 
 #include <functional>
 #include <memory>
-#include <nlohmann/json_fwd.hpp>
 #include <string>
 #include <string_view>
 #include <utility>
 #include <vector>
 
 #include "core/fields/archive.h"
+#include "core/fields/json_text.h"
 #include "core/result/result.h"
 
 namespace pp {
-
-using OrderedJson = nlohmann::ordered_json;
 
 // Millimetres, or the text "24 1/2 in".
 OrderedJson lengthJson(Length length, Unit unit);
@@ -36,8 +34,9 @@ class JsonWriter : public Archive {
   }
   // A field that is JSON already.
   void written(const char* name, const std::string& json);
-  std::string text();      // without a space or line end
-  std::string indented();  // a line a field, as files are
+  std::string text();  // without a space or line end
+  // A line a field, as files are; of the field `dense` a line a row.
+  std::string indented(const char* dense = nullptr);
   // On one line, what is no UTF-8 replaced and what is no ASCII escaped.
   std::string line();
 
@@ -55,9 +54,10 @@ class JsonWriter : public Archive {
   void lengthOr(const char* name, std::optional<Length>& value, const char* word) override;
   void word(const char* name, std::size_t& at, const WordTable& words) override;
   void list(const char* name, const RowTable& rows) override;
+  void sparseList(const char* name, const RowTable& rows, const Described& usual) override;
   void object(const char* name, const Described& value) override;
   bool present(const char*, bool has) override { return has; }
-  bool required(const char*) override { return true; }
+  bool required(const char* name) override;
   void refuse(const char*, const std::string&) override {}
   void refuse(const char*, const std::string&, const std::string&) override {}
   std::vector<std::string> names() override { return {}; }
@@ -68,6 +68,8 @@ class JsonWriter : public Archive {
 
   std::unique_ptr<OrderedJson> made_;  // an object, or a list
   Unit unit_;
+  const OrderedJson* usual_ = nullptr;  // what need not be said of it
+  const char* required_ = nullptr;      // the field that must be
 };
 
 // Reads one object; problems of all nested readers go into one list.

@@ -9,7 +9,7 @@ namespace pp {
 
 // Shorter than the plan itself; none of it is derived by what may change.
 struct SheetForm {
-  std::size_t stock = 0;  // row of the request's stock
+  std::size_t stock = 0;  // row of the plan's stock
   // As that sheet of an earlier plan of the cutting, 1-based; 0: it is written out.
   int plan = 0;
   std::size_t sheet = 0;   // of it, 0-based
@@ -31,13 +31,11 @@ struct SawForm {
 
 struct PlanForm {
   std::optional<CuttingPlan> whole;  // a plan that fits no rows, or is of an older file
-  int from = 0;                      // the plan that it goes on from, 1-based; 0: none
   std::string quantities;            // row of the parts wanted, how many, their numbers
-  std::string stockQuantities;       // of rows of stock that that plan knows, -1: unlimited
-  std::vector<StockSupply> stock;    // further rows
-  std::optional<Shop> shop;          // where it is another than of that plan
+  std::string stock;                 // row of the cutting's stock, how many, -1: unlimited
+  std::optional<Shop> shop;          // where it is another than of the plan before
   NestRequest request;               // without parts, stock, shop and bars
-  std::string order;                 // of the cuts: sheet, setting
+  std::string order;                 // of the cuts: a setting, the sheets that it cuts in turn
   std::vector<SheetForm> sheets;
   std::vector<CutTrouble> troubles;
   Bound bound;
@@ -50,10 +48,12 @@ struct CuttingForm {
   Scope scope;
   SharedRows<Part> parts, lumber;
   std::vector<PartDemand> wanted;  // of the plan that was taken
+  std::vector<StockSupply> stock;  // of all plans, each once; how many there are is the plan's
   std::vector<BarPart> barParts;
   std::vector<BarSupply> barStock;
   std::vector<BarList> bars;
   std::vector<saw::BarCut> barCuts;
+  std::int64_t unit = 1;  // nanometres that a length in the rows of its sheets counts
   std::vector<SawForm> saws;
   std::vector<PlanForm> plans;
 };

@@ -1,7 +1,5 @@
 #include "core/formats/cutting_names.h"
 
-#include <fmt/format.h>
-
 #include <charconv>
 
 namespace pp {
@@ -19,7 +17,7 @@ std::optional<int> numberIn(const std::string& piece, const std::string& sheet) 
 }
 
 std::string pieceNamed(const std::string& sheet, std::int64_t number) {
-  return number == 0 ? sheet : fmt::format("{}.{}", sheet, number);
+  return number == 0 ? sheet : sheet + '.' + std::to_string(number);
 }
 
 std::vector<PieceEnd> endsOf(std::size_t sheet, const std::string& name,

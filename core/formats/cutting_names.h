@@ -1,6 +1,7 @@
 // How pieces are called in the rows of a file, and what of them is not written because it follows.
 #pragma once
 
+#include <cstdint>
 #include <map>
 #include <optional>
 #include <string>
@@ -9,6 +10,8 @@
 #include "core/plan/plan.h"
 
 namespace pp {
+
+inline constexpr std::int64_t kLargestUnit = 1'000'000'000;  // nanometres; see CuttingForm::unit
 
 // The number in the name of a piece of that sheet, 0 for the sheet itself; none: it is called
 // otherwise.

@@ -1,13 +1,16 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <functional>
 #include <limits>
 #include <map>
+#include <thread>
 #include <utility>
 
 #include "core/formats/cutting_form.h"
 #include "core/formats/cutting_names.h"
 #include "core/formats/whole_rows.h"
+#include "core/nest/work/workers.h"
 
 namespace pp {
 namespace {
@@ -19,33 +22,48 @@ class Reader {
   explicit Reader(CuttingForm form) : form_(std::move(form)) {}
 
   Result<Cutting> run() {
+    if (form_.unit < 1 || form_.unit > kLargestUnit)
+      return Problem{
+          {}, 0, "unit", std::to_string(form_.unit), fmt::format("from 1 to {}", kLargestUnit)};
     out_.number = form_.number;
     out_.scope = form_.scope;
     out_.bars = form_.barCuts;
-    for (std::size_t k = 0; k < form_.plans.size(); ++k) {
-      if (form_.plans[k].whole) {
-        out_.plans.push_back(std::move(*form_.plans[k].whole));
+    std::vector<CuttingPlan> made(form_.plans.size());
+    std::vector<std::string> wrong(made.size());
+    std::vector<std::function<void()>> tasks;
+    for (std::size_t k = 0; k < made.size(); ++k) {
+      PlanForm& form = form_.plans[k];
+      if (form.whole) {
+        made[k] = std::move(*form.whole);
         continue;
       }
-      CuttingPlan made;
-      if (const std::string where = plan(k, made); !where.empty())
+      made[k].request = std::move(form.request);
+      if (form.shop)
+        made[k].request.shop = std::move(*form.shop);
+      else if (k > 0)
+        made[k].request.shop = made[k - 1].request.shop;
+      tasks.push_back([&, k] { wrong[k] = plan(k, made[k]); });
+    }
+    nest::runAll(tasks, std::thread::hardware_concurrency());
+    for (std::size_t k = 0; k < made.size(); ++k) {
+      if (!wrong[k].empty())
         return Problem{{},
                        0,
-                       fmt::format("plans/{}/{}", k, where),
+                       fmt::format("plans/{}/{}", k, wrong[k]),
                        "rows that are none of a plan's",
                        "whole numbers of what the plan has"};
-      out_.plans.push_back(std::move(made));
+      out_.plans.push_back(std::move(made[k]));
     }
     return std::move(out_);
   }
 
  private:
-  // Empty, or the field that is wrong.
+  // Empty, or the field that is wrong. Of the plans before it only what they are written as is
+  // read: several are made at a time.
   std::string plan(std::size_t k, CuttingPlan& made) {
     PlanForm& form = form_.plans[k];
     made.parts = form_.parts;
     made.lumber = form_.lumber;
-    made.request = std::move(form.request);
     made.request.barParts = form_.barParts;
     made.request.barStock = form_.barStock;
     made.plan.bars = form_.bars;
@@ -53,14 +71,6 @@ class Reader {
     made.plan.bound = form.bound;
     made.plan.cost = form.cost;
     made.plan.setups = form.setups;
-    if (form.from < 0 || form.from > static_cast<int>(k)) return "from";
-    const CuttingPlan* before =
-        form.from > 0 ? &std::as_const(out_.plans)[static_cast<std::size_t>(form.from - 1)]
-                      : nullptr;
-    if (form.shop)
-      made.request.shop = std::move(*form.shop);
-    else if (before != nullptr)
-      made.request.shop = before->request.shop;
     made.request.parts = form_.wanted;
     RowsReader rows(form.quantities);
     const auto parts = std::ssize(made.request.parts) - 1;
@@ -73,21 +83,19 @@ class Reader {
       while (rows.more() && !rows.isWrong()) part.numbers.push_back(rows.next(0, kMost));
     }
     if (rows.isWrong()) return "quantities";
-    if (!stock(form, before, made.request)) return "stockQuantities";
+    if (!stock(form, made.request)) return "stock";
     return sheets(k, made);
   }
 
-  static bool stock(PlanForm& form, const CuttingPlan* before, NestRequest& request) {
-    if (before != nullptr) request.stock = before->request.stock;
-    RowsReader rows(form.stockQuantities);
+  bool stock(const PlanForm& form, NestRequest& request) const {
+    RowsReader rows(form.stock);
     while (rows.row()) {
-      const std::int64_t at = rows.next(0, std::ssize(request.stock) - 1);
+      const std::int64_t at = rows.next(0, std::ssize(form_.stock) - 1);
       const std::int64_t quantity = rows.next(-1, kMost);
       if (rows.isWrong()) break;
-      auto& of = request.stock[static_cast<std::size_t>(at)].quantity;
-      of = quantity < 0 ? std::nullopt : std::optional(quantity);
+      StockSupply& row = request.stock.emplace_back(form_.stock[static_cast<std::size_t>(at)]);
+      if (quantity >= 0) row.quantity = quantity;
     }
-    for (StockSupply& one : form.stock) request.stock.push_back(std::move(one));
     return !rows.isWrong();
   }
 
@@ -145,19 +153,29 @@ class Reader {
                       Plan& plan) {
     std::vector<std::size_t> next(cuts.size());
     RowsReader rows(order);
+    std::size_t all = 0;
+    for (const auto& ofSheet : cuts) all += ofSheet.size();
+    plan.cuts.reserve(all);
     while (rows.row()) {
-      const std::int64_t at = rows.next(0, std::ssize(cuts) - 1);
-      const std::int64_t setup = rows.next(0, kMost);
-      if (rows.isWrong()) return false;
-      const auto sheet = static_cast<std::size_t>(at);
-      if (next[sheet] >= cuts[sheet].size()) return false;
-      SawCut& cut = plan.cuts.emplace_back(std::move(cuts[sheet][next[sheet]++]));
-      cut.step = static_cast<int>(plan.cuts.size());
-      cut.setup = static_cast<int>(std::min<std::int64_t>(setup, std::numeric_limits<int>::max()));
+      const std::int64_t setup = rows.next(0, std::numeric_limits<int>::max());
+      do {
+        const std::int64_t at = rows.next(0, std::ssize(cuts) - 1);
+        if (rows.isWrong()) return false;
+        const auto sheet = static_cast<std::size_t>(at);
+        if (next[sheet] >= cuts[sheet].size()) return false;
+        SawCut& cut = plan.cuts.emplace_back(std::move(cuts[sheet][next[sheet]++]));
+        cut.step = static_cast<int>(plan.cuts.size());
+        cut.setup = static_cast<int>(setup);
+      } while (rows.more());
     }
     for (std::size_t i = 0; i < cuts.size(); ++i)
       if (next[i] != cuts[i].size()) return false;
     return !rows.isWrong();
+  }
+
+  Length length(RowsReader& rows) const {
+    const std::int64_t most = kMost / form_.unit;
+    return Length::nm(rows.next(-most, most) * form_.unit);
   }
 
   // Null, or the field that is wrong.
@@ -173,8 +191,8 @@ class Reader {
       Placement p;
       p.part = static_cast<std::size_t>(at);
       p.copy = placements.next(1, part.quantity);
-      p.x = Length::nm(placements.next(-kMost, kMost));
-      p.y = Length::nm(placements.next(-kMost, kMost));
+      p.x = length(placements);
+      p.y = length(placements);
       p.turned = placements.next(0, 1) == 1;
       p.dx = p.turned ? part.width : part.length;
       p.dy = p.turned ? part.length : part.width;
@@ -185,8 +203,7 @@ class Reader {
     while (leftovers.row()) {
       Leftover left;
       left.id = fmt::format("{}-K{}", name, sheet.leftovers.size() + 1);
-      for (Length* one : {&left.x, &left.y, &left.dx, &left.dy})
-        *one = Length::nm(leftovers.next(-kMost, kMost));
+      for (Length* one : {&left.x, &left.y, &left.dx, &left.dy}) *one = length(leftovers);
       sheet.leftovers.push_back(std::move(left));
     }
     if (leftovers.isWrong()) return "leftovers";
@@ -210,14 +227,14 @@ class Reader {
     out.direction = code % 2 == 1 ? CutDirection::Cross : CutDirection::Rip;
     out.fence = code / 2 % 2 == 1 ? FenceSide::High : FenceSide::Low;
     out.kind = static_cast<CutKind>(code / 4);
-    out.at = Length::nm(rows.next(-kMost, kMost));
-    out.distance = out.at + Length::nm(rows.next(-kMost, kMost));
+    out.at = length(rows);
+    out.distance = out.at + length(rows);
     for (auto* off : {&out.low, &out.high})
       if (const std::int64_t number = rows.next(-1, kMost); number >= 0)
         *off = pieceNamed(name, number);
     if (rows.more()) {
-      const Length from = Length::nm(rows.next(-kMost, kMost));
-      out.play = Play{from, Length::nm(rows.next(-kMost, kMost))};
+      const Length from = length(rows);
+      out.play = Play{from, length(rows)};
     }
     return out;
   }

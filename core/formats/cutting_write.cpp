@@ -1,7 +1,9 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <initializer_list>
 #include <map>
+#include <numeric>
 #include <sstream>
 #include <utility>
 
@@ -34,6 +36,7 @@ class Writer {
     out_.barStock = first.request.barStock;
     out_.bars = first.plan.bars;
     out_.barCuts = cutting_.bars;
+    out_.unit = unit();
     for (std::size_t k = 0; k < cutting_.plans.size(); ++k) {
       PlanForm form;
       if (!plan(k, form)) {
@@ -46,6 +49,26 @@ class Writer {
   }
 
  private:
+  // The greatest that all lengths are multiples of.
+  std::int64_t unit() const {
+    std::int64_t out = 0;
+    const auto see = [&out](std::initializer_list<Length> lengths) {
+      for (const Length one : lengths) out = std::gcd(out, one.inNm());
+    };
+    for (const CuttingPlan& of : cutting_.plans) {
+      for (const PlannedSheet& sheet : of.plan.sheets) {
+        for (const Placement& p : sheet.placements) see({p.x, p.y});
+        for (const Leftover& left : sheet.leftovers) see({left.x, left.y, left.dx, left.dy});
+      }
+      for (const SawCut& cut : of.plan.cuts) {
+        see({cut.at, cut.distance});
+        if (cut.play) see({cut.play->from, cut.play->to});
+      }
+    }
+    return std::clamp<std::int64_t>(out, 1, kLargestUnit);
+  }
+  std::int64_t inUnits(Length length) const { return length.inNm() / out_.unit; }
+
   // Whether it can be written in rows.
   bool plan(std::size_t k, PlanForm& form) {
     const CuttingPlan& of = cutting_.plans[k];
@@ -53,9 +76,9 @@ class Writer {
     const NestRequest& request = of.request;
     if (!shares(of.parts, first.parts) || !shares(of.lumber, first.lumber) ||
         request.barParts != first.request.barParts || request.barStock != first.request.barStock ||
-        of.plan.bars != first.plan.bars || !of.plan.complete() || !wanted(request, form) ||
-        !stock(k, form))
+        of.plan.bars != first.plan.bars || !of.plan.complete() || !wanted(request, form))
       return false;
+    stock(k, form);
     form.request = request;
     form.request.parts.clear();
     form.request.stock.clear();
@@ -95,41 +118,25 @@ class Writer {
     return true;
   }
 
-  // Against the last plan before it that it goes on from: one that was taken back is none.
-  bool stock(std::size_t k, PlanForm& form) const {
+  void stock(std::size_t k, PlanForm& form) {
     const NestRequest& request = cutting_.plans[k].request;
-    if (k == 0) {
-      form.shop = request.shop;
-      form.stock = request.stock;
-      return true;
-    }
-    std::size_t from = k;
-    while (from > 0 && !continues(cutting_.plans[from - 1].request, request)) --from;
-    if (from == 0) return false;
-    const NestRequest& before = cutting_.plans[from - 1].request;
-    form.from = static_cast<int>(from);
     RowsWriter rows;
-    for (std::size_t i = 0; i < before.stock.size(); ++i) {
-      if (request.stock[i].quantity == before.stock[i].quantity) continue;
-      rows.add(static_cast<std::int64_t>(i));
-      rows.add(request.stock[i].quantity.value_or(-1));
+    for (const StockSupply& one : request.stock) {
+      StockSupply row = one;
+      row.quantity.reset();
+      std::vector<std::size_t>& like = stock_[{row.id, row.piece}];
+      auto at = std::find_if(like.begin(), like.end(),
+                             [&](std::size_t i) { return out_.stock[i] == row; });
+      if (at == like.end()) {
+        at = like.insert(at, out_.stock.size());
+        out_.stock.push_back(std::move(row));
+      }
+      rows.add(static_cast<std::int64_t>(*at));
+      rows.add(one.quantity.value_or(-1));
       rows.end();
     }
-    form.stockQuantities = rows.take();
-    if (request.shop != before.shop) form.shop = request.shop;
-    form.stock.assign(request.stock.begin() + std::ssize(before.stock), request.stock.end());
-    return true;
-  }
-
-  // Whether its stock begins with that of the other but for how many there are.
-  static bool continues(const NestRequest& before, const NestRequest& after) {
-    if (after.stock.size() < before.stock.size()) return false;
-    for (std::size_t i = 0; i < before.stock.size(); ++i) {
-      StockSupply same = before.stock[i];
-      same.quantity = after.stock[i].quantity;
-      if (same != after.stock[i]) return false;
-    }
-    return true;
+    form.stock = rows.take();
+    if (k == 0 || request.shop != cutting_.plans[k - 1].request.shop) form.shop = request.shop;
   }
 
   std::int64_t sawOf(const SawCut& cut) {
@@ -149,10 +156,13 @@ class Writer {
       const SawCut& cut = of.plan.cuts[i];
       if (cut.sheet >= cuts.size() || cut.step != static_cast<int>(i) + 1) return false;
       cuts[cut.sheet].push_back(&cut);
+      if (i == 0 || cut.setup != of.plan.cuts[i - 1].setup) {
+        if (i > 0) order.end();
+        order.add(cut.setup);
+      }
       order.add(static_cast<std::int64_t>(cut.sheet));
-      order.add(cut.setup);
-      order.end();
     }
+    if (!of.plan.cuts.empty()) order.end();
     form.order = order.take();
     for (const PieceEnd& end : of.plan.ends) {
       if (end.sheet >= ends.size()) return false;
@@ -186,7 +196,7 @@ class Writer {
           p.dy != (p.turned ? part.length : part.width))
         return false;
       for (const std::int64_t one :
-           {static_cast<std::int64_t>(p.part), p.copy, p.x.inNm(), p.y.inNm()})
+           {static_cast<std::int64_t>(p.part), p.copy, inUnits(p.x), inUnits(p.y)})
         rows.add(one);
       rows.add(p.turned ? 1 : 0);
       rows.end();
@@ -195,7 +205,7 @@ class Writer {
     for (std::size_t n = 0; n < sheet.leftovers.size(); ++n) {
       const Leftover& left = sheet.leftovers[n];
       if (left.id != fmt::format("{}-K{}", name, n + 1)) return false;
-      for (const Length one : {left.x, left.y, left.dx, left.dy}) rows.add(one.inNm());
+      for (const Length one : {left.x, left.y, left.dx, left.dy}) rows.add(inUnits(one));
       rows.end();
     }
     out.leftovers = rows.take();
@@ -205,16 +215,16 @@ class Writer {
       rows.add(*piece);
       rows.add(sawOf(*cut));
       rows.add(codeOf(*cut));
-      rows.add(cut->at.inNm());
-      rows.add((cut->distance - cut->at).inNm());
+      rows.add(inUnits(cut->at));
+      rows.add(inUnits(cut->distance - cut->at));
       for (const auto* off : {&cut->low, &cut->high}) {
         const auto number = *off ? numberIn(**off, name) : std::optional(-1);
         if (!number) return false;
         rows.add(*number);
       }
       if (cut->play) {
-        rows.add(cut->play->from.inNm());
-        rows.add(cut->play->to.inNm());
+        rows.add(inUnits(cut->play->from));
+        rows.add(inUnits(cut->play->to));
       }
       rows.end();
     }
@@ -302,6 +312,8 @@ class Writer {
   const Cutting& cutting_;
   CuttingForm out_;
   std::map<std::string, std::vector<Written>> written_;
+  // Rows of the stock, by what they are called.
+  std::map<std::pair<std::string, std::string>, std::vector<std::size_t>> stock_;
 };
 
 }  // namespace

@@ -376,7 +376,7 @@ std::string writeJob(const Job& job, const Record& record) {
   writeInto(writer, job);
   Record copy = record;
   writer.inMillimetres("record", copy);
-  return writer.indented();
+  return writer.indented("record");
 }
 
 Result<Fragment> readFragment(const std::string& file, std::string_view text) {

@@ -67,7 +67,8 @@ void fields(Archive& a, Pose& v) {
   a.must("y", v.origin[1]);
   a.must("z", v.origin[2]);
   std::array<Direction, 3> axes = {v.u, v.v, v.w};
-  texts(a, "axes", axes, directionText, parseDirection, "a direction such as x+");
+  if (a.required("axes"))
+    texts(a, "axes", axes, directionText, parseDirection, "a direction such as x+");
   v.u = axes[0];
   v.v = axes[1];
   v.w = axes[2];

@@ -3,7 +3,9 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <functional>
 #include <optional>
+#include <thread>
 #include <utility>
 
 #include "core/fields/archive.h"
@@ -12,6 +14,7 @@
 #include "core/formats/part_fields.h"
 #include "core/formats/plan_fields.h"
 #include "core/formats/texts.h"
+#include "core/nest/work/workers.h"
 #include "core/saw/playback.h"
 
 namespace pp {
@@ -62,10 +65,8 @@ void fields(Archive& a, SawForm& v) {
 
 void fields(Archive& a, PlanForm& v) {
   if (a.wants("whole", v.whole)) return a("whole", *v.whole);
-  a.unlessDefault("from", v.from);
   a.unlessDefault("quantities", v.quantities);
-  a.unlessDefault("stockQuantities", v.stockQuantities);
-  a("stock", v.stock);
+  a.must("stock", v.stock);
   a("shop", v.shop);
   restOfRequest(a, v.request);
   a.must("order", v.order);
@@ -95,13 +96,15 @@ void fields(Archive& a, BarCut& v) {
 void fields(Archive& a, CuttingForm& v) {
   a.must("number", v.number);
   a("scope", v.scope);
-  a("parts", v.parts);
-  a("lumber", v.lumber);
-  a("wanted", v.wanted);
+  a.sparse("parts", v.parts);
+  a.sparse("lumber", v.lumber);
+  a.sparse("wanted", v.wanted);
+  a.sparse("stock", v.stock);
   a("barParts", v.barParts);
   a("barStock", v.barStock);
   a("bars", v.bars);
-  a("barCuts", v.barCuts);
+  a.sparse("barCuts", v.barCuts);
+  a.unlessDefault("unit", v.unit, 1);
   a("saws", v.saws);
   a.must("plans", v.plans);
 }
@@ -187,13 +190,20 @@ void check(Record& record, const std::string& pointer, Problems& problems) {
       problems.push_back({{}, 0, at, "a cutting out of turn or without a plan", "1, 2, 3 ..."});
     if (cutting.plans.empty()) continue;
     const std::size_t before = problems.size();
-    for (std::size_t k = 0; k < cutting.plans.size(); ++k)
-      if (auto wrong =
-              wrongWith(cutting.plans[k], k + 1 == cutting.plans.size() ? &cutting.doubt : nullptr))
+    std::vector<std::optional<std::string>> wrong(cutting.plans.size());
+    std::vector<std::function<void()>> tasks;
+    for (std::size_t k = 0; k < wrong.size(); ++k)
+      tasks.push_back([&wrong, &plan = cutting.plans[k], k,
+                       doubt = k + 1 == wrong.size() ? &cutting.doubt : nullptr] {
+        wrong[k] = wrongWith(plan, doubt);
+      });
+    nest::runAll(tasks, std::thread::hardware_concurrency());
+    for (std::size_t k = 0; k < wrong.size(); ++k)
+      if (wrong[k])
         problems.push_back({{},
                             0,
                             fmt::format("{}/plans/{}", at, k),
-                            *wrong,
+                            *wrong[k],
                             "a plan that plays back to its parts"});
     // Before version 6 they were worked out whenever they were needed.
     if (cutting.bars.empty() && problems.size() == before)

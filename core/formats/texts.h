@@ -11,10 +11,12 @@
 
 namespace pp {
 
-// `say` makes a text of a value, `parse` gives nothing where it is none.
+// `say` makes a text of a value, `parse` gives nothing where it is none. A list that may be left
+// out keeps its values then.
 template <class T, class Say, class Parse>
 void texts(Archive& a, const char* name, std::vector<T>& values, const Say& say, const Parse& parse,
            const char* expected) {
+  if (!a.present(name, true)) return;
   std::vector<std::string> words;
   if (!a.reads())
     for (const T& value : values) words.push_back(say(value));

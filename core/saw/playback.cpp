@@ -5,7 +5,9 @@
 #include <algorithm>
 #include <functional>
 #include <set>
+#include <string_view>
 #include <tuple>
+#include <unordered_set>
 
 namespace pp::saw {
 namespace {
@@ -14,19 +16,19 @@ Problem wrong(const std::string& field, const std::string& found, const std::str
   return {{}, 0, field, found, expected};
 }
 
-using Bench = std::map<std::string, PlayedPiece>;
+using Bench = PlayedPieces;
 
 // Makes one cut on the bench; a problem leaves the bench as it was.
 Result<MadeCut> make(const SawCut& cut, Bench& bench) {
-  const std::string field = fmt::format("cut {}", cut.step);
+  const auto field = [&cut] { return fmt::format("cut {}", cut.step); };
   const auto at = bench.find(cut.piece);
   if (at == bench.end())
-    return wrong(field, "piece " + cut.piece + " not there", "a piece at hand");
+    return wrong(field(), "piece " + cut.piece + " not there", "a piece at hand");
   const PlayedPiece piece = at->second;
   const bool rip = cut.direction == CutDirection::Rip;
   const Length extent = rip ? piece.dy : piece.dx;
   if (cut.at <= -cut.kerf || cut.at >= extent)
-    return wrong(field, "a cut at " + formatMm(cut.at), "one that meets the piece");
+    return wrong(field(), "a cut at " + formatMm(cut.at), "one that meets the piece");
   PlayedPiece low = piece;
   PlayedPiece high = piece;
   (rip ? low.dy : low.dx) = cut.at;
@@ -35,14 +37,15 @@ Result<MadeCut> make(const SawCut& cut, Bench& bench) {
   const bool lowThere = (rip ? low.dy : low.dx) > Length{};
   const bool highThere = (rip ? high.dy : high.dx) > Length{};
   if (lowThere != cut.low.has_value() || highThere != cut.high.has_value())
-    return wrong(field, "a piece named that is not there, or one left out", "the pieces it leaves");
+    return wrong(field(), "a piece named that is not there, or one left out",
+                 "the pieces it leaves");
   const Length distance = cut.fence == FenceSide::Low ? cut.at : extent - cut.at - cut.kerf;
-  if (distance != cut.distance) return wrong(field, formatMm(cut.distance), formatMm(distance));
+  if (distance != cut.distance) return wrong(field(), formatMm(cut.distance), formatMm(distance));
   bench.erase(at);
   if (lowThere && !bench.emplace(*cut.low, low).second)
-    return wrong(field, *cut.low + " a second time", "a new name");
+    return wrong(field(), *cut.low + " a second time", "a new name");
   if (highThere && !bench.emplace(*cut.high, high).second)
-    return wrong(field, *cut.high + " a second time", "a new name");
+    return wrong(field(), *cut.high + " a second time", "a new name");
   // At an edge the blade is partly beside the piece.
   PlayedPiece blade = piece;
   const Length from = std::max(cut.at, Length{});
@@ -110,7 +113,8 @@ class Verifier {
       placed.emplace_back(sheet.placements.size());
       kept.emplace_back(sheet.leftovers.size());
     }
-    std::set<std::string> seen;
+    std::unordered_set<std::string_view> seen;
+    seen.reserve(plan_.ends.size());
     for (const PieceEnd& end : plan_.ends) {
       const auto at = pieces.find(end.piece);
       if (at == pieces.end() || at->second.sheet != end.sheet || !seen.insert(end.piece).second) {
@@ -402,9 +406,10 @@ class Verifier {
 
 }  // namespace
 
-Result<std::map<std::string, PlayedPiece>> playback(const NestRequest& request, const Plan& plan,
-                                                    const std::stop_token& stop) {
+Result<PlayedPieces> playback(const NestRequest& request, const Plan& plan,
+                              const std::stop_token& stop) {
   Bench bench = wholeSheets(request, plan);
+  bench.reserve(plan.ends.size());
   for (std::size_t i = 0; i < plan.cuts.size() && !stop.stop_requested(); ++i) {
     if (plan.cuts[i].step != static_cast<int>(i) + 1)
       return wrong(fmt::format("cut {}", i + 1), std::to_string(plan.cuts[i].step),

@@ -1,8 +1,9 @@
 // Makes every cut of a plan in order, starting from the whole sheets.
 #pragma once
 
-#include <map>
 #include <stop_token>
+#include <string>
+#include <unordered_map>
 #include <vector>
 
 #include "core/plan/plan.h"
@@ -15,10 +16,12 @@ struct PlayedPiece {
   bool operator==(const PlayedPiece&) const = default;
 };
 
-// The pieces that lie on the bench after all cuts, by name. A problem when a cut names a piece that
+using PlayedPieces = std::unordered_map<std::string, PlayedPiece>;  // by name
+
+// The pieces that lie on the bench after all cuts. A problem when a cut names a piece that
 // is not there, misses it, or leaves the wrong pieces.
-Result<std::map<std::string, PlayedPiece>> playback(const NestRequest& request, const Plan& plan,
-                                                    const std::stop_token& stop = {});
+Result<PlayedPieces> playback(const NestRequest& request, const Plan& plan,
+                              const std::stop_token& stop = {});
 
 // Where a cut is made: the piece that is on the saw and what the blade takes of it, on its sheet.
 struct MadeCut {

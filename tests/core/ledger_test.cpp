@@ -74,7 +74,7 @@ class Bench {
     std::map<std::string, Piece> before = lying_;
     std::vector<std::string> taken;
     for (std::size_t i = 0; i < plan(number).plan.sheets.size(); ++i)
-      if (const std::string& piece = stockOf(number, i).piece; !piece.empty()) {
+      if (const std::string piece = lyingAs(stockOf(number, i).piece, before); !piece.empty()) {
         if (lying_.erase(piece) == 0) return piece + " does not lie there";
         if (before[piece].dx < stockOf(number, i).length ||
             before[piece].dy < stockOf(number, i).width)
@@ -91,7 +91,8 @@ class Bench {
       if (lying_.erase(sheetName(plan(number).request, plan(number).plan, i)) == 0)
         return "a sheet of it is gone";
     for (std::size_t i = 0; i < plan(number).plan.sheets.size(); ++i)
-      if (const std::string& piece = stockOf(number, i).piece; !piece.empty())
+      if (const std::string piece = lyingAs(stockOf(number, i).piece, before_[number]);
+          !piece.empty())
         lying_[piece] = before_[number][piece];
     return {};
   }
@@ -117,14 +118,17 @@ class Bench {
     lying_[one.piece] = wholes_[{number, step}];
     return {};
   }
-  std::string toTheRack(const std::string& name) {
-    std::string piece = name;
+  // What is left over has a second name, that of its label.
+  std::string lyingAs(const std::string& name, const std::map<std::string, Piece>& lying) const {
     for (const CuttingPlan& of : cuttings_[0].plans)
       for (const PieceEnd& end : of.plan.ends)
-        if (end.kind == PieceEnd::Kind::Leftover &&
-            of.plan.sheets[end.sheet].leftovers[end.index].id == name && lying_.count(end.piece))
-          piece = end.piece;
-    return lying_.erase(piece) == 1 ? std::string() : name + " does not lie there";
+        if (end.kind == PieceEnd::Kind::Leftover && lying.count(end.piece) > 0 &&
+            of.plan.sheets[end.sheet].leftovers[end.index].id == name)
+          return end.piece;
+    return name;
+  }
+  std::string toTheRack(const std::string& name) {
+    return lying_.erase(lyingAs(name, lying_)) == 1 ? std::string() : name + " does not lie there";
   }
   // Cut from what came off at the step.
   std::string spare(const Event& event, int sign) {
@@ -409,7 +413,9 @@ TEST(CuttingForm, refersToSheetsThatStayAsTheyWere) {
     EXPECT_EQ(sheet.plan, 1);
     EXPECT_TRUE(sheet.cuts.empty() && sheet.placements.empty() && sheet.order.empty());
   }
-  EXPECT_TRUE(form.plans[1].stock.empty() && form.plans[1].quantities.empty());
+  EXPECT_TRUE(form.plans[1].quantities.empty() && !form.plans[1].shop);
+  EXPECT_EQ(form.plans[1].stock, form.plans[0].stock);
+  EXPECT_EQ(form.stock.size(), std::as_const(cutting).plans[0].request.stock.size());
   const auto again = cuttingOf(form);
   ASSERT_TRUE(again) << describe(again.problems());
   EXPECT_EQ(std::as_const(*again).plans[1].plan.cuts, std::as_const(cutting).plans[0].plan.cuts);
@@ -430,9 +436,12 @@ TEST(CuttingForm, rowsThatAreNoneOfAPlansAreRefusedWithTheirPlace) {
     return read ? std::string() : read.problems().front().field;
   };
   EXPECT_EQ(field([](PlanForm&) {}), "");
-  EXPECT_EQ(field([](PlanForm& f) { f.order += ";0 1"; }), "plans/0/order");
+  EXPECT_EQ(field([](PlanForm& f) { f.order += ";1 0"; }), "plans/0/order");
   EXPECT_EQ(field([](PlanForm& f) { f.order += " x"; }), "plans/0/order");
+  EXPECT_EQ(field([](PlanForm& f) { f.order += ";1"; }), "plans/0/order");
   EXPECT_EQ(field([](PlanForm& f) { f.quantities = "99 1"; }), "plans/0/quantities");
+  EXPECT_EQ(field([](PlanForm& f) { f.stock += ";99 1"; }), "plans/0/stock");
+  EXPECT_EQ(field([](PlanForm& f) { f.stock += ";0 -2"; }), "plans/0/stock");
   EXPECT_EQ(field([](PlanForm& f) { f.sheets[0].stock = 99; }), "plans/0/sheets");
   EXPECT_EQ(field([](PlanForm& f) { f.sheets[0].plan = 1; }), "plans/0/sheets/0");
   EXPECT_EQ(field([](PlanForm& f) { f.sheets[0].placements += ";0 1 0 0"; }),
