@@ -261,7 +261,9 @@ std::unique_ptr<StoreRows> materialRows(const Session& session) {
       .choice("Looks like", &M::tone)
       .count("kg a m³", &M::density)
       .count("Stiffness, MPa", &M::stiffness)
-      .flag("In bars", &M::lumber);
+      .flag("In bars", &M::lumber)
+      .optionalLength("Keep from", &M::keepLong)
+      .optionalLength("by", &M::keepShort);
   return std::make_unique<StoreRowsOf<M>>(
       tr("material"), columns.take(), [](const StoreState& state) { return state.materials; },
       [](const StoreState& state) -> std::optional<M> {

@@ -79,6 +79,16 @@ class Copies {
   std::map<Id, std::string> materials_;  // of the job, by those of the store
 };
 
+// What is worth keeping, where the job itself does not say.
+void keepAsTheShop(Job& job, const StoreState& state) {
+  for (const RackMaterial& theirs : state.materials)
+    for (Material& own : job.materials) {
+      if (own.name != theirs.name || own.nominal != theirs.nominal) continue;
+      if (!own.keepLong) own.keepLong = theirs.keepLong;
+      if (!own.keepShort) own.keepShort = theirs.keepShort;
+    }
+}
+
 std::string countWords(const std::optional<std::int64_t>& count) {
   return count ? std::to_string(*count) : "as many as needed";
 }
@@ -94,12 +104,15 @@ RackMaterial likeOf(const Material& material) {
   out.tone = material.tone;
   out.density = material.density;
   out.lumber = material.lumber;
+  out.keepLong = material.keepLong;
+  out.keepShort = material.keepShort;
   return out;
 }
 
 void takeOver(Job& job, const StoreState& state) {
   const Copies copies(job, state);
   std::vector<StockPiece> unknown = copies.unknown();
+  keepAsTheShop(job, state);
   std::set<std::string> marks;
   for (const StockPiece& piece : std::as_const(job).stock) marks.insert(piece.mark);
   for (std::size_t i = 0; i < job.stock.size(); ++i) {

@@ -36,6 +36,8 @@ Problems problemsIn(const RackMaterial& row) {
   positive("measured", row.measured, out);
   positive("density", row.density, out);
   positive("stiffness", row.stiffness, out);
+  if (row.keepLong) positive("keepLong", *row.keepLong, out);
+  if (row.keepShort) positive("keepShort", *row.keepShort, out);
   return out;
 }
 Problems problemsIn(const RackPiece& row) {

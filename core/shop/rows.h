@@ -23,6 +23,8 @@ struct RackMaterial {
   std::int64_t density = 650;      // kg per cubic metre, > 0
   std::int64_t stiffness = 9'000;  // megapascals along the grain, > 0
   bool lumber = false;             // bought as bars
+  // The smallest leftover worth keeping, > 0; none: as the job has it.
+  std::optional<Length> keepLong = {}, keepShort = {};
   bool operator==(const RackMaterial&) const = default;
 };
 

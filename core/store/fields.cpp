@@ -15,6 +15,8 @@ void fields(Archive& a, RackMaterial& v) {
   a("density", v.density);
   a("stiffness", v.stiffness);
   a("lumber", v.lumber);
+  a("keepLong", v.keepLong);
+  a("keepShort", v.keepShort);
 }
 
 void fields(Archive& a, RackPiece& v) {

@@ -114,6 +114,11 @@ CREATE INDEX reading_lot ON reading (material, lot);
     R"(
 ALTER TABLE job ADD COLUMN wants TEXT NOT NULL DEFAULT '';
 )",
+    // The smallest leftover of a material that the shop keeps; null: as the job has it.
+    R"(
+ALTER TABLE material ADD COLUMN keepLong INTEGER CHECK (keepLong > 0);
+ALTER TABLE material ADD COLUMN keepShort INTEGER CHECK (keepShort > 0);
+)",
 };
 
 }  // namespace

@@ -120,6 +120,27 @@ TEST(JobRack, newPiecesOfItsMaterialsAreTakenOver) {
   EXPECT_EQ(std::as_const(shop.job).stock.back().quantity, std::nullopt);
 }
 
+// What the job says itself stays.
+TEST(JobRack, keepsLeftoversAsTheShopDoes) {
+  InTheShop shop;
+  RackMaterial theirs = shop.store.all<RackMaterial>()->at(0);
+  theirs.keepLong = mm(500);
+  theirs.keepShort = mm(140);
+  ASSERT_FALSE(shop.store.change(theirs));
+  const auto own = [&](Job& job) -> Material& {
+    for (Material& one : job.materials)
+      if (one.name == theirs.name && one.nominal == theirs.nominal) return one;
+    return job.materials.front();
+  };
+  Job job = shop.job;
+  own(job).keepShort = mm(90);
+  takeOver(job, stateIn(shop.store));
+  EXPECT_EQ(own(job).keepLong, mm(500));
+  EXPECT_EQ(own(job).keepShort, mm(90));
+  EXPECT_EQ(keepOf(job.saw, own(job)).along, mm(500));
+  EXPECT_EQ(likeOf(own(job)).keepLong, mm(500));
+}
+
 TEST(JobRack, aCuttingWantsItsSheetsAndCutsIntoThem) {
   InTheShop shop;
   Taken taken(shop.job);

@@ -3,6 +3,7 @@
 #include "core/store/store.h"
 
 #include <SQLiteCpp/SQLiteCpp.h>
+#include <fmt/format.h>
 #include <gtest/gtest.h>
 #include <rapidcheck/gtest.h>
 #include <sqlite3.h>
@@ -23,7 +24,8 @@ using test::StoreFile;
 TEST(Store, keepsEveryFieldOfEveryKindOfRow) {
   const StoreFile file;
   Store store = file.open();
-  RackMaterial ash{0, "ash", mm(18), mm(17.8), true, Tone::Ash, 690, 11'000, false};
+  RackMaterial ash{0,   "ash",  mm(18), mm(17.8), true,   Tone::Ash,
+                   690, 11'000, false,  mm(450),  mm(120)};
   ash.id = *store.add(ash);
   RackPiece piece;
   piece.kind = RackKind::Offcut;
@@ -122,6 +124,9 @@ TEST(Store, refusesRowsThatCannotBe) {
   EXPECT_FALSE(store.add(RackMaterial{0, "birch", mm(18), mm(18)}).ok()) << "the same once more";
   EXPECT_TRUE(store.add(RackMaterial{0, "birch", mm(12), mm(12)}).ok());
   EXPECT_EQ(refused(store.add(RackMaterial{0, "", mm(12), mm(12)})), "name: nothing");
+  RackMaterial keepsNothing{0, "oak", mm(12), mm(12)};
+  keepsNothing.keepShort = Length{};
+  EXPECT_EQ(refused(store.add(keepsNothing)), "keepShort: 0");
   EXPECT_EQ(refused(store.add(Hardware{0, HardwareKind::Pin, "pin", {}, -1})), "have: -1");
   ShopFinish oil{0, "oil", {FinishProduct{"oil"}}};
   oil.products[0].loss = 91;
@@ -369,20 +374,23 @@ TEST(Store, anOlderStoreIsCopiedAndMadeNew) {
   EXPECT_EQ(copy.execAndGet("SELECT count(*) FROM piece").getInt(), 2);
 }
 
-TEST(Store, theVersionBeforeThisIsTakenOver) {
-  const StoreFile file;
-  {
-    SQLite::Database db(file.path(), SQLite::OPEN_READWRITE | SQLite::OPEN_CREATE);
-    db.exec(readFile(std::string(STORES_DIR) + "/version-2.sql").value());
+TEST(Store, thoseOfLaterVersionsToo) {
+  for (const int version : {2, 3}) {
+    const StoreFile file;
+    {
+      SQLite::Database db(file.path(), SQLite::OPEN_READWRITE | SQLite::OPEN_CREATE);
+      db.exec(readFile(fmt::format("{}/version-{}.sql", STORES_DIR, version)).value());
+    }
+    Store store = file.open();
+    EXPECT_EQ(store.rack()->at(0).free, 2);
+    EXPECT_EQ(store.all<LotReading>()->at(0).thickness, mm(17.65));
+    EXPECT_EQ(store.all<RackMaterial>()->at(0).keepLong, std::nullopt);
+    ASSERT_TRUE(store.wants());
+    EXPECT_TRUE(store.wants()->empty());
+    EXPECT_TRUE(store.check().empty());
+    SQLite::Database copy(fmt::format("{}.version-{}", file.path(), version));
+    EXPECT_EQ(copy.execAndGet("PRAGMA user_version").getInt(), version);
   }
-  Store store = file.open();
-  EXPECT_EQ(store.rack()->at(0).free, 2);
-  EXPECT_EQ(store.all<LotReading>()->at(0).thickness, mm(17.65));
-  ASSERT_TRUE(store.wants());
-  EXPECT_TRUE(store.wants()->empty());
-  EXPECT_TRUE(store.check().empty());
-  SQLite::Database copy(file.path() + ".version-2");
-  EXPECT_EQ(copy.execAndGet("PRAGMA user_version").getInt(), 2);
 }
 
 TEST(Store, isExportedAndImportedWhole) {
