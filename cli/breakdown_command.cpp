@@ -9,6 +9,12 @@
 
 namespace pp::cli {
 int run(const BreakdownOptions& options) {
+  if (const Problems wrong =
+          wrongTargets({options.job}, {options.parts, options.stock, options.banding,
+                                       options.lumber, options.machining, options.edges,
+                                       options.bought, options.hardware, options.finishes});
+      !wrong.empty())
+    return refuse(wrong);
   const auto text = readFile(options.job);
   if (!text) return refuse(text.problems());
   const auto job = readJob(options.job, text.value());

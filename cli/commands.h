@@ -19,8 +19,8 @@ inline constexpr int kStopFound = 4;
 
 // Says what is wrong on standard error; returns kRefused.
 int refuse(const Problems& problems);
-// Says why something could not be written; returns kInternal for a device or a pipe, where nothing
-// was wrong with what was asked, else kRefused.
+// Says why something could not be written, or that it is and may not last; returns kInternal where
+// it is, and for a device or a pipe, where nothing was wrong with what was asked, else kRefused.
 int notWritten(const Problem& problem);
 // Why the job of that file cannot be built, assembly by assembly; nothing where it can.
 Problems troublesIn(const std::string& file, const Breakdown& breakdown);

@@ -8,6 +8,8 @@
 
 namespace pp::cli {
 int run(const LabelsOptions& options) {
+  if (const Problems wrong = wrongTargets({options.job}, {options.out}); !wrong.empty())
+    return refuse(wrong);
   const auto text = readFile(options.job);
   if (!text) return refuse(text.problems());
   auto job = readJob(options.job, text.value());

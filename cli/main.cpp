@@ -6,6 +6,7 @@
 #include <memory>
 
 #include "cli/commands.h"
+#include "core/formats/file.h"
 
 namespace pp::cli {
 
@@ -15,6 +16,10 @@ int refuse(const Problems& problems) {
 }
 
 int notWritten(const Problem& problem) {
+  if (isWritten(problem)) {
+    refuse({problem});
+    return kInternal;
+  }
   std::error_code error;
   const auto kind = std::filesystem::status(problem.file, error).type();
   const bool device = kind != std::filesystem::file_type::regular &&

@@ -53,6 +53,10 @@ int run(const NestOptions& options) {
   if (!std::isfinite(options.seconds) || options.seconds < 0 || options.seconds > 1e6)
     return refuse(
         {{"", 0, "--seconds", std::to_string(options.seconds), "seconds from 0 to 1000000"}});
+  if (const Problems wrong =
+          wrongTargets({options.parts, options.stock, options.banding}, {options.out});
+      !wrong.empty())
+    return refuse(wrong);
   const auto input = request(options);
   if (!input) return refuse(input.problems());
   nest::NestOptions nesting;

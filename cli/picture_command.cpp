@@ -12,6 +12,8 @@
 
 namespace pp::cli {
 int run(const PictureOptions& options) {
+  if (const Problems wrong = wrongTargets({options.job}, {options.out}); !wrong.empty())
+    return refuse(wrong);
   const auto text = readFile(options.job);
   if (!text) return refuse(text.problems());
   const auto job = readJob(options.job, text.value());

@@ -26,9 +26,11 @@ int list(Store& store, const StoreOptions& options) {
   for (const RackMaterial& one : *materials) names[one.id] = one.name + " " + formatMm(one.nominal);
   for (const RackRow& row : *rack) {
     const RackPiece& piece = row.piece;
+    // A store of before texts were looked at may have anything in them.
     std::cout << fmt::format("{}\t{}\t{}\t{}\t{} free of {}\t{}\n", piece.id,
                              piece.tag > 0 ? fmt::format("R{}", piece.tag) : "",
-                             names[piece.material], sizeOf(piece), row.free, row.left, piece.place);
+                             shown(names[piece.material]), sizeOf(piece), row.free, row.left,
+                             shown(piece.place));
   }
   return kComplete;
 }
@@ -97,6 +99,9 @@ int check(Store& store, const StoreOptions&) {
 
 int onStore(const StoreOptions& options, bool looks, int (*run)(Store&, const StoreOptions&)) {
   const std::string path = options.store.empty() ? usualStorePath() : options.store;
+  if (const Problems wrong = wrongTargets({path, path + "-wal"}, {options.out, options.file});
+      !wrong.empty())
+    return refuse(wrong);
   // What only looks does not make a store where there is none.
   auto opened = looks ? Store::openToRead(path) : Store::open(path);
   return opened ? run(opened.value(), options) : refuse(opened.problems());

@@ -1,6 +1,7 @@
 #include "app/fields/question.h"
 
 #include <QFileDialog>
+#include <QFileInfo>
 #include <QMessageBox>
 #include <QPushButton>
 #include <vector>
@@ -24,15 +25,30 @@ int ask(QWidget* parent, const QString& title, const QString& text, const QStrin
   return static_cast<int>(answers.size()) - 1;
 }
 
+QString withEnding(QWidget* parent, const QString& path, const QString& suffix) {
+  const QString ending = QLatin1Char('.') + suffix;
+  if (path.isEmpty() || path.endsWith(ending)) return path;
+  const QString out = path + ending;
+  const bool isThere = QFileInfo::exists(out) || QFileInfo(out).isSymLink();
+  if (isThere &&
+      ask(parent, QObject::tr("There already"), QObject::tr("%1 is there already.").arg(out),
+          {QObject::tr("Write over it"), QObject::tr("Cancel")}) != 0)
+    return {};
+  return out;
+}
+
 void askWhereToWrite(QWidget* parent, const QString& title, const QString& filter,
                      const QString& suffix, const QString& name,
                      const std::function<void(const QString&)>& then) {
   auto* dialog = new QFileDialog(parent, title, {}, filter);
   dialog->setAttribute(Qt::WA_DeleteOnClose);
   dialog->setAcceptMode(QFileDialog::AcceptSave);
-  dialog->setDefaultSuffix(suffix);
   dialog->selectFile(name);
-  QObject::connect(dialog, &QFileDialog::fileSelected, parent, then);
+  QObject::connect(dialog, &QFileDialog::fileSelected, parent,
+                   [parent, suffix, then](const QString& path) {
+                     const QString whole = withEnding(parent, path, suffix);
+                     if (!whole.isEmpty()) then(whole);
+                   });
   dialog->open();
 }
 

@@ -52,8 +52,8 @@ void FloorDesk::saved(Record record, const QString& path, const std::string& job
   inFile_ = true;
   const std::string name = journalOf(path.toStdString());
   if (name != stuck_) {
-    journal_.emplace(name, job);
     // Events that stay in the journal are those the file has: taking them up again changes nothing.
+    if (!journal_ || !journal_->isOf(name, job)) journal_.emplace(name, job);
     (void)journal_->clear();
   }
   foldAnew();
@@ -82,6 +82,8 @@ std::optional<Problem> FloorDesk::note(Event event) {
     follow();
     return problem;
   }
+  if (const std::string words = journal_->takeSaid(); !words.empty())
+    emit said(QString::fromStdString(words));
   record_.events.push_back(std::move(event));
   follow();
   return std::nullopt;

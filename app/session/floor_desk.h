@@ -37,6 +37,9 @@ class FloorDesk : public QObject {
   // Whether something can be noted: the job has a file.
   bool canNote() const { return journal_.has_value(); }
 
+  // Whether something happened that only the journal has.
+  bool hasJournal() const { return journal_ && journal_->hasNoted(); }
+
   // Whether the journal of that file can be neither read nor put aside.
   bool isStuck(const QString& path) const;
 
@@ -50,6 +53,8 @@ class FloorDesk : public QObject {
 
  signals:
   void changed();
+  // What became of the journal, for the user to know.
+  void said(const QString& words);
 
  private:
   void follow();

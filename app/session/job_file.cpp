@@ -27,6 +27,14 @@ QString lockNameOf(const QString& path) {
   return target.dir().filePath(name);
 }
 
+// A file may have several names: a lock that goes by its place on the disk. Empty: it is not there.
+QString placeLockOf(const QString& path) {
+  const std::string id = idOf(path.toStdString());
+  return id.empty()
+             ? QString()
+             : JobFile::folder() + QStringLiteral("/file-%1.lock").arg(QString::fromStdString(id));
+}
+
 std::unique_ptr<QLockFile> lockFile(const QString& name) {
   auto out = std::make_unique<QLockFile>(name);
   out->setStaleLockTime(0);  // only a process that is gone loses its lock, however old that is
@@ -65,7 +73,8 @@ JobFile::JobFile(QObject* parent) : QObject(parent) {
   // Locks of sessions that ended badly with nothing to keep.
   const QDir dir(folder());
   for (const QString& name :
-       dir.entryList({QStringLiteral("*.autosave.lock")}, QDir::Files | QDir::Hidden))
+       dir.entryList({QStringLiteral("*.autosave.lock"), QStringLiteral("file-*.lock")},
+                     QDir::Files | QDir::Hidden))
     if (!dir.exists(name.chopped(5))) lockFile(dir.filePath(name))->tryLock(0);
 }
 
@@ -74,22 +83,29 @@ JobFile::~JobFile() {
 }
 
 std::optional<Holder> JobFile::holderOf(const QString& path) const {
-  if (lock_ && lock_->fileName() == lockNameOf(path)) return std::nullopt;
-  const auto probe = lockFile(lockNameOf(path));
-  if (probe->tryLock(0)) return std::nullopt;
-  if (probe->error() != QLockFile::LockFailedError)
-    return std::nullopt;  // no lock can be had there
-  Holder out;
-  probe->getLockInfo(&out.process, &out.host, &out.program);
-  return out;
+  for (const auto& [name, mine] :
+       {std::pair(lockNameOf(path), lock_.get()), std::pair(placeLockOf(path), place_.get())}) {
+    if (name.isEmpty() || (mine != nullptr && mine->fileName() == name)) continue;
+    const auto probe = lockFile(name);
+    // Where no lock can be had nobody has one.
+    if (probe->tryLock(0) || probe->error() != QLockFile::LockFailedError) continue;
+    Holder out;
+    probe->getLockInfo(&out.process, &out.host, &out.program);
+    return out;
+  }
+  return std::nullopt;
 }
 
 void JobFile::lock(const QString& path) {
-  if (lock_ && !path.isEmpty() && lock_->fileName() == lockNameOf(path)) return;
-  lock_.reset();
-  if (path.isEmpty()) return;
-  auto mine = lockFile(lockNameOf(path));
-  if (mine->tryLock(0)) lock_ = std::move(mine);
+  const auto hold = [](std::unique_ptr<QLockFile>& lock, const QString& name) {
+    if (lock && lock->fileName() == name) return;
+    lock.reset();
+    if (name.isEmpty()) return;
+    auto mine = lockFile(name);
+    if (mine->tryLock(0)) lock = std::move(mine);
+  };
+  hold(lock_, path.isEmpty() ? QString() : lockNameOf(path));
+  hold(place_, path.isEmpty() ? QString() : placeLockOf(path));
 }
 
 void JobFile::newAutosave() {
@@ -109,10 +125,7 @@ void JobFile::begin(const QString& path, bool toRead) {
   trouble_.clear();
   emit protection({});
   stamp_ = path.isEmpty() ? std::nullopt : stampOf(path.toStdString());
-  if (toRead)
-    lock_.reset();
-  else
-    lock(path);
+  lock(toRead ? QString() : path);
   if (!path.isEmpty())
     cleanLeftovers(QFileInfo(QString::fromStdString(targetOf(path.toStdString())))
                        .absolutePath()
@@ -126,9 +139,18 @@ bool JobFile::isChangedByOthers() const {
   return now && now != stamp_;
 }
 
-std::optional<Problem> JobFile::save(const QString& path, const Job& job, const Record& record) {
+std::optional<Problem> JobFile::save(const QString& path, const Job& job, const Record& record,
+                                     Over over) {
+  const std::string file = path.toStdString();
+  if (over == Over::Own && isChangedByOthers() && isSameFile(file, path_.toStdString()))
+    return Problem{
+        file,
+        0,
+        {},
+        tr("a file that something else has changed since").toStdString(),
+        tr("it as it was opened here: save it under another name, or over it").toStdString()};
   if (const auto other = holderOf(path))
-    return Problem{path.toStdString(),
+    return Problem{file,
                    0,
                    {},
                    tr("that file open in another window (process %1 on %2)")
@@ -136,7 +158,14 @@ std::optional<Problem> JobFile::save(const QString& path, const Job& job, const 
                        .arg(other->host)
                        .toStdString(),
                    tr("another name").toStdString()};
-  if (auto problem = writeFile(path.toStdString(), writeJob(job, record))) return problem;
+  const bool hadOtherNames = namesOf(file) > 1;
+  if (auto problem = writeFile(file, writeJob(job, record))) {
+    if (!isWritten(*problem)) return problem;
+    emit said(QString::fromStdString(describe(*problem)));
+  }
+  if (hadOtherNames)
+    emit said(
+        tr("%1 was one file under several names: the others have it as it was before.").arg(path));
   path_ = path;
   toRead_ = false;
   lock(path);
@@ -164,7 +193,7 @@ void JobFile::end() {
   autosaver_.wait();
   autosave_.clear();
   sessions_.reset();
-  lock_.reset();
+  lock({});
 }
 
 std::vector<Unsaved> JobFile::unsaved() const {

@@ -47,8 +47,11 @@ class JobFile : public QObject {
   void begin(const QString& path, bool toRead = false);
   // What is in the file changed by others since it was read or written here?
   bool isChangedByOthers() const;
-  // Writes the job to `path` and makes that its file. On failure nothing changes here.
-  std::optional<Problem> save(const QString& path, const Job& job, const Record& record);
+  // Writes the job to `path` and makes that its file. On failure nothing changes here. A file that
+  // others have changed since is written over only where that is meant.
+  enum class Over { Own, Others };
+  std::optional<Problem> save(const QString& path, const Job& job, const Record& record,
+                              Over over = Over::Own);
 
   // Protects a state, or says that there is nothing to protect.
   void protect(std::shared_ptr<const Job> job);
@@ -68,6 +71,8 @@ class JobFile : public QObject {
   static QString folder();
 
  signals:
+  // What is worth knowing of what was written.
+  void said(const QString& text);
   // Nothing has been wrong since an autosave, or what has been wrong since so many edits.
   void protection(const QString& trouble);
 
@@ -79,6 +84,7 @@ class JobFile : public QObject {
   bool toRead_ = false;
   std::optional<FileStamp> stamp_;
   std::unique_ptr<QLockFile> lock_;      // on the job's file
+  std::unique_ptr<QLockFile> place_;     // on the same by whatever other name
   std::unique_ptr<QLockFile> sessions_;  // on the autosave, so that others know it is in use
   QString autosave_;
   std::size_t edits_ = 0;  // made in this session

@@ -63,6 +63,9 @@ Session::Session(QObject* parent)
     mergeFindings();
     emit findingsChanged();
   });
+  connect(&store_, &StoreDesk::said, this, &Session::said);
+  connect(&file_, &JobFile::said, this, &Session::said);
+  connect(&floor_, &FloorDesk::said, this, &Session::said);
   connect(&deriver_, &Deriver::ready, this, &Session::show);
   connect(&pointing_, &Pointing::selectionChanged, this, [this] {
     modes_.selectionChanged();
@@ -144,6 +147,9 @@ QString Session::title() const {
 void Session::take(Job job, Record record, const QString& path, Access access) {
   plans_.clear();
   raise(job, record);
+  // An id that is new must be in the file before anything is noted under it: a journal of an id
+  // that no file has is nobody's.
+  const bool isNamed = job.id.empty() && !path.isEmpty() && !record.cuttings.empty();
   if (job.id.empty()) job.id = newJobId();
   giveIds(job);
   history_ = History(std::make_shared<const Job>(std::move(job)));
@@ -157,8 +163,13 @@ void Session::take(Job job, Record record, const QString& path, Access access) {
   shown_ = derivedNow();
   pointing_.select({first, std::nullopt, {}});
   show(shown_);
+  asking_ = false;
   store_.begin(this->job().id);
   if (access == Access::ToEdit) tellStore();
+  if (isNamed && access == Access::ToEdit)
+    if (const auto problem = save(path))
+      emit said(tr("Nothing can be noted before the job is saved: %1")
+                    .arg(QString::fromStdString(describe(*problem))));
   if (!lost.isEmpty()) emit said(lost.join(QLatin1Char(' ')));
 }
 
@@ -256,22 +267,51 @@ void Session::setScope(Scope scope) {
   emit findingsChanged();
 }
 
+// All of it is this job's or nothing is taken. A store that does not answer keeps nobody waiting:
+// it is told what is held as soon as it can be, and should the program end before that, when the
+// job is opened next.
 Problems Session::takeToTheSaw() {
+  if (asking_)
+    return {{{}, 0, {}, "a shop's store that is being asked", "its answer, in a moment"}};
+  const auto ready = readyToTake();
+  if (!ready) return ready.problems();
+  const Promised wanted = wantedOf(std::as_const(ready->record).cuttings.back().plans.front());
+  if (wanted.empty()) return takeNow(std::nullopt);
+  asking_ = true;
+  store_.take(job().name, std::as_const(ready->record).cuttings.back().number, wanted,
+              [this, wanted, id = job().id](const StoreDesk::Answer& answer) {
+                if (!asking_ || job().id != id) return;
+                asking_ = false;
+                if (!answer.untold.isEmpty())
+                  emit said(tr("Taken, but the shop's rack is not told yet: %1 It is tried again.")
+                                .arg(answer.untold));
+                emit tookToTheSaw(answer.refused.empty() ? takeNow(wanted) : answer.refused);
+              });
+  return {};
+}
+
+// What is to be taken, as things are.
+Result<floor::Taken> Session::readyToTake() {
   finish();
   const auto plan = plans_.isCurrent() ? plans_.shown().plan : nullptr;
-  if (!plan) return {{{}, 0, {}, "no plan of what is drawn now", "one that is laid out"}};
+  if (!plan) return Problem{{}, 0, {}, "no plan of what is drawn now", "one that is laid out"};
   if (!plan->complete())
-    return {{{}, 0, {}, "parts without a place", "a plan that has room for all"}};
-  floor::Taken taken = floor::taken(recordToSave(), job(), plans_.open(), *plan);
-  const Cutting& cutting = std::as_const(taken).record.cuttings.back();
-  // All of it is this job's or nothing is taken. Should the program end before the event below is
-  // noted, the store is told so when the job is opened next.
-  if (const auto wanted = wantedOf(cutting.plans.front()); !wanted.empty()) {
-    if (Problems refused = store_.take(job().name, cutting.number, wanted); !refused.empty())
-      return refused;
-    if (!store_.trouble().isEmpty())
-      emit said(tr("Taken, but the shop's rack was not told: %1").arg(store_.trouble()));
+    return Problem{{}, 0, {}, "parts without a place", "a plan that has room for all"};
+  return floor::taken(recordToSave(), job(), plans_.open(), *plan);
+}
+
+Problems Session::takeNow(const std::optional<Promised>& promised) {
+  auto ready = readyToTake();
+  // It may have been laid out anew while the store was asked.
+  const bool isThat =
+      !promised ||
+      (ready && wantedOf(std::as_const(ready->record).cuttings.back().plans.front()) == *promised);
+  if (!ready || !isThat) {
+    tellStore();  // what was promised is free again
+    if (!ready) return ready.problems();
+    return {{{}, 0, {}, "a plan that changed while the shop's store was asked", "the same plan"}};
   }
+  floor::Taken taken = std::move(ready).value();
   if (Problems problems = saveAndNote(std::move(taken)); !problems.empty()) {
     tellStore();  // what was promised is free again
     return problems;
@@ -406,10 +446,10 @@ Record Session::recordToSave() const {
   return out;
 }
 
-std::optional<Problem> Session::save(const QString& path) {
+std::optional<Problem> Session::save(const QString& path, JobFile::Over over) {
   finish();
   Record record = recordToSave();
-  if (auto problem = file_.save(path, job(), record)) return problem;
+  if (auto problem = file_.save(path, job(), record, over)) return problem;
   floor_.saved(std::move(record), path, job().id);
   plans_.markInFile();
   history_.markSaved();
@@ -423,7 +463,8 @@ std::optional<Problem> Session::saveAs(const QString& path, As as) {
   const QString before = this->path();
   if (as == As::Move || before.isEmpty()) {
     if (auto problem = save(path)) return problem;
-    if (!before.isEmpty() && targetOf(before.toStdString()) != targetOf(path.toStdString())) {
+    // By whatever names and mounts: what was written just now does not go.
+    if (!before.isEmpty() && !isSameFile(before.toStdString(), path.toStdString())) {
       QFile::remove(before);
       if (!floor_.isStuck(before))
         QFile::remove(QString::fromStdString(journalOf(before.toStdString())));
@@ -446,23 +487,28 @@ std::optional<Problem> Session::saveAs(const QString& path, As as) {
 
 void Session::keepRecord() {
   if (isModified() || path().isEmpty() || file_.isToRead() || file_.isChangedByOthers()) return;
-  // A file of an older version is left as it is until it is saved.
-  if (!floor_.record().codes.empty() && !(plans_.isInFile() && floor_.isInFile()))
+  // A file of an older version is left as it is until it is saved, unless something happened: what
+  // happened does not stay in a journal that is forgotten when the file is moved.
+  const bool isOfNow = !floor_.record().codes.empty();
+  if (floor_.hasJournal() || (isOfNow && !(plans_.isInFile() && floor_.isInFile())))
     (void)save(path());
 }
 
 void Session::discard() {
   file_.nothingToProtect();
-  if (path().isEmpty() || file_.isToRead() || file_.isChangedByOthers() || floor_.isInFile())
+  if (path().isEmpty() || file_.isToRead() || file_.isChangedByOthers() ||
+      (floor_.isInFile() && !floor_.hasJournal()))
     return;
   const std::string file = path().toStdString();
   const auto text = readFile(file);
   if (!text) return;
-  // What is drawn goes back to what the file has; what paper carries stays.
+  // What is drawn goes back to what the file has; what paper carries and what happened stays.
   if (auto saved = readJobWithRecord(file, text.value())) {
     Record record = std::move(saved.value().record);
     record.codes = floor_.record().codes;
-    (void)file_.save(path(), saved.value().job, record);
+    record.events = floor_.record().events;
+    if (!file_.save(path(), saved.value().job, record))
+      floor_.saved(std::move(record), path(), job().id);
   }
 }
 

@@ -76,7 +76,7 @@ class Session : public QObject {
   void openNew(Unit unit);
   // A job that was made of something else; it is not saved anywhere.
   void openNew(Job job);
-  std::optional<Problem> save(const QString& path);
+  std::optional<Problem> save(const QString& path, JobFile::Over over = JobFile::Over::Own);
   // Under another name: the job moves there with all that it has, and its old file goes; or what is
   // drawn becomes a job of its own there.
   enum class As { Move, Copy };
@@ -119,8 +119,10 @@ class Session : public QObject {
   // What Lay out plans.
   void setScope(Scope scope);
   // Freezes the plan that is shown into a cutting and saves the job with it. No step that could be
-  // undone. The job has a file.
+  // undone. The job has a file. The shop's store is asked first where it has any of it, and
+  // tookToTheSaw() says how that ended. Problems: nothing was begun.
   Problems takeToTheSaw();
+  bool isAskingStore() const { return asking_; }
   // A page or label was made of what is drawn: it carries the codes, which stay as they are.
   void printed();
   // A cut of a cutting's plan was made; the last thing done at it was not, after all. On the disk
@@ -140,8 +142,10 @@ class Session : public QObject {
   void changed();       // the job, its break-down and findings
   void stateChanged();  // path, modified, undo words
   void findingsChanged();
-  // What an edit took with it, for the user to know.
+  // What an edit took with it, or what became of what was done, for the user to know.
   void said(const QString& words);
+  // The store has answered, or was not waited for any longer.
+  void tookToTheSaw(const pp::Problems& problems);
 
  private:
   void take(Job job, Record record, const QString& path, Access access);
@@ -157,6 +161,10 @@ class Session : public QObject {
   void mergeFindings();
   Record recordToSave() const;
   Problems saveAndNote(floor::Taken taken);
+  // With what the store has promised to it; none: it was not asked.
+  using Promised = std::map<Id, std::int64_t>;
+  Result<floor::Taken> readyToTake();
+  Problems takeNow(const std::optional<Promised>& promised);
 
   History history_;
   JobFile file_;
@@ -170,6 +178,7 @@ class Session : public QObject {
   Deriver deriver_;
   Derived shown_;
   std::vector<Finding> findings_;
+  bool asking_ = false;               // the store is asked what it promises
   std::string measured_;              // code of the assembly that the tape followed last
   std::shared_ptr<const Plan> from_;  // what the next search goes on from
 };

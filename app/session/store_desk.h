@@ -7,6 +7,7 @@
 #include <condition_variable>
 #include <deque>
 #include <functional>
+#include <map>
 #include <memory>
 #include <mutex>
 #include <thread>
@@ -39,11 +40,17 @@ class StoreDesk : public QObject {
   void lookIfThere();
   // The house rules of a unit as they were read last, whatever job was open then; empty: none.
   const std::string& rules(Unit unit) const { return rules_[unit == Unit::Inch ? 1 : 0]; }
-  // Tells it what the job has, then reads it anew. The store takes no step back.
+  // Tells it what the job has, then reads it anew. The store takes no step back. What it cannot be
+  // told now is tried again, and said.
   void follow(JobHolding holding);
-  // Promises pieces to a cutting, and waits for the answer. A store that cannot be used at all
-  // refuses nothing; trouble() says what is wrong with it.
-  Problems take(const std::string& name, int cutting, const std::map<Id, std::int64_t>& pieces);
+  // Promises pieces to a cutting; `then` is called with the answer, or without one after a second:
+  // a store that cannot be used refuses nothing.
+  struct Answer {
+    Problems refused;  // pieces that are not free
+    QString untold;    // why the store does not know of it yet; empty: it does
+  };
+  void take(const std::string& name, int cutting, const std::map<Id, std::int64_t>& pieces,
+            std::function<void(const Answer&)> then);
   // Puts a piece there, of a material like that, which is made where there is none, then reads it
   // anew.
   void put(RackPiece piece, RackMaterial material);
@@ -65,11 +72,22 @@ class StoreDesk : public QObject {
  signals:
   void changed();
   void refused(const pp::Problems& problems);
+  // What the store does not know yet, or knows at last.
+  void said(const QString& words);
 
  private:
-  using Task = std::function<void(Store*, const Problems&)>;
-  void ask(Task task);
+  // What is done with the store, or without one and why; what is only looked for nobody waits for
+  // once the program ends.
+  struct Task {
+    std::function<void(Store*, const Problems&)> work;
+    bool looks = false;
+  };
+  void ask(std::function<void(Store*, const Problems&)> work, bool looks = false);
   void run();
+  // On the thread: tells it again what it could not be told; it has been told of a job.
+  void tell(Store* store);
+  void isTold(const std::string& job);
+  void inWindow(std::function<void()> what);
   void show(const std::string& job, const Result<StoreState>& state);
   struct Step {
     QString what;
@@ -89,6 +107,8 @@ class StoreDesk : public QObject {
   std::deque<Task> tasks_;
   std::string path_;
   bool reopen_ = false, end_ = false, busy_ = false;
+  // The thread's own: what jobs have, by their ids, that the store does not know yet.
+  std::map<std::string, JobHolding> owed_;
   std::thread thread_;
 };
 

@@ -420,6 +420,7 @@ void MainWindow::open() {
 }
 
 bool MainWindow::save() {
+  auto over = JobFile::Over::Own;
   if (session_.path().isEmpty() || session_.file().isToRead()) return saveAs();
   if (session_.file().isChangedByOthers()) {
     switch (ask(
@@ -429,17 +430,18 @@ bool MainWindow::save() {
       case 0:
         return saveAs();
       case 1:
+        over = JobFile::Over::Others;
         break;
       default:
         return false;
     }
   }
-  const auto problem = session_.save(session_.path());
+  message_->hide();
+  const auto problem = session_.save(session_.path(), over);
   if (problem) {
     say(tr("The job was not saved."), {*problem});
     return false;
   }
-  message_->hide();
   keepLastJob(session_.path());
   return true;
 }
@@ -449,10 +451,12 @@ bool MainWindow::saveAs() {
       session_.path().isEmpty()
           ? QDir::home().filePath(fileStem(session_.title()) + QStringLiteral(".plainpatch"))
           : session_.path();
-  QString path = QFileDialog::getSaveFileName(this, tr("Save the job"), offered,
-                                              tr("Plain Patch jobs (*.plainpatch)"));
+  const QString path =
+      withEnding(this,
+                 QFileDialog::getSaveFileName(this, tr("Save the job"), offered,
+                                              tr("Plain Patch jobs (*.plainpatch)")),
+                 QStringLiteral("plainpatch"));
   if (path.isEmpty()) return false;
-  if (!path.endsWith(QStringLiteral(".plainpatch"))) path += QStringLiteral(".plainpatch");
   auto as = Session::As::Move;
   if (!session_.path().isEmpty() &&
       targetOf(session_.path().toStdString()) != targetOf(path.toStdString())) {
@@ -468,12 +472,12 @@ bool MainWindow::saveAs() {
     if (answer == 2) return false;
     if (answer == 1) as = Session::As::Copy;
   }
+  message_->hide();
   const auto problem = session_.saveAs(path, as);
   if (problem) {
     say(tr("The job was not saved."), {*problem});
     return false;
   }
-  message_->hide();
   keepLastJob(path);
   return true;
 }

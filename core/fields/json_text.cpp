@@ -133,8 +133,10 @@ class TreeMaker : public nlohmann::json_sax<OrderedJson> {
   std::string place(std::size_t levels) const {
     std::string out;
     for (std::size_t i = 0; i < std::min(levels, open_.size()); ++i)
-      out += "/" + (open_[i].value->is_array() ? std::to_string(open_[i].value->size())
-                                               : shown(open_[i].key));
+      // What is being read has its place in the list already where it is a list or an object.
+      out += "/" + (open_[i].value->is_array()
+                        ? std::to_string(open_[i].value->size() - (i + 1 < open_.size() ? 1 : 0))
+                        : shown(open_[i].key));
     return out;
   }
   bool refuse(std::string where, std::string what, std::string wanted) {

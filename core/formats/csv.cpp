@@ -4,6 +4,7 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <array>
 #include <memory>
 
 #include "core/result/text.h"
@@ -23,9 +24,20 @@ std::optional<std::size_t> badByte(std::string_view text) {
 
 // Whether a spreadsheet would run it, once as many apostrophes as it begins with are gone.
 bool wouldRun(std::string_view text) {
-  const std::size_t at = text.find_first_not_of('\'');
-  return at != std::string_view::npos &&
-         std::string_view("=+-@\t\r").find(text[at]) != std::string_view::npos;
+  const std::size_t first = std::min(text.find_first_not_of('\''), text.size());
+  text.remove_prefix(first);
+  if (!text.empty() && (text.front() == '\t' || text.front() == '\r')) return true;
+  // Blanks before it are no hindrance, nor is its full width.
+  const auto takeOff = [&text](std::string_view what) {
+    const bool is = text.starts_with(what);
+    if (is) text.remove_prefix(what.size());
+    return is;
+  };
+  while (takeOff(" ") || takeOff("\u00a0") || takeOff("\u3000") || takeOff("\ufeff")) {
+  }
+  constexpr std::array<std::string_view, 8> kBegins = {"=",      "+",      "-",      "@",
+                                                       "\uff1d", "\uff0b", "\uff0d", "\uff20"};
+  return std::any_of(kBegins.begin(), kBegins.end(), takeOff);
 }
 
 std::size_t lineOf(std::string_view text, std::size_t at) {
@@ -37,22 +49,39 @@ std::size_t lineOf(std::string_view text, std::size_t at) {
 // begins when quoted fields hold line ends.
 class RecordReader {
  public:
+  static constexpr std::size_t kMostRecords = 50'000;
+  static constexpr std::size_t kLongestRecord = 1'000'000;
+
   RecordReader(std::string_view text, std::size_t firstLine) : text_(text), line_(firstLine) {}
 
-  // Records in order; on a fault the line of the record that has it.
-  std::variant<std::vector<CsvRecord>, std::size_t> run() {
+  struct Fault {
+    std::size_t line;
+    const char* found;
+    const char* expected;
+  };
+  // Records in order, or what the first fault is.
+  std::variant<std::vector<CsvRecord>, Fault> run() {
+    const auto quote = [](std::size_t line) {
+      return Fault{line, "a stray or unclosed quote",
+                   "quotes only round a whole field, doubled inside"};
+    };
     csv_parser parser;
-    if (csv_init(&parser, CSV_STRICT | CSV_STRICT_FINI) != 0) return line_;
+    if (csv_init(&parser, CSV_STRICT | CSV_STRICT_FINI) != 0) return quote(line_);
     const std::unique_ptr<csv_parser, decltype(&csv_free)> guard(&parser, &csv_free);
     for (const char byte : text_) {
       if (!inRecord_ && byte != '\n' && byte != '\r') {
         inRecord_ = true;
         current_.line = line_;
       }
-      if (csv_parse(&parser, &byte, 1, &onField, &onRecord, this) != 1) return current_.line;
+      if (csv_parse(&parser, &byte, 1, &onField, &onRecord, this) != 1) return quote(current_.line);
       if (byte == '\n') ++line_;
+      // No list of a shop is that long: what is goes no further.
+      if (records_.size() > kMostRecords)
+        return Fault{line_, "more than 50000 rows", "a shorter list"};
+      if (++inOne_ > kLongestRecord)
+        return Fault{current_.line, "a row of more than a million bytes", "a shorter one"};
     }
-    if (csv_fini(&parser, &onField, &onRecord, this) != 0) return current_.line;
+    if (csv_fini(&parser, &onField, &onRecord, this) != 0) return quote(current_.line);
     return std::move(records_);
   }
 
@@ -67,11 +96,13 @@ class RecordReader {
     reader.records_.push_back(std::move(reader.current_));
     reader.current_ = {};
     reader.inRecord_ = false;
+    reader.inOne_ = 0;
   }
 
   std::string_view text_;
   std::size_t line_;
   bool inRecord_ = false;
+  std::size_t inOne_ = 0;  // bytes of the record so far
   CsvRecord current_;
   std::vector<CsvRecord> records_;
 };
@@ -132,12 +163,8 @@ Result<CsvTable> readCsv(const std::string& file, std::string_view text,
   if (!unit) return unit.problems();
   table.unit = unit.value();
   auto outcome = RecordReader(text, directive ? 2 : 1).run();
-  if (const auto* line = std::get_if<std::size_t>(&outcome))
-    return Problem{file,
-                   *line,
-                   {},
-                   "a stray or unclosed quote",
-                   "quotes only round a whole field, doubled inside"};
+  if (const auto* fault = std::get_if<RecordReader::Fault>(&outcome))
+    return Problem{file, fault->line, {}, fault->found, fault->expected};
   auto& records = std::get<std::vector<CsvRecord>>(outcome);
   if (records.empty()) return Problem{file, 1, {}, "nothing", "a header line"};
   table.header = records.front().fields;

@@ -41,8 +41,8 @@ Result<CsvTable> readCsv(const std::string& file, std::string_view text,
 
 // A text as a field, quoted where it must be. One that a spreadsheet would take for a formula (=,
 // +,
-// -, @, tab or carriage return at its start) gets an apostrophe before it, which readCsv() takes
-// off.
+// - or @, also of full width and behind blanks, or a tab or carriage return) gets an apostrophe
+// before it, which readCsv() takes off.
 std::string csvText(const std::string& text);
 
 }  // namespace pp

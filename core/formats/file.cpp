@@ -6,6 +6,7 @@
 #include <sys/stat.h>
 #include <unistd.h>
 
+#include <algorithm>
 #include <array>
 #include <cerrno>
 #include <cstdlib>
@@ -23,6 +24,7 @@ namespace fs = std::filesystem;
 constexpr int kMostLinks = 40;
 constexpr const char* kTemporary = ".plainpatch-";
 constexpr mode_t kModeBits = 07777;
+const std::string kWritten = "it is written, but may not outlive a power cut: ";
 
 // Read once, before there are threads: asking means setting it for a moment.
 const mode_t kUmask = [] {
@@ -168,7 +170,7 @@ class Staged {
     temporary_.clear();
     placed_ = true;
     if (!syncFolder(folderOf(target_))) {
-      fail(errno);
+      problem_ = refused(path_, kWritten + reasonOf(errno), "a folder that takes it at once");
       return false;
     }
     return true;
@@ -223,6 +225,62 @@ std::string targetOf(const std::string& path) {
   return out.string();
 }
 
+bool isWritten(const Problem& problem) {
+  return problem.found.starts_with(kWritten);
+}
+
+namespace {
+
+// What is known of a file that is there; none of a device or a folder.
+std::optional<struct stat> regular(const std::string& path) {
+  struct stat known {};
+  if (::stat(path.c_str(), &known) != 0 || !S_ISREG(known.st_mode)) return std::nullopt;
+  return known;
+}
+
+}  // namespace
+
+bool isSameFile(const std::string& a, const std::string& b) {
+  const auto first = regular(a);
+  const auto second = regular(b);
+  if (first && second) return first->st_dev == second->st_dev && first->st_ino == second->st_ino;
+  std::error_code error;
+  if (first || second || fs::exists(a, error) || fs::exists(b, error)) return false;
+  // Neither is there: its folder may have several names too.
+  const auto placeOf = [&error](const std::string& path) {
+    const fs::path target = targetOf(path);
+    const fs::path folder = fs::weakly_canonical(target.parent_path(), error);
+    return (error ? target.parent_path() : folder) / target.filename();
+  };
+  return placeOf(a) == placeOf(b);
+}
+
+std::string idOf(const std::string& path) {
+  const auto known = regular(path);
+  return known ? fmt::format("{:x}x{:x}", known->st_dev, known->st_ino) : std::string();
+}
+std::int64_t namesOf(const std::string& path) {
+  const auto known = regular(path);
+  return known ? static_cast<std::int64_t>(known->st_nlink) : 0;
+}
+
+Problems wrongTargets(const std::vector<std::string>& read,
+                      const std::vector<std::string>& written) {
+  Problems out;
+  for (std::size_t i = 0; i < written.size(); ++i) {
+    if (written[i].empty()) continue;
+    const auto isThat = [&](const std::string& other) {
+      return !other.empty() && isSameFile(written[i], other);
+    };
+    if (std::any_of(read.begin(), read.end(), isThat))
+      out.push_back(refused(written[i], "a file that is read too", "another file to be written"));
+    else if (std::any_of(written.begin(), written.begin() + static_cast<std::ptrdiff_t>(i), isThat))
+      out.push_back(
+          refused(written[i], "a file that something else is written to", "a file for each"));
+  }
+  return out;
+}
+
 Result<std::string> readFile(const std::string& path) {
   const int file = ::open(path.c_str(), O_RDONLY | O_CLOEXEC | O_NONBLOCK);
   if (file < 0)
@@ -271,7 +329,10 @@ std::optional<Problem> writeFiles(const std::vector<FileText>& files) {
   for (Staged& one : staged) {
     if (one.place()) continue;
     for (Staged& placed : staged) placed.putBack();
-    return one.problem();
+    Problem problem = *one.problem();
+    // It was, and is no more.
+    if (isWritten(problem)) problem.found.erase(0, kWritten.size());
+    return problem;
   }
   return std::nullopt;
 }

@@ -20,7 +20,7 @@ namespace pp {
 namespace {
 
 constexpr const char* kJournalFormat = "plain-patch-journal";
-constexpr int kJournalVersion = 1;
+constexpr int kJournalVersion = 2;  // of 1 a line has the event alone
 
 struct JournalHead {
   std::string format = kJournalFormat;
@@ -32,6 +32,18 @@ void fields(Archive& a, JournalHead& v) {
   a.must("format", v.format);
   a.must("version", v.version);
   a.must("job", v.job);
+}
+
+struct JournalLine {
+  std::string job;
+  std::int64_t line = 0;  // of the file, the first is 1; 0: not said
+  Event event;
+};
+
+void fields(Archive& a, JournalLine& v) {
+  a("job", v.job);
+  a("line", v.line);
+  fields(a, v.event);
 }
 
 template <class T>
@@ -98,7 +110,21 @@ Result<JournalText> readJournal(const std::string& file, std::string_view text,
                                 const std::string& job) {
   JournalText out;
   std::size_t number = 0;
-  JournalHead head;
+  bool isOurs = false;  // a line says so
+  bool isHeaded = false;
+  std::optional<Problem> foreign;
+  const auto damaged = [&out](Problem problem) {
+    if (!out.damaged) out.damaged = std::move(problem);
+  };
+  const auto isOf = [&](const std::string& whose) {
+    if (whose == job)
+      isOurs = true;
+    else if (!foreign)
+      foreign = Problem{file, number, "job", shown(whose), "this job, " + job};
+    return whose == job;
+  };
+  // Of the line that should come next; lines before it may be gone.
+  std::int64_t next = 2;
   while (out.whole < text.size()) {
     const std::size_t end = text.find('\n', out.whole);
     if (end == std::string_view::npos) {
@@ -106,30 +132,47 @@ Result<JournalText> readJournal(const std::string& file, std::string_view text,
       break;
     }
     const std::string_view one = text.substr(out.whole, end - out.whole);
+    out.whole = end + 1;
     ++number;
-    std::optional<Problem> wrong;
+    ++out.lines;
     if (number == 1) {
-      wrong = readLine(file, number, one, head);
-      if (!wrong && (head.format != kJournalFormat || head.version != kJournalVersion))
+      JournalHead head;
+      auto wrong = readLine(file, number, one, head);
+      if (!wrong &&
+          (head.format != kJournalFormat || head.version < 1 || head.version > kJournalVersion))
         wrong = Problem{file, 1, "format",
                         fmt::format("'{}' version {}", shown(head.format), head.version),
                         fmt::format("'{}' version {}", kJournalFormat, kJournalVersion)};
-      if (!wrong && head.job != job)
-        wrong = Problem{file, 1, "job", shown(head.job), "this job, " + job};
-      if (wrong) return *wrong;
-    } else {
-      Event event;
-      wrong = readLine(file, number, one, event);
-      if (!wrong && !out.events.empty() && event.seq <= out.events.back().seq)
-        wrong = Problem{file, number, "seq", std::to_string(event.seq), "more than the one before"};
-      if (wrong) {
-        out.damaged = std::move(wrong);
-        return out;
+      if (!wrong) {
+        isHeaded = isOf(head.job);
+        if (!isHeaded) damaged(*foreign);
+        continue;
       }
-      out.events.push_back(std::move(event));
+      damaged(std::move(*wrong));
+      // It may be the first line that is gone.
     }
-    out.whole = end + 1;
+    JournalLine read;
+    if (auto wrong = readLine(file, number, one, read)) {
+      next += number > 1 ? 1 : 0;
+      damaged(std::move(*wrong));
+      continue;
+    }
+    if (!read.job.empty() && !isOf(read.job)) {
+      damaged(*foreign);
+      continue;
+    }
+    if (read.line != 0 && read.line != next)
+      damaged({file, number, "line", std::to_string(read.line),
+               fmt::format("line {}: what was between is gone", next)});
+    next = (read.line != 0 ? read.line : next) + 1;
+    if (!out.events.empty() && read.event.seq <= out.events.back().seq) {
+      damaged({file, number, "seq", std::to_string(read.event.seq), "more than the one before"});
+      continue;
+    }
+    out.events.push_back(std::move(read.event));
   }
+  // Nothing in it says that it is a journal of this job.
+  if (!isOurs && !isHeaded && number > 0) return foreign ? *foreign : *out.damaged;
   return out;
 }
 
@@ -166,6 +209,7 @@ std::optional<std::string> Journal::putAside() const {
 
 Journal::Left Journal::takeUp(std::vector<Event>& events) {
   Left out;
+  known_ = true;
   std::error_code error;
   if (!std::filesystem::exists(std::filesystem::symlink_status(path_, error))) return out;
   const auto aside = [&](const std::string& why) {
@@ -183,26 +227,20 @@ Journal::Left Journal::takeUp(std::vector<Event>& events) {
   }
   auto read = readJournal(path_, text.value(), job_);
   if (!read) {
-    // A first line that was begun and never finished has no event after it.
-    if (text->find('\n') == std::string::npos)
-      std::filesystem::remove(path_, error);
-    else
-      aside(describe(read.problems()));
+    aside(describe(read.problems()));
     return out;
   }
+  lines_ = read->lines;
   if (!read->events.empty()) out.beyond = read->events.back().seq;
   const std::size_t inFile = events.size();
   const auto contradicts = fold(path_, read->events, events);
+  noted_.assign(events.begin() + static_cast<std::ptrdiff_t>(inFile), events.end());
   if (contradicts || read->damaged) {
-    aside(fmt::format("What happened is known up to here: {}.",
+    aside(fmt::format("Of what happened something is not known: {}.",
                       describe({contradicts ? *contradicts : *read->damaged})));
     // What is good and not in the file goes on.
-    std::string good = inFile < events.size()
-                           ? line(JournalHead{kJournalFormat, kJournalVersion, job_})
-                           : std::string();
-    for (std::size_t i = inFile; i < events.size(); ++i) good += line(events[i]);
-    if (!good.empty() && !out.isStuck)
-      if (auto problem = writeFile(path_, good)) out.said.push_back(describe({*problem}));
+    if (!noted_.empty() && !out.isStuck)
+      if (auto problem = writeAnew()) out.said.push_back(describe({*problem}));
   } else if (read->torn) {
     if (read->whole == 0)
       std::filesystem::remove(path_, error);
@@ -211,23 +249,79 @@ Journal::Left Journal::takeUp(std::vector<Event>& events) {
     if (!read->events.empty() || read->whole > 0)
       out.said.push_back("The last thing noted was not written to its end and is dropped.");
   }
+  stamp_ = stampOf(path_);
   return out;
 }
 
+std::string Journal::text() const {
+  std::string out = line(JournalHead{kJournalFormat, kJournalVersion, job_});
+  std::int64_t number = 1;
+  for (const Event& event : noted_) out += line(JournalLine{job_, ++number, event});
+  return out;
+}
+
+bool Journal::isAsLeft() const {
+  const auto now = stampOf(path_);
+  return now.has_value() == stamp_.has_value() &&
+         (!now || (now->file == stamp_->file && now->size == stamp_->size));
+}
+
+std::optional<Problem> Journal::writeAnew() {
+  auto problem = writeFile(path_, text());
+  if (problem && !isWritten(*problem)) return problem;
+  stamp_ = stampOf(path_);
+  lines_ = std::ssize(noted_) + 1;
+  return std::nullopt;
+}
+
 std::optional<Problem> Journal::append(const Event& event) {
+  if (!std::exchange(known_, true)) {
+    if (const auto there = readFile(path_)) lines_ = std::count(there->begin(), there->end(), '\n');
+    stamp_ = stampOf(path_);
+  }
+  if (!isAsLeft()) {
+    // What stands there now is somebody else's.
+    const auto there = stampOf(path_);
+    const auto name = there ? putAside() : std::nullopt;
+    if (there && !name)
+      return Problem{path_,
+                     0,
+                     {},
+                     "a journal that something else has changed, and that cannot be "
+                     "put aside",
+                     "the journal as it was left"};
+    noted_.push_back(event);
+    if (auto problem = writeAnew()) {
+      noted_.pop_back();
+      return problem;
+    }
+    said_ = there ? fmt::format(
+                        "The journal of this job was changed by something else: that is kept "
+                        "as {}, and it was written anew.",
+                        *name)
+                  : "The journal of this job was removed by something else and was written anew.";
+    return std::nullopt;
+  }
   const Open file{::open(path_.c_str(), O_WRONLY | O_APPEND | O_CREAT | O_CLOEXEC, 0666)};
   if (file.fd < 0) return refused(path_, "it cannot be opened");
   struct stat before {};
   if (::fstat(file.fd, &before) != 0) return refused(path_, "its size is not known");
   const bool isNew = before.st_size == 0;
+  if (isNew) lines_ = 0;
+  const std::int64_t number = lines_ + (isNew ? 2 : 1);
   const std::string text =
       (isNew ? line(JournalHead{kJournalFormat, kJournalVersion, job_}) : std::string()) +
-      line(event);
-  if (writeAll(file.fd, text) && ::fdatasync(file.fd) == 0 && (!isNew || syncFolder(path_)))
+      line(JournalLine{job_, number, event});
+  if (writeAll(file.fd, text) && ::fdatasync(file.fd) == 0 && (!isNew || syncFolder(path_))) {
+    noted_.push_back(event);
+    lines_ = number;
+    stamp_ = stampOf(path_);
     return std::nullopt;
+  }
   const Problem problem = refused(path_, "it cannot be written");
   // Nothing of it may be there, or the next event would follow half a line.
   if (::ftruncate(file.fd, before.st_size) == 0) ::fdatasync(file.fd);
+  stamp_ = stampOf(path_);
   return problem;
 }
 
@@ -236,6 +330,10 @@ std::optional<Problem> Journal::clear() {
     syncFolder(path_);
   else if (errno != ENOENT)
     return refused(path_, "it cannot be removed");
+  noted_.clear();
+  lines_ = 0;
+  stamp_.reset();
+  known_ = true;
   return std::nullopt;
 }
 

@@ -1,5 +1,6 @@
 // The whole store as one JSON text, and back.
 #include "core/fields/json_archive.h"
+#include "core/result/text.h"
 #include "core/shop/row_checks.h"
 #include "core/store/inside.h"
 #include "core/store/schema.h"
@@ -144,6 +145,10 @@ Problems Store::import(const std::string& file, std::string_view text) {
   checked("bandings", whole.bandings);
   checked("hardware", whole.hardware);
   checked("finishes", whole.finishes);
+  for (std::size_t i = 0; i < whole.jobs.size(); ++i)
+    if (const auto hidden = hiddenCharacter(whole.jobs[i].name, Lines::One))
+      problems.push_back(
+          {{}, 0, fmt::format("/jobs/{}/name", i), *hidden, "a text that can be read"});
   for (Problem& problem : problems) problem.file = file;
   if (!problems.empty()) return problems;
   return inside_->write([&]() -> Problems {

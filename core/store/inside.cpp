@@ -10,11 +10,8 @@ Problem problemOf(const std::string& path, int code, const std::string& said) {
   switch (code & 0xff) {
     case SQLITE_BUSY:
     case SQLITE_LOCKED:
-      return {path,
-              0,
-              {},
-              "another window that has been writing for two seconds",
-              "that it ends; nothing was changed"};
+      return {
+          path, 0, {}, "another window that is writing it", "that it ends; nothing was changed"};
     case SQLITE_READONLY:
     case SQLITE_PERM:
     case SQLITE_AUTH:

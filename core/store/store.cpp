@@ -20,6 +20,10 @@ const std::string& Store::path() const {
   return inside_->path;
 }
 
+void Store::setPatience(int milliseconds) {
+  inside_->db.setBusyTimeout(milliseconds);
+}
+
 namespace {
 
 std::optional<Problem> tooNew(const std::string& path, int version) {

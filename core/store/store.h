@@ -26,6 +26,8 @@ class Store {
   ~Store();
 
   const std::string& path() const;
+  // How long it waits for others who write, in milliseconds.
+  void setPatience(int milliseconds);
 
   // Rows of a kind: RackMaterial, RackPiece, LotReading, RackBanding, Hardware, ShopFinish.
   template <class Row>

@@ -4,6 +4,7 @@
 
 #include <QApplication>
 #include <QString>
+#include <memory>
 #include <vector>
 
 namespace pp::test {
@@ -12,9 +13,12 @@ namespace pp::test {
 // that is shared gives less than a processor to who thinks to have one.
 double slowness();
 
+class Watch;
+
 class TimedApplication : public QApplication {
  public:
-  TimedApplication(int& argc, char** argv) : QApplication(argc, argv) {}
+  TimedApplication(int& argc, char** argv);
+  ~TimedApplication() override;
   bool notify(QObject* receiver, QEvent* event) override;
 
   // The longest time so far, in milliseconds, and what took it.
@@ -23,9 +27,7 @@ class TimedApplication : public QApplication {
   void forget();
 
   // What the test itself does in the rest of this event is not the window's.
-  void leaveOut() {
-    if (!turns_.empty()) turns_.back().over = true;
-  }
+  void leaveOut();
 
   // What runs in `drive` stands for a user: every event it sends is measured by itself.
   template <class Function>
@@ -34,6 +36,10 @@ class TimedApplication : public QApplication {
     drive();
     driving_ = false;
   }
+
+  // Writes to standard error what the thread does once one event has kept it for so many
+  // milliseconds of its own, once an event.
+  void watch(double milliseconds);
 
  private:
   // An event that came from a loop; those it sends itself are part of it.
@@ -45,6 +51,7 @@ class TimedApplication : public QApplication {
   void took(const Turn& turn, QObject* receiver, int type);
 
   std::vector<Turn> turns_;
+  std::unique_ptr<Watch> watch_;
   bool driving_ = false;
   double longest_ = 0;
   QString what_;

@@ -44,6 +44,8 @@ int main(int argc, char** argv) {
   for (const char* name : {"HOME", "XDG_STATE_HOME", "XDG_DATA_HOME", "XDG_CONFIG_HOME"})
     qputenv(name, home.path().toUtf8());
   pp::test::TimedApplication application(argc, argv);
+  constexpr double kLate = 500;  // ms
+  application.watch(kLate);
   pp::dressUp();
   pp::Deriver::usual = std::chrono::minutes(10);
   testing::InitGoogleTest(&argc, argv);

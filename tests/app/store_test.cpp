@@ -1,5 +1,6 @@
 // The shop's rack in the real window: what is put there is seen by every job, taken to the saw it
 // is promised, and a store that is gone keeps nobody from working.
+#include <SQLiteCpp/Database.h>
 #include <gtest/gtest.h>
 
 #include <QComboBox>
@@ -155,6 +156,7 @@ TEST_F(ShopsRack, whatIsTakenToTheSawIsPromised) {
   window_->showStage(QStringLiteral("lay-out"));
   willChooseFile(path());
   click(window_.get(), QStringLiteral("Take to the saw"));
+  settleStore();
   ASSERT_EQ(session().floor().record().cuttings.size(), 1U);
   settleStore();
   const auto promised = [this] {
@@ -189,6 +191,7 @@ TEST_F(ShopsRack, whatAnotherHasIsNotTaken) {
   window_->showStage(QStringLiteral("lay-out"));
   willChooseFile(path());
   click(window_.get(), QStringLiteral("Take to the saw"));
+  settleStore();
   EXPECT_TRUE(session().floor().record().cuttings.empty());
   bool said = false;
   for (const QLabel* line : window_->findChildren<QLabel*>())
@@ -220,9 +223,62 @@ TEST_F(ShopsRack, aStoreThatIsBrokenLeavesTheJobUsable) {
   window_->showStage(QStringLiteral("lay-out"));
   willChooseFile(path());
   click(window_.get(), QStringLiteral("Take to the saw"));
+  settleStore();
   EXPECT_EQ(session().floor().record().cuttings.size(), 1U);
   EXPECT_TRUE(
       textOf(window_.get(), QStringLiteral("Message")).contains(QStringLiteral("not told")));
+}
+
+// Another program writes to it: nobody waits, and it is told as soon as it can be.
+TEST_F(ShopsRack, aStoreThatIsLockedKeepsNobodyWaiting) {
+  edit([](Job& job) {
+    for (std::size_t i = 0; i < job.stock.size(); ++i) job.stock[i].quantity = 20;
+  });
+  stockTheShop();
+  ASSERT_TRUE(planned());
+  window_->showStage(QStringLiteral("lay-out"));
+  willChooseFile(path());
+  SQLite::Database other(storePath(), SQLite::OPEN_READWRITE);
+  other.exec("BEGIN IMMEDIATE");
+  click(window_.get(), QStringLiteral("Take to the saw"));
+  ASSERT_TRUE(waitFor([this] { return !session().floor().record().cuttings.empty(); }));
+  const auto said = [this](const char* words) {
+    return waitFor([this, words] {
+      return textOf(window_.get(), QStringLiteral("Message")).contains(QString::fromUtf8(words));
+    });
+  };
+  EXPECT_TRUE(said("It is tried again"));
+  // What it has then is not told either as long as the other writes.
+  EXPECT_TRUE(said("not told yet what this job has"));
+  const auto promised = [this] {
+    std::int64_t out = 0;
+    for (const RackRow& row : rack()) out += row.left - row.free;
+    return out;
+  };
+  other.exec("ROLLBACK");
+  const auto sheets = std::ssize(session().floor().record().cuttings[0].plans[0].plan.sheets);
+  EXPECT_TRUE(waitFor([&] { return promised() == sheets; }));
+  EXPECT_TRUE(said("knows again what this job has"));
+  // The program ends though somebody writes again.
+  other.exec("BEGIN IMMEDIATE");
+  ASSERT_FALSE(session().giveUp(1).has_value());
+  window_.reset();
+  other.exec("ROLLBACK");
+}
+
+TEST_F(ShopsRack, aStoreThatIsRemovedWhileItIsOpenIsSaid) {
+  stockTheShop();
+  ASSERT_FALSE(rack().empty());
+  for (const char* end : {"", "-wal", "-shm"})
+    QFile::remove(QString::fromStdString(storePath() + end));
+  session().store().look();
+  settleStore();
+  EXPECT_TRUE(textOf(window_.get(), QStringLiteral("Message"))
+                  .contains(QStringLiteral("removed or replaced")));
+  // What is put there now is there.
+  edit([](Job& job) { job.stock[0].store = 0; });
+  putThere(0);
+  EXPECT_EQ(rack().size(), 1U);
 }
 
 class ShopsThings : public ShopsRack {

@@ -160,6 +160,32 @@ TEST_F(Cli, exitStatusesAndMessages) {
   EXPECT_EQ(run("nest --help").status, 0);
 }
 
+// Nothing is written over what is read, nor two lists over each other.
+TEST_F(Cli, whatIsReadIsNotWritten) {
+  const std::string text = readFile(DEMO_DIR "/ringing-trolley.plainpatch").value();
+  const std::string job = put("j.plainpatch", text);
+  std::filesystem::create_hard_link(job, at("twin.plainpatch"));
+  std::filesystem::create_symlink(job, at("link.plainpatch"));
+  const std::string parts = kHead + "A,1,500mm,300mm,18mm,birch\n";
+  for (const std::string& command :
+       {"labels " + job + " --out " + job, "labels " + job + " --out " + at("twin.plainpatch"),
+        "breakdown " + job + " --parts " + at("link.plainpatch"),
+        "breakdown " + job + " --parts " + at("p.csv") + " --stock " + at("p.csv"),
+        "breakdown " + job + " --parts " + at("p.csv") + " --stock " + folder_.string() +
+            "/./p.csv",
+        "picture " + job + " --assembly T1 --out " + job,
+        nesting(parts, "--out " + at("parts.csv")), nesting(parts, "--out " + at("stock.csv"))}) {
+    const Outcome refused = run(command);
+    EXPECT_EQ(refused.status, 2) << command << refused.output;
+    EXPECT_NE(refused.output.find("a file that "), std::string::npos) << refused.output;
+    EXPECT_EQ(readFile(job).value(), text) << command;
+    if (command.starts_with("nest")) {
+      EXPECT_EQ(readFile(at("parts.csv")).value(), parts) << command;
+    }
+    EXPECT_FALSE(std::filesystem::exists(at("p.csv"))) << command;
+  }
+}
+
 TEST_F(Cli, aBareKerfTakesTheUnitOption) {
   const std::string parts = kHead + "A,1,6mm,3mm,18mm,birch\n";
   EXPECT_EQ(run(nesting(parts, "--unit in --out " + at("o.json"))).status, 0);
@@ -345,6 +371,19 @@ TEST_F(Cli, theStoreIsFilledListedMovedAndChecked) {
   EXPECT_EQ(out.status, 2);
   EXPECT_NE(out.output.find("--length"), std::string::npos) << out.output;
   EXPECT_NE(out.output.find("--price"), std::string::npos) << out.output;
+  // Nothing that a terminal would obey, no count that nobody has.
+  for (const char* wrong : {"--count 99999999999", "--count 0", "--place '\x1b[31mred'",
+                            "--lot 'a\u202eb'", "--note '\x07'"}) {
+    out = run(store + "add --material birch --thickness 18 --length 800 --width 400 " + wrong);
+    EXPECT_EQ(out.status, 2) << wrong;
+    EXPECT_EQ(out.output.find('\x1b'), std::string::npos);
+  }
+  out = run(store + "add --material birch --thickness 18 --length 800 --width 400 --place " +
+            std::string(10'000, 'x'));
+  EXPECT_NE(out.output.find("10000 bytes"), std::string::npos) << out.output;
+  EXPECT_EQ(run(store + "list").output, both);
+  EXPECT_EQ(run(store + "export --out " + at("shop/shop.sqlite")).status, 2);
+  EXPECT_EQ(run(store + "list").output, both);
   EXPECT_EQ(run(store + "export --out " + at("shop.json")).status, 0);
   const std::string other = "store --store " + at("other.sqlite") + " ";
   EXPECT_EQ(run(other + "import " + at("shop.json")).status, 0);

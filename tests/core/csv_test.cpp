@@ -7,6 +7,7 @@
 #include "core/formats/exchange.h"
 #include "core/formats/file.h"
 #include "core/formats/job_json.h"
+#include "core/result/text.h"
 #include "tests/core/support.h"
 
 namespace pp::csv_test {
@@ -166,6 +167,35 @@ TEST(Exchange, whatTheBreakdownWritesReadsBackToTheSameCutSizes) {
     for (std::size_t i = 0; i < direct.stock.size(); ++i)
       EXPECT_EQ(read->stock[i].trim, direct.stock[i].trim);
   }
+}
+
+TEST(Csv, whatASpreadsheetWouldRunIsReadBackAsItWas) {
+  for (const char* text : {"=1+1", "+1", "-1", "@a", " =1", "\u00a0=1", "\u3000\uff1d1", "\uff0b1",
+                           "'=1", "'' =1", "\t=1", "plain", "' plain", "a=1", ""}) {
+    const std::string field = csvText(text);
+    const auto table = readCsv("f", "a,b\n" + field + ",1\n", {"a"});
+    ASSERT_TRUE(table) << text;
+    EXPECT_EQ(table->records[0].fields[0], text);
+    const std::string bare = field.starts_with('"') ? field.substr(1) : field;
+    const std::string_view begin = trimmed(bare);
+    EXPECT_TRUE(begin.empty() ||
+                std::string_view("=+-@").find(begin.front()) == std::string_view::npos)
+        << field;
+    for (const char* wide : {"\uff1d", "\uff0b", "\u3000", "\u00a0"})
+      EXPECT_FALSE(begin.starts_with(wide)) << field;
+  }
+}
+
+TEST(Csv, whatIsFarTooLongIsRefusedWhileItIsRead) {
+  std::string rows = "a\n";
+  for (int i = 0; i < 60'000; ++i) rows += "1\n";
+  const auto many = readCsv("f", rows, {"a"});
+  ASSERT_FALSE(many.ok());
+  EXPECT_EQ(many.problems()[0].found, "more than 50000 rows");
+  EXPECT_EQ(many.problems()[0].line, 50'002U);
+  const auto wide = readCsv("f", "a\n1\n" + std::string(1'100'000, 'x') + "\n", {"a"});
+  ASSERT_FALSE(wide.ok());
+  EXPECT_EQ(wide.problems()[0].line, 3U);
 }
 
 TEST(File, isWrittenWholeOrNotAtAll) {

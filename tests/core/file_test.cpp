@@ -81,6 +81,31 @@ TEST_F(Files, namesUpToWhatADiskTakesAreWrittenAndLongerOnesSaid) {
   EXPECT_EQ(count(), 1U) << "nothing half is left";
 }
 
+TEST_F(Files, whatIsReadIsNotWrittenWhateverItIsCalled) {
+  fs::create_directory(folder_ / "deep");
+  ASSERT_FALSE(writeFile(at("a"), "a").has_value());
+  ASSERT_FALSE(writeFile(at("b"), "b").has_value());
+  fs::create_symlink("a", folder_ / "soft");
+  fs::create_hard_link(folder_ / "a", folder_ / "hard");
+  fs::create_directory_symlink("deep", folder_ / "door");
+  const auto found = [](const std::vector<std::string>& read,
+                        const std::vector<std::string>& written) {
+    const Problems problems = wrongTargets(read, written);
+    return problems.empty() ? std::string() : problems.front().found;
+  };
+  for (const char* name : {"a", "soft", "hard", "deep/../a"})
+    EXPECT_EQ(found({at("a")}, {at("b"), at(name)}), "a file that is read too") << name;
+  EXPECT_EQ(found({at("a")}, {at("b"), at("c"), ""}), "");
+  EXPECT_EQ(found({}, {at("deep/new"), at("door/new")}),
+            "a file that something else is written to");
+  EXPECT_EQ(found({}, {at("soft"), at("hard")}), "a file that something else is written to");
+  EXPECT_EQ(found({"/dev/null"}, {"/dev/null", "/dev/null"}), "") << "a device is no file";
+  EXPECT_EQ(namesOf(at("soft")), 2);
+  EXPECT_EQ(idOf(at("soft")), idOf(at("hard")));
+  EXPECT_NE(idOf(at("a")), idOf(at("b")));
+  EXPECT_EQ(idOf(at("none")), "");
+}
+
 TEST_F(Files, aDeviceIsWrittenAsItIsAndAFolderRefused) {
   EXPECT_FALSE(writeFile("/dev/null", "gone").has_value());
   EXPECT_TRUE(writeFile("/dev/full", "no room").has_value());

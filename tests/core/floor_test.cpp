@@ -497,7 +497,8 @@ TEST_F(JournalFile, everyTruncationKeepsEveryWholeEventAndSaysWhatItDrops) {
   }
 }
 
-TEST_F(JournalFile, aDamagedLineEndsItAndTheWholeIsPutAside) {
+// Every line stands for itself.
+TEST_F(JournalFile, aDamagedByteCostsItsLineAndTheWholeIsPutAside) {
   for (int step = 1; step <= 3; ++step) taken_.note(EventKind::CutMade, 1, 1, step);
   for (const Event& event : taken_.record.events) ASSERT_FALSE(journal().append(event).has_value());
   const std::string whole = text();
@@ -510,12 +511,61 @@ TEST_F(JournalFile, aDamagedLineEndsItAndTheWholeIsPutAside) {
     put(damaged);
     const TakenUp left = takeUp(journal());
     ASSERT_FALSE(left.said.empty()) << damaged;
-    ASSERT_LT(left.events.size(), taken_.record.events.size());
-    for (std::size_t k = 0; k < left.events.size(); ++k)
-      ASSERT_EQ(left.events[k], taken_.record.events[k]) << "what is taken up is what was noted";
+    // A line's end that is hit costs two.
+    ASSERT_GE(left.events.size() + (was == '\n' ? 2 : 1), taken_.record.events.size()) << damaged;
+    for (const Event& event : left.events)
+      ASSERT_EQ(event, taken_.record.events[static_cast<std::size_t>(event.seq - 1)])
+          << "what is taken up is what was noted";
     ASSERT_TRUE(takeUp(journal()).said.empty()) << "said once";
   }
   EXPECT_GT(files(), 200U) << "nothing is thrown away";
+}
+
+TEST_F(JournalFile, aLineThatIsGoneIsMissed) {
+  for (int step = 1; step <= 3; ++step) taken_.note(EventKind::CutMade, 1, 1, step);
+  for (const Event& event : taken_.record.events) ASSERT_FALSE(journal().append(event).has_value());
+  std::vector<std::string> lines;
+  std::istringstream whole(text());
+  for (std::string line; std::getline(whole, line);) lines.push_back(line + "\n");
+  for (std::size_t gone = 0; gone + 1 < lines.size(); ++gone) {
+    std::string left;
+    for (std::size_t i = 0; i < lines.size(); ++i)
+      if (i != gone) left += lines[i];
+    put(left);
+    const TakenUp up = takeUp(journal());
+    EXPECT_EQ(up.said.size(), 1U) << gone;
+    EXPECT_EQ(up.events.size(), taken_.record.events.size() - (gone == 0 ? 0 : 1)) << gone;
+  }
+  // As the version before wrote it.
+  std::string before = "{\"format\":\"plain-patch-journal\",\"version\":1,\"job\":\"AB12\"}\n";
+  for (std::size_t i = 1; i < lines.size(); ++i)
+    before += "{" + lines[i].substr(lines[i].find("\"seq\""));
+  put(before);
+  const TakenUp up = takeUp(journal());
+  EXPECT_TRUE(up.said.empty());
+  EXPECT_EQ(up.events, taken_.record.events);
+}
+
+// By another program, while this one goes on.
+TEST_F(JournalFile, thatIsRemovedOrChangedWhileItIsOpenIsWrittenAnew) {
+  taken_.cutAll();
+  const std::vector<Event>& all = taken_.record.events;
+  ASSERT_GT(all.size(), 6U);
+  Journal open = journal();
+  std::vector<Event> none;
+  (void)open.takeUp(none);
+  for (std::size_t i = 0; i < 6; ++i) {
+    if (i == 2) std::filesystem::remove(path_);
+    if (i == 4) put("something else\n");
+    ASSERT_FALSE(open.append(all[i]).has_value());
+    EXPECT_EQ(open.takeSaid().empty(), i != 2 && i != 4);
+    EXPECT_EQ(takeUp(journal()).events,
+              std::vector<Event>(all.begin(), all.begin() + static_cast<std::ptrdiff_t>(i + 1)));
+  }
+  EXPECT_EQ(readFile(path_ + ".aside-1").value(), "something else\n");
+  EXPECT_TRUE(open.hasNoted());
+  ASSERT_FALSE(open.clear().has_value());
+  EXPECT_FALSE(open.hasNoted());
 }
 
 TEST_F(JournalFile, ofAnotherJobIsPutAside) {

@@ -3,7 +3,10 @@
 #include <gtest/gtest.h>
 #include <rapidcheck/gtest.h>
 
+#include <nlohmann/json.hpp>
+
 #include "core/breakdown/breakdown.h"
+#include "core/fields/json_text.h"
 #include "core/formats/job_json.h"
 #include "core/kinds/pieces.h"
 #include "core/kinds/validate.h"
@@ -155,6 +158,8 @@ TEST(DeepFiles, areRefusedAndNotClimbedInto) {
           "deep", "{\"format\": \"plain-patch-job\", \"version\": 1, \"name\": " + value + "}");
       ASSERT_FALSE(job.ok()) << depth;
       EXPECT_EQ(job.problems()[0].found, "lists and objects nested too deep") << depth;
+      EXPECT_EQ(job.problems()[0].line, 1U);
+      EXPECT_EQ(job.problems()[0].field.substr(0, 5), "/name");
     }
   }
   const std::string shallow = std::string(150, '[') + std::string(150, ']');
@@ -162,6 +167,42 @@ TEST(DeepFiles, areRefusedAndNotClimbedInto) {
       "shallow", "{\"format\": \"plain-patch-job\", \"version\": 1, \"name\": " + shallow + "}");
   ASSERT_FALSE(job.ok());
   EXPECT_EQ(job.problems()[0].field, "/name");
+}
+
+TEST(JsonText, isRefusedWithItsPlaceAndLine) {
+  struct Row {
+    const char* text;
+    std::size_t line;
+    const char* field;
+    const char* found;
+  };
+  const Row rows[] = {
+      {"{\"a\": 1,\n \"b\": [0,\n {\"c\": 1, \"d\": 2,\n  \"c\": 3}]}", 4, "/b/1/c",
+       "the field a second time in one object"},
+      {"{\"a\": [\n1,\n2e999]}", 3, "/a/1", "a number out of range"},
+      {"{\"a\":\n tru}", 2, "", "'{\"a\": tru}'"},
+      {"{\"a\": 1}\n{}", 2, "", "'{\"a\": 1} {'"},
+  };
+  for (const Row& row : rows) {
+    const auto read = parseJson("f", row.text);
+    ASSERT_FALSE(read.ok()) << row.text;
+    EXPECT_EQ(read.problems()[0].line, row.line) << row.text;
+    EXPECT_EQ(read.problems()[0].field, row.field) << row.text;
+    if (*row.field != 0) {
+      EXPECT_EQ(read.problems()[0].found, row.found) << row.text;
+    }
+  }
+  std::string many = "{\"a\": [0";
+  for (int i = 0; i < 2'000'000; ++i) many += ",0";
+  const auto read = parseJson("f", many + "]}");
+  ASSERT_FALSE(read.ok());
+  EXPECT_EQ(read.problems()[0].found, "more than two million values");
+  EXPECT_EQ(read.problems()[0].field, "/a");
+  // An object of many fields is read in one go.
+  std::string wide = "{\"a\": 0";
+  for (int i = 0; i < 50'000; ++i) wide += ",\"k" + std::to_string(i) + "\":0";
+  EXPECT_TRUE(parseJson("f", wide + "}").ok());
+  EXPECT_EQ(parseJson("f", wide + ",\"k9\":1}").problems()[0].field, "/k9");
 }
 
 }  // namespace

@@ -344,7 +344,7 @@ TEST(Store, waitsForAnotherAndNamesIt) {
   other.exec("BEGIN IMMEDIATE");
   const auto problem = store.set("a", "b");
   ASSERT_TRUE(problem);
-  EXPECT_EQ(problem->found, "another window that has been writing for two seconds");
+  EXPECT_EQ(problem->found, "another window that is writing it");
   // It may be read all the while.
   EXPECT_EQ(*store.setting("a"), "");
   other.exec("ROLLBACK");

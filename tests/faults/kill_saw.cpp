@@ -1,12 +1,13 @@
 // The program is killed at random moments while a job is at the saw and things of every kind are
 // noted: cuts, cuts taken back, spares, pieces that came out otherwise, parts spoiled and planned
 // anew, labels, machining, the clock. Whatever was told as done is there when the job is opened
-// again, and nothing that cannot have happened.
+// again, and nothing that cannot have happened; also where it was moved, copied or renamed before.
 //
 //   kill_saw [--rounds N] [--seed N]
 #include <QApplication>
 #include <QDir>
 #include <QFile>
+#include <QFileInfo>
 #include <QTemporaryDir>
 #include <cstdio>
 #include <cstdlib>
@@ -22,6 +23,7 @@
 #include "core/floor/mishap.h"
 #include "core/formats/file.h"
 #include "core/formats/job_json.h"
+#include "core/formats/journal.h"
 #include "tests/faults/child.h"
 
 namespace pp::test {
@@ -215,6 +217,24 @@ int runHeir(const QString& path, std::int64_t told) {
   return 0;
 }
 
+// Somebody tidies up before the job is opened again: it lies elsewhere, or there is a copy, or it
+// is called otherwise, each with its journal. Where it is to be opened; empty: it could not be
+// done.
+QString tidied(const QString& path, std::uint64_t how) {
+  const QString journal = QString::fromStdString(journalOf(path.toStdString()));
+  const QDir folder = QFileInfo(path).dir();
+  constexpr std::uint64_t kWays = 4;
+  const QString to = how % kWays == 3 ? folder.filePath(QStringLiteral("renamed.plainpatch"))
+                                      : folder.filePath(QStringLiteral("away/job.plainpatch"));
+  if (how % kWays == 0) return path;
+  folder.mkpath(QStringLiteral("away"));
+  const QString journalTo = QString::fromStdString(journalOf(to.toStdString()));
+  const auto go = [copies = how % kWays == 1](const QString& from, const QString& where) {
+    return !QFile::exists(from) || (copies ? QFile::copy(from, where) : QFile::rename(from, where));
+  };
+  return go(path, to) && go(journal, journalTo) ? to : QString();
+}
+
 int round(const std::string& program, const QString& model, std::uint64_t seed) {
   const QTemporaryDir folder;
   for (const char* name : {"HOME", "XDG_STATE_HOME", "XDG_DATA_HOME", "XDG_CONFIG_HOME"})
@@ -238,7 +258,9 @@ int round(const std::string& program, const QString& model, std::uint64_t seed) 
   const std::string last = whole.substr(begin);
   const std::int64_t told = std::atoll(last.c_str());
   const std::string state = last.substr(last.find(' ') + 1);
-  const Child heir = run(program, {"--heir", path.toStdString(), std::to_string(told)});
+  const QString there = tidied(path, random());
+  if (there.isEmpty()) return fail("it could not be moved");
+  const Child heir = run(program, {"--heir", there.toStdString(), std::to_string(told)});
   const std::string& found = heir.said;
   if (!heir.endedWell()) return fail("not opened: " + found);
   if (std::atoll(found.c_str()) < told) return fail("told " + last + "\nfound " + found);

@@ -677,6 +677,8 @@ int main(int argc, char** argv) {
     if (only.empty())
       for (std::uint64_t i = 1; i <= actions; ++i) only.push_back(i);
     TimedApplication application(argc, argv);
+    constexpr double kLate = 250;  // ms
+    application.watch(kLate);
     return runChild(application, job, seed, std::move(only), seconds);
   }
   const std::string program = std::string("/proc/self/exe");

@@ -130,6 +130,9 @@ QLayout* LayoutStage::makeTaking() {
   connect(scope_, &QPushButton::clicked, this,
           [this] { (new ScopeDialog(session(), this))->open(); });
   connect(taking_, &QPushButton::clicked, this, &LayoutStage::takeToTheSaw);
+  connect(&session(), &Session::tookToTheSaw, this, [this](const Problems& problems) {
+    say(problems.empty() ? QString() : sentence(problems.front()));
+  });
   return row;
 }
 
@@ -302,7 +305,9 @@ void LayoutStage::takeToTheSaw() {
     if (session().path().isEmpty() || session().isModified()) return;
   }
   const Problems problems = session().takeToTheSaw();
-  say(problems.empty() ? QString() : sentence(problems.front()));
+  say(!problems.empty()           ? sentence(problems.front())
+      : session().isAskingStore() ? tr("Asking the shop's store what it has …")
+                                  : QString());
 }
 
 void LayoutStage::giveUp(int cutting) {

@@ -6,6 +6,7 @@
 #include <QScrollArea>
 #include <QSignalBlocker>
 
+#include "app/fields/question.h"
 #include "app/grid/columns.h"
 #include "app/grid/grid_table.h"
 #include "core/formats/exchange.h"
@@ -236,9 +237,8 @@ bool PartsStage::readCsvFile(const QString& path) {
 }
 
 void PartsStage::writeCsv() {
-  const QString path =
-      QFileDialog::getSaveFileName(this, tr("Write the parts list"), {}, tr("CSV (*.csv)"));
-  if (!path.isEmpty()) writeCsvFile(path);
+  askWhereToWrite(this, tr("Write the parts list"), tr("CSV (*.csv)"), QStringLiteral("csv"), {},
+                  [this](const QString& path) { writeCsvFile(path); });
 }
 
 bool PartsStage::writeCsvFile(const QString& path) {

@@ -3,6 +3,7 @@
 #include <QFileDialog>
 #include <algorithm>
 
+#include "app/fields/question.h"
 #include "app/grid/columns.h"
 #include "app/stages/rack/thickness_dialog.h"
 #include "core/formats/file.h"
@@ -223,9 +224,8 @@ bool RackLeaves::readSlidesFile(const QString& path) {
 }
 
 void RackLeaves::writeSlidesCsv() {
-  const QString path =
-      QFileDialog::getSaveFileName(this, tr("Write slides"), {}, tr("CSV (*.csv)"));
-  if (!path.isEmpty()) writeSlidesFile(path);
+  askWhereToWrite(this, tr("Write slides"), tr("CSV (*.csv)"), QStringLiteral("csv"), {},
+                  [this](const QString& path) { writeSlidesFile(path); });
 }
 
 bool RackLeaves::writeSlidesFile(const QString& path) {
