@@ -115,7 +115,7 @@ std::vector<Roll> rolls(const std::vector<Pieces>& pieces, const Job& job) {
       roll.glued = glued;
       roll.ends = isEnd(edge);
       roll.banding = part.band(edge);
-      roll.strips.push_back({row, edge, part.edgeLength(edge), stripFor(part, edge, tools)});
+      roll.strips.push_back({row, edge, shapedLength(part, edge), stripFor(part, edge, tools)});
     }
   }
   std::vector<Roll> out;

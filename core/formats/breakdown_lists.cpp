@@ -2,10 +2,14 @@
 
 #include <fmt/format.h>
 
+#include <optional>
+
 #include "core/breakdown/bought.h"
 #include "core/breakdown/fittings.h"
 #include "core/formats/csv.h"
 #include "core/formats/list_lengths.h"
+#include "core/parts/banding.h"
+#include "core/parts/machining.h"
 
 namespace pp {
 namespace {
@@ -39,27 +43,90 @@ std::string writeLumber(const Job& job, const std::vector<Part>& parts) {
   return out;
 }
 
+namespace {
+
+// What of a machining the list says beside where it is measured from.
+struct Sizes {
+  std::optional<Length> radius;  // of corners, of a hole
+  bool hasRectangle = false;     // that it takes, or its first and last point
+  std::optional<Length> offset;  // from the inside face; of what is left where it begins
+  Length width;
+};
+
+Sizes sizesOf(const Machining& cut) {
+  Sizes out;
+  out.width = cut.width;
+  switch (cut.cut) {
+    case MachiningKind::Bevel:
+    case MachiningKind::Arc:
+    case MachiningKind::Bulge:
+      return out;
+    case MachiningKind::RoundOver:
+      out.radius = cut.width;
+      return out;
+    case MachiningKind::Chamfer:
+      return out;
+    case MachiningKind::Hole:
+    case MachiningKind::HoleRow:
+    case MachiningKind::PinHoles:
+    case MachiningKind::HingeCup:
+      out.radius = cut.width / 2;
+      break;
+    case MachiningKind::Recess:
+      out.width = isEnd(cut.from) ? cut.u1 - cut.u0 : cut.v1 - cut.v0;
+      out.radius = cut.width;
+      break;
+    case MachiningKind::RoundCorner:
+    case MachiningKind::RoundEnd:
+      out.radius = cut.width;
+      break;
+    case MachiningKind::EdgeGroove:
+    case MachiningKind::ThicknessTaper:
+      out.offset = cut.w0;
+      break;
+    default:
+      break;
+  }
+  out.hasRectangle = true;
+  return out;
+}
+
+}  // namespace
+
 std::string writeMachining(const Job& job, const std::vector<Part>& parts) {
   const ListLengths length(job.unit);
   constexpr double kMillidegrees = 1000;
+  const auto known = [&length](bool is, Length value) {
+    return is ? length(value) : std::string();
+  };
   std::string out = length.unitLine() +
                     "code,assembly,qty,hand,kind,face,receives,from,distance,width,depth,angle,"
-                    "begin,end,through,count,pitch\n";
+                    "begin,end,through,count,pitch,radius,x_begin,x_end,y_begin,y_end,offset,"
+                    "both_faces,assembled\n";
   for (const Part& part : parts)
     for (const Machining& cut : part.machining) {
-      const bool along = !isEnd(cut.from);
       const bool angled = cut.angle != Angle{};
+      const CutSpan span = spanOf(cut, part);
+      const Sizes sizes = sizesOf(cut);
+      const bool slants = cut.cut == MachiningKind::Taper;
+      const SlantedEdge at =
+          slants ? slantedEdge(cut, part) : SlantedEdge{cut.u0, cut.v0, cut.u1, cut.v1};
       out += fmt::format(
-          "{},{},{},{},{},{},{},{},{},{},{},{},{},{},{},{},{}\n", csvText(part.code),
-          csvText(part.assembly), part.quantity, handWord(part.hand), csvText(cutName(cut.cut)),
-          cut.face == Face::Inside ? "inside" : "outside", csvText(cut.receives),
-          edgeWord(cut.from), length(cut.distance), length(cut.width), length(cut.depth),
+          "{},{},{},{},{},{},{},{},{},{},{},{},{},{},{},{},{},{},{},{},{},{},{},{},{}\n",
+          csvText(part.code), csvText(part.assembly), part.quantity, handWord(part.hand),
+          csvText(cutName(cut.cut)), cut.face == Face::Inside ? "inside" : "outside",
+          csvText(cut.receives), edgeWord(cut.from), length(cut.distance), length(sizes.width),
+          length(cut.depth),
           angled
               ? fmt::format("{}", static_cast<double>(cut.angle.inMillidegrees()) / kMillidegrees)
               : "",
-          length(along ? cut.u0 : cut.v0), length(along ? cut.u1 : cut.v1),
-          cut.through ? "yes" : "no", cut.holes > 0 ? std::to_string(cut.holes) : "",
-          cut.holes > 1 ? length(cut.pitch) : "");
+          length(span.begin), length(span.end), goesThrough(cut, part) ? "yes" : "no",
+          cut.holes > 0 ? std::to_string(cut.holes) : "", known(cut.holes > 1, cut.pitch),
+          known(sizes.radius.has_value(), sizes.radius.value_or(Length{})),
+          known(sizes.hasRectangle, at.u0), known(sizes.hasRectangle, at.u1),
+          known(sizes.hasRectangle, at.v0), known(sizes.hasRectangle, at.v1),
+          known(sizes.offset.has_value(), sizes.offset.value_or(Length{})),
+          cut.bothFaces ? "yes" : "", cut.assembled ? "yes" : "");
     }
   return out;
 }
@@ -74,8 +141,7 @@ std::string writeEdges(const Job& job, const std::vector<Part>& parts) {
       if (banding == nullptr) continue;
       out += fmt::format("{},{},{},{},{},{},{}\n", csvText(part.code), csvText(part.assembly),
                          part.quantity, edgeWord(edge), sideName(part.edges[i]),
-                         length((!isEnd(edge) ? part.length : part.width).total()),
-                         csvText(banding->name));
+                         length(shapedLength(part, edge)), csvText(banding->name));
     }
   return out;
 }

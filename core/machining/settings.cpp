@@ -10,6 +10,7 @@
 #include <tuple>
 
 #include "core/length/format.h"
+#include "core/parts/machining.h"
 
 namespace pp::bench {
 namespace {
@@ -197,8 +198,7 @@ class Chooser {
   // Where it begins and ends along the cut, from the leading edge.
   static void ends(const Part& part, const Machining& cut, Work& work) {
     const bool across = isEnd(cut.from);
-    const Length low = across ? cut.v0 : cut.u0;
-    const Length high = across ? cut.v1 : cut.u1;
+    const auto [low, high] = spanOf(cut, part);
     const Length whole = alongFence(part, cut.from);
     const Edge first = across ? Edge::L1 : Edge::W1;
     work.begin = work.leading == first ? low : whole - high;

@@ -113,8 +113,10 @@ class FeatureCutter {
     cut.u1 = u0 + along;
     cut.v0 = v0;
     cut.v1 = v0 + across;
-    cut.from = f_.farEnd ? Edge::W2 : Edge::W1;
-    cut.distance = f_.along;
+    // A row runs along the edge that it is measured from.
+    const bool lengthwise = row && !f_.crosswise;
+    cut.from = lengthwise ? (f_.farEdge ? Edge::L2 : Edge::L1) : (f_.farEnd ? Edge::W2 : Edge::W1);
+    cut.distance = lengthwise ? f_.across : f_.along;
     cut.width = f_.size;
     cut.depth = depth();
     cut.holes = static_cast<int>(count);
@@ -137,7 +139,8 @@ class FeatureCutter {
     cut.v0 = cut.v1 = v0;
     cut.width = f_.size;
     cut.depth = depth();
-    cut.distance = f_.along;
+    cut.from = f_.farEdge ? Edge::L2 : Edge::L1;
+    cut.distance = f_.across;
     cut.through = false;
     return add(cut);
   }
@@ -321,7 +324,6 @@ class FeatureCutter {
     Machining cut;
     cut.cut = MachiningKind::Recess;
     cut.face = f_.face;
-    cut.receives = "inlay";
     cut.u0 = u0;
     cut.u1 = u0 + f_.length;
     cut.v0 = v0;

@@ -4,6 +4,46 @@
 
 namespace pp {
 
+CutSpan spanOf(const Machining& cut, const Part& part) {
+  const bool end = isEnd(cut.from);
+  const Length low = end ? cut.v0 : cut.u0;
+  const Length high = end ? cut.v1 : cut.u1;
+  const Length whole = end ? part.width.total() : part.length.total();
+  const bool isRow = cut.holes > 0;
+  return low == high && !isRow ? CutSpan{Length{}, whole} : CutSpan{low, high};
+}
+
+bool goesThrough(const Machining& cut, const Part& part) {
+  switch (cut.cut) {
+    case MachiningKind::Hole:
+    case MachiningKind::HoleRow:
+    case MachiningKind::Slot:
+    case MachiningKind::PinHoles:
+    case MachiningKind::HingeCup:
+    case MachiningKind::Recess:
+    case MachiningKind::Dado:
+    case MachiningKind::Rabbet:
+    case MachiningKind::Groove:
+      return cut.depth >= part.thickness;
+    case MachiningKind::Notch:
+    case MachiningKind::Taper:
+    case MachiningKind::Arc:
+    case MachiningKind::Bulge:
+    case MachiningKind::RoundCorner:
+    case MachiningKind::RoundEnd:
+    case MachiningKind::Bevel:
+      return true;
+    case MachiningKind::EdgeGroove:
+    case MachiningKind::Pockets:
+    case MachiningKind::Mortises:
+    case MachiningKind::ThicknessTaper:
+    case MachiningKind::RoundOver:
+    case MachiningKind::Chamfer:
+      break;
+  }
+  return false;
+}
+
 Machining dadoAcross(const Part& part, std::string receives, Length u0, Length width, Length depth,
                      Face face) {
   Machining cut;
@@ -49,7 +89,10 @@ Machining notch(const Part& part, std::string receives, Length u0, Length u1, Le
   cut.v1 = v1;
   cut.width = v1 - v0;
   cut.depth = part.thickness;
-  cut.from = v0 == Length{} ? Edge::L1 : Edge::L2;
+  // From the edge that it is in, or from the lower one.
+  const bool upper = v0 > Length{} && v1 == part.width.total();
+  cut.from = upper ? Edge::L2 : Edge::L1;
+  cut.distance = upper ? Length{} : v0;
   cut.through = false;
   return cut;
 }

@@ -5,6 +5,17 @@
 
 namespace pp {
 
+// Where a cut begins and ends along the edge that it is measured from, from that edge's low end; what
+// is said of no place runs along all of it.
+struct CutSpan {
+  Length begin, end;
+  bool operator==(const CutSpan&) const = default;
+};
+CutSpan spanOf(const Machining& cut, const Part& part);
+
+// Whether it goes through the thickness.
+bool goesThrough(const Machining& cut, const Part& part);
+
 // Across the part: from `u0` so wide. At either end of the part it is a rabbet.
 Machining dadoAcross(const Part& part, std::string receives, Length u0, Length width, Length depth,
                      Face face = Face::Inside);

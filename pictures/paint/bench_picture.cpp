@@ -1,9 +1,12 @@
 #include "pictures/paint/bench_picture.h"
 
 #include <QObject>
+#include <QPolygonF>
 #include <algorithm>
+#include <cmath>
 
 #include "core/breakdown/fittings.h"
+#include "core/parts/solid.h"
 #include "pictures/paint/lie.h"
 #include "pictures/paint/look.h"
 #include "words/figures.h"
@@ -19,6 +22,56 @@ QString degrees(Angle angle) {
 
 bool isFromBelow(const bench::Work& work, const Part& part) {
   return work.down == part.machining[work.machining].face;
+}
+
+// What is cut away of a shape that no fence sets, along and across the board.
+std::vector<std::vector<Flat>> shapesOf(const Machining& cut, const Part& part) {
+  const auto corner = [](Length u, Length v) { return Flat{u.inMm(), v.inMm()}; };
+  switch (cut.cut) {
+    case MachiningKind::Notch:
+    case MachiningKind::Recess:
+    case MachiningKind::ThicknessTaper:
+      return {{corner(cut.u0, cut.v0), corner(cut.u1, cut.v0), corner(cut.u1, cut.v1),
+               corner(cut.u0, cut.v1)}};
+    case MachiningKind::Taper: {
+      const SlantedEdge at = slantedEdge(cut, part);
+      const bool end = isEnd(cut.from);
+      const bool low = cut.from == Edge::L1 || cut.from == Edge::W1;
+      const Length edge = low ? Length{} : end ? part.length.total() : part.width.total();
+      return {{corner(at.u0, at.v0), corner(at.u1, at.v1),
+               corner(end ? edge : at.u1, end ? at.v1 : edge),
+               corner(end ? edge : at.u0, end ? at.v0 : edge)}};
+    }
+    case MachiningKind::RoundOver:
+    case MachiningKind::Chamfer: {
+      const double whole = (isEnd(cut.from) ? part.width : part.length).total().inMm();
+      const double in = cut.width.inMm();
+      return {{atEdge(part, cut.from, 0, 0), atEdge(part, cut.from, whole, 0),
+               atEdge(part, cut.from, whole, in), atEdge(part, cut.from, 0, in)}};
+    }
+    default:
+      return cutOff(cut, part);
+  }
+}
+
+// A point of the board as it lies before the maker.
+QPointF onBench(const Lie& lie, const bench::Work& work, const Part& part, Flat at) {
+  const auto from = [&](Edge edge) {
+    switch (edge) {
+      case Edge::L1:
+        return at.v;
+      case Edge::L2:
+        return part.width.total().inMm() - at.v;
+      case Edge::W1:
+        return at.u;
+      case Edge::W2:
+        break;
+    }
+    return part.length.total().inMm() - at.u;
+  };
+  constexpr double kUm = 1000;
+  const auto length = [](double mm) { return Length::um(std::llround(mm * kUm)); };
+  return {lie.x(length(from(work.against))), lie.y(length(from(work.leading)))};
 }
 
 struct Inks {
@@ -58,14 +111,28 @@ void draw(QPainter& painter, const Lie& lie, const bench::Setting& setting, cons
       const Length at = work.begin + static_cast<std::int64_t>(i) * cut.pitch;
       painter.drawEllipse(QPointF(lie.x(from), lie.y(std::min(at, lie.along))), radius, radius);
     }
-  } else {
-    const bool slot = isFromFence(setting);
-    const Length from = slot ? setting.distance : cut.distance;
-    const Length wide = slot ? setting.width : std::max(cut.width, Length::mm(1));
+  } else if (isFromFence(setting)) {
+    const Length from = setting.distance;
     painter.drawRect(
-        QRectF(QPointF(lie.x(from + wide), lie.y(work.begin)),
+        QRectF(QPointF(lie.x(from + setting.width), lie.y(work.begin)),
                QPointF(lie.x(from), lie.y(std::max(work.end, work.begin + Length::mm(1))))));
+  } else {
+    for (const std::vector<Flat>& shape : shapesOf(cut, part)) {
+      QPolygonF outline;
+      for (const Flat& at : shape) outline << onBench(lie, work, part, at);
+      painter.drawPolygon(outline);
+    }
   }
+}
+
+}  // namespace
+
+namespace {
+
+// Whether a cut-out reaches no edge.
+bool isWithin(const Machining& cut, const Part& part) {
+  return cut.cut == MachiningKind::Notch && cut.u0 > Length{} && cut.v0 > Length{} &&
+         cut.u1 < part.length.total() && cut.v1 < part.width.total();
 }
 
 }  // namespace
@@ -109,6 +176,8 @@ QString liesWords(const bench::Setting& setting, const bench::Work& work, const 
   const QString face = work.down == Face::Inside ? tr("inside face down") : tr("outside face down");
   if (setting.cut == MachiningKind::EdgeGroove)
     return tr("on its %1 edge, inside face at the fence").arg(edgeWord(part, work.against));
+  if (const Machining& cut = part.machining[work.machining]; isWithin(cut, part))
+    return tr("inside the board, %1").arg(face);
   if (!isFromFence(setting))
     return tr("at the %1 edge, %2").arg(edgeWord(part, work.against), face);
   QString out = tr("%1 edge at the fence, %2 edge first, %3")

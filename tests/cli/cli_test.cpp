@@ -247,7 +247,8 @@ TEST_F(Cli, breakdownWritesEachListThatIsAskedFor) {
        {std::pair{"l.csv", "code,name,assembly,qty,length,width,thickness,material,finish,note"},
         {"m.csv",
          "code,assembly,qty,hand,kind,face,receives,from,distance,width,depth,angle,"
-         "begin,end,through,count,pitch"},
+         "begin,end,through,count,pitch,radius,x_begin,x_end,y_begin,y_end,offset,both_faces,"
+         "assembled"},
         {"e.csv", "code,assembly,qty,edge,looks,length,banding"},
         {"b.csv", "name,qty,price,material,length,width,note"}}) {
     const auto rows = lines(name);

@@ -6,6 +6,7 @@
 
 #include "core/assembly/pages.h"
 #include "core/breakdown/assign_ids.h"
+#include "core/parts/banding.h"
 #include "tests/core/taken.h"
 
 namespace pp::banding_test {
@@ -49,6 +50,28 @@ std::vector<std::string> written(const Bandings& of) {
     }
   }
   return out;
+}
+
+// A half circle over a chord of 400: 200 pi. A taper from 300 to 0 wide over 400: 500.
+TEST(Banding, isAsLongAsTheEdgeAsItIsShaped) {
+  Part part;
+  part.length = Reason("l", mm(400));
+  part.width = Reason("w", mm(300));
+  Machining arc;
+  arc.cut = MachiningKind::Arc;
+  arc.from = Edge::L1;
+  arc.depth = mm(200);
+  part.machining = {arc};
+  EXPECT_EQ(shapedLength(part, Edge::L1), Length::um(628'319));
+  EXPECT_EQ(shapedLength(part, Edge::L2), mm(400));
+  Machining taper;
+  taper.cut = MachiningKind::Taper;
+  taper.from = Edge::L2;
+  taper.u1 = mm(400);
+  taper.v0 = mm(300);
+  part.machining = {taper};
+  EXPECT_EQ(shapedLength(part, Edge::L2), mm(500));
+  EXPECT_EQ(stripFor(part, Edge::L2, {}), mm(500) + Tools{}.bandBeyond);
 }
 
 // Six fronts 821 by 107 2/3 in 6 mm lipping all round, sides of 750, bottom and top of 866.4

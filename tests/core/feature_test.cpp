@@ -5,9 +5,12 @@
 
 #include <cmath>
 
+#include "core/formats/breakdown_lists.h"
+#include "core/nest/sheet/random.h"
 #include "core/parts/feature_cuts.h"
 #include "core/parts/part_builder.h"
 #include "core/parts/solid.h"
+#include "tests/core/second_reader.h"
 #include "tests/core/support.h"
 
 namespace pp::feature_test {
@@ -255,7 +258,7 @@ rc::Gen<Feature> anyFeature() {
     const auto upTo = [](int most) { return mm(*rc::gen::inRange(0, most + 1)); };
     Feature f;
     f.kind =
-        static_cast<FeatureKind>(*rc::gen::inRange(0, static_cast<int>(FeatureKind::RoundEnd) + 1));
+        static_cast<FeatureKind>(*rc::gen::inRange(0, static_cast<int>(FeatureKind::Recess) + 1));
     f.along = upTo(200);
     f.across = upTo(200);
     f.length = upTo(200);
@@ -321,6 +324,52 @@ RC_GTEST_PROP(Feature, flippedItIsTheSameOnTheTurnedBoard, ()) {
   RC_ASSERT(std::abs(a.u - along) < 1e-6 * kWhole * 400);
   RC_ASSERT(std::abs(a.v - across) < 1e-6 * kWhole * 200);
   RC_ASSERT(std::abs(a.w - through) < 1e-6 * kWhole * 18);
+}
+
+// Who has only the list takes away what the program draws.
+RC_GTEST_PROP(Feature, goesOutWholeIntoTheListOfMachinings, ()) {
+  Part part = board();
+  const int count = *rc::gen::inRange(1, 4);
+  for (int i = 0; i < count; ++i) {
+    Part next = part;
+    if (cutFeature(next, *anyFeature(), {}).empty()) part = std::move(next);
+  }
+  RC_PRE(!part.machining.empty());
+  for (const Machining& one : part.machining)
+    RC_PRE(one.cut != MachiningKind::RoundOver && one.cut != MachiningKind::Chamfer);
+  Job job;
+  job.unit = Unit::Millimetre;
+  const std::string list = writeMachining(job, {part});
+  const test::ListedCuts listed(list, 400, 200, 18);
+  std::vector<std::vector<Plane>> bodies;
+  for (const Convex& piece : solidOf(part, {{}, {Axis::X, 1}, {Axis::Y, 1}, {Axis::Z, 1}})) {
+    std::vector<Plane>& planes = bodies.emplace_back();
+    for (const auto& face : piece.faces) {
+      Vec area;
+      for (std::size_t i = 1; i + 1 < face.size(); ++i)
+        area = area + cross(face[i] - face[0], face[i + 1] - face[0]);
+      // A sliver where two cuts meet looks in no direction.
+      if (dot(area, area) > 1e-8) planes.push_back(planeOf(face));
+    }
+  }
+  const auto isThere = [&](Vec at) {
+    return std::any_of(bodies.begin(), bodies.end(), [&](const std::vector<Plane>& planes) {
+      return std::all_of(planes.begin(), planes.end(), [&](const Plane& plane) {
+        return dot(plane.normal, at) <= plane.distance + 1e-6;
+      });
+    });
+  };
+  const double blur = listed.blur();
+  nest::Random random(static_cast<std::uint64_t>(*rc::gen::inRange(1, 1'000'000)));
+  for (int i = 0; i < 400; ++i) {
+    const Vec at{static_cast<double>(random.below(39'999)) / 100 + 0.005,
+                 static_cast<double>(random.below(19'999)) / 100 + 0.005,
+                 static_cast<double>(random.below(1'799)) / 100 + 0.005};
+    const double gone = listed.gone(at.x, at.y, at.z);
+    if (std::abs(gone) <= blur || isThere(at) == (gone < 0)) continue;
+    RC_LOG() << list << at.x << ", " << at.y << ", " << at.z << " by the list " << gone;
+    RC_FAIL("the list says otherwise than the picture");
+  }
 }
 
 RC_GTEST_PROP(Feature, neverTakesMoreThanTheBoard, ()) {
