@@ -35,8 +35,8 @@ Paragraph howMany(const Job& job, const Assembly& assembly) {
     if (piece.measured && !piece.lot.empty() &&
         std::find(lots.begin(), lots.end(), piece.lot) == lots.end())
       lots.push_back(piece.lot);
-  // A group's members say theirs.
-  if (lots.size() > 1 && !std::holds_alternative<CarcassGroup>(assembly.body)) {
+  // Of a group: what is its own, base, frame and strips; its members say theirs.
+  if (lots.size() > 1) {
     Phrase lot;
     lot.name = QObject::tr("lot");
     lot.choices = {QObject::tr("any lot")};

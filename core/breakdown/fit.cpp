@@ -10,9 +10,10 @@ namespace pp {
 namespace {
 
 // How wide an assembly is, where it keeps clear of the walls; how high; the width that is typed for
-// it, which takes in what it keeps clear; and how much of that is on either side.
+// it, which takes in what it keeps clear; how much of that is on either side; and where, in its own
+// measures, that width begins.
 struct Extent {
-  Length width, height, typed, left, right;
+  Length width, height, typed, left, right, from;
 };
 
 std::optional<Extent> extentOf(const Job& job, const Assembly& assembly) {
@@ -26,14 +27,15 @@ std::optional<Extent> extentOf(const Job& job, const Assembly& assembly) {
     out.typed = lines->wall;
     out.left = lines->rear.members.front().carcass().wallLeft;
     out.right = lines->rear.members.back().carcass().wallRight;
+    out.from = lines->rear.left();
     return out;
   }
   if (!assembly.isCarcass()) return std::nullopt;
   const auto layout = layOut(job, assembly);
   if (!layout) return std::nullopt;
   const Carcass& carcass = assembly.carcass();
-  return Extent{layout->outer.width, layout->outer.top(), carcass.width, carcass.wallLeft,
-                carcass.wallRight};
+  return Extent{layout->outer.width, layout->outer.top(), carcass.width,
+                carcass.wallLeft,    carcass.wallRight,   layout->outer.x};
 }
 
 // What the place keeps clear at a side, and what is kept clear of it: more where the assembly wants
@@ -94,6 +96,13 @@ Length alongWall(const Job& job, const SiteStand& stand) {
   const Assembly* one = findAssembly(job, stand.assembly);
   const auto extent = one == nullptr ? std::nullopt : extentOf(job, *one);
   return clearAt(job, WallAt::Left, extent ? extent->left : Length{}).kept;
+}
+
+std::optional<Length> beginOf(const Job& job, const SiteStand& stand) {
+  if (!stand.fills || !hasWall(job.site.kind, WallAt::Left)) return std::nullopt;
+  const Assembly* one = findAssembly(job, stand.assembly);
+  const auto extent = one == nullptr ? std::nullopt : extentOf(job, *one);
+  return extent ? std::optional(extent->from) : std::nullopt;
 }
 
 void widenFillers(const Job& job, const Assembly& assembly, std::vector<Part>& parts) {

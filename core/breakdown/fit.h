@@ -12,6 +12,9 @@ std::optional<SiteWidth> widthLeftTo(const Job& job, const SiteStand& stand);
 
 // How far along its wall it begins: where it fills it, at what is kept clear of the wall beside it.
 Length alongWall(const Job& job, const SiteStand& stand);
+// What of it stands there, in its own measures: of what fills the wall its cases, since strips,
+// tops and frames reach into what is kept clear. None: its leftmost board.
+std::optional<Length> beginOf(const Job& job, const SiteStand& stand);
 
 // Makes what fills a wall as wide as it leaves, on the job's step downwards, and shares out the
 // widths typed for groups. Whether anything changed. Precondition: the job is valid.

@@ -114,7 +114,8 @@ class Counter {
   void slides() {
     for (const Assembly& assembly : job_.assemblies) {
       if (!assembly.isCarcass()) continue;
-      const Job cut = asCutFromLot(job_, assembly);
+      const std::optional<Job> lotted = asCutFromLot(job_, assembly);
+      const Job& cut = lotted ? *lotted : job_;
       const Carcass& carcass = assembly.carcass();
       const auto layout = layOut(cut, assembly);
       if (!layout) continue;

@@ -249,6 +249,8 @@ struct Carcass {
 
   // From the sides' lower ends to the bottom's underside.
   Length underBottom() const { return toe ? toe->height : raised; }
+  // Where a face frame begins: in front of a raised bottom it reaches down to the feet.
+  Length underFrame() const { return toe ? toe->height : Length{}; }
   bool hasRails() const {
     return top == TopConstruction::Stretchers || top == TopConstruction::StandingRail;
   }

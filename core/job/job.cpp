@@ -44,12 +44,32 @@ LengthStyle styleOf(const Job& job) {
   return style;
 }
 
-Job asCutFromLot(const Job& job, const Assembly& assembly) {
-  Job out = job;
-  for (const StockPiece& piece : job.stock)
-    if (piece.lot == assembly.lot && piece.measured)
-      for (Material& material : out.materials)
-        if (material.id == piece.material) material.measured = *piece.measured;
+Length cutThickness(const Job& job, const Material& material, const std::string& lot) {
+  std::optional<Length> only;
+  bool differ = false;
+  for (const StockPiece& piece : job.stock) {
+    const bool isGone = piece.quantity && *piece.quantity == 0;
+    if (piece.material != material.id || isGone) continue;
+    if (!piece.measured) {
+      differ = true;  // nobody knows
+      continue;
+    }
+    if (!lot.empty() && piece.lot == lot) return *piece.measured;
+    differ = differ || (only && *only != *piece.measured);
+    only = piece.measured;
+  }
+  return only && !differ ? *only : material.measured;
+}
+
+std::optional<Job> asCutFromLot(const Job& job, const Assembly& assembly) {
+  std::optional<Job> out;
+  for (std::size_t i = 0; i < job.materials.size(); ++i) {
+    const Material& material = job.materials[i];
+    const Length thick = cutThickness(job, material, assembly.lot);
+    if (thick == material.measured) continue;
+    if (!out) out = job;
+    out->materials[i].measured = thick;
+  }
   return out;
 }
 

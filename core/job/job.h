@@ -151,9 +151,12 @@ const Material* findMaterial(const Job& job, const std::string& id);
 const Banding* findBanding(const Job& job, const std::string& id);
 const Assembly* findAssembly(const Job& job, const std::string& code);
 
-// The job with its materials as thick as they were measured in the assembly's lot, where it has
-// one.
-Job asCutFromLot(const Job& job, const Assembly& assembly);
+// How thick a material is of which an assembly is cut: as its lot was measured; else as all that is
+// there of it was measured, where that is one thickness; else as it usually comes. `lot`: of the
+// assembly, empty: any.
+Length cutThickness(const Job& job, const Material& material, const std::string& lot);
+// The job with its materials so thick; none: it is cut as it is drawn.
+std::optional<Job> asCutFromLot(const Job& job, const Assembly& assembly);
 
 // Begins the codes of loose boards; no assembly may have it as its code.
 inline constexpr const char* kLooseCode = "L";

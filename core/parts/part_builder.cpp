@@ -22,11 +22,11 @@ Side sideAt(const Direction& direction, bool high) {
 }  // namespace
 
 PartBuilder::PartBuilder(const Job& drawn, const Assembly& assembly, const CarcassGroup* group)
-    : drawn_(drawn), assembly_(assembly), group_(group), choices_(drawn, assembly.id) {
-  // A group's own parts follow the materials.
-  if (!assembly.lot.empty() && !std::holds_alternative<CarcassGroup>(assembly.body))
-    lotted_ = asCutFromLot(drawn, assembly);
-}
+    : drawn_(drawn),
+      lotted_(asCutFromLot(drawn, assembly)),
+      assembly_(assembly),
+      group_(group),
+      choices_(drawn, assembly.id) {}
 
 Part PartBuilder::board(PartRole role, const std::string& material, Reason length, Reason width,
                         std::string_view box) const {

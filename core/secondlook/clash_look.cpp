@@ -95,7 +95,7 @@ class Clashes {
       if (!foot || box.low[2] < *foot) foot = box.low[2];
     });
     if (!left) return;
-    left_ = *left;
+    left_ = beginOf(job_, stand_).value_or(*left);
     rear_ = *rear;
     foot_ = *foot;
     along_ = alongWall(job_, stand_);

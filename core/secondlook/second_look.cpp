@@ -200,6 +200,49 @@ std::vector<Finding> checkExposedEdges(const Job& job, const Breakdown& breakdow
   return out;
 }
 
+// A lot was measured, and what is drawn has neither its thickness nor that of another one.
+std::vector<Finding> checkLots(const Job& job, const Breakdown& breakdown) {
+  constexpr std::int64_t kUnlimited = 1'000'000'000;
+  std::vector<Finding> out;
+  const LengthStyle style = styleOf(job);
+  for (const Material& material : job.materials) {
+    std::map<Length, const StockPiece*> measured;
+    for (const StockPiece& piece : job.stock)
+      if (piece.material == material.id && piece.measured && piece.quantity != 0)
+        measured.emplace(*piece.measured, &piece);
+    const auto isNominal = [&](const Part& part) {
+      return part.assembly != kLooseCode && part.material == material.id && part.lot.empty() &&
+             part.thickness == material.measured && measured.count(part.thickness) == 0;
+    };
+    if (measured.empty()) continue;
+    const auto at = std::find_if(breakdown.parts.begin(), breakdown.parts.end(), isNominal);
+    if (at == breakdown.parts.end()) continue;
+    std::string lots;
+    const StockPiece* most = measured.begin()->second;
+    for (const auto& [thick, piece] : measured) {
+      lots += fmt::format("{}{}{}", lots.empty() ? "" : ", ", formatWithUnit(thick, style),
+                          piece->lot.empty() ? "" : " in lot " + piece->lot);
+      if (!piece->lot.empty() && (most->lot.empty() || piece->quantity.value_or(kUnlimited) >
+                                                           most->quantity.value_or(kUnlimited)))
+        most = piece;
+    }
+    Finding finding;
+    finding.severity = Severity::Mind;
+    finding.place = {at->assembly, {}, at->code};
+    finding.what = fmt::format("{} was measured {}; {} is cut for {}", material.name, lots,
+                               at->code, formatWithUnit(at->thickness, style));
+    finding.why = "Dados and everything between two panels come out wrong by the difference.";
+    if (!most->lot.empty())
+      finding.fix =
+          Fix{fmt::format("Cut all of it from lot {}", most->lot), [lot = most->lot](Job& fixed) {
+                for (std::size_t i = 0; i < fixed.assemblies.size(); ++i)
+                  if (std::as_const(fixed).assemblies[i].lot.empty()) fixed.assemblies[i].lot = lot;
+              }};
+    out.push_back(std::move(finding));
+  }
+  return out;
+}
+
 std::vector<Finding> checkEdging(const Job& job, const Breakdown&) {
   std::vector<Finding> out;
   const LengthStyle style = styleOf(job);
@@ -209,7 +252,7 @@ std::vector<Finding> checkEdging(const Job& job, const Breakdown&) {
     const Material* material = findMaterial(job, top->edgingMaterial);
     // Lumber is planed to what is wanted.
     if (material == nullptr || material->lumber) continue;
-    const Length thick = findMaterial(asCutFromLot(job, assembly), material->id)->measured;
+    const Length thick = cutThickness(job, *material, assembly.lot);
     if (thick == top->edging) continue;
     Finding finding;
     finding.place = {assembly.code, {}, {}};
@@ -346,9 +389,10 @@ std::vector<Finding> checkBuildable(const Job&, const Breakdown& breakdown) {
 
 std::vector<Finding> secondLook(const Job& job, const Breakdown& breakdown) {
   std::vector<Finding> out;
-  for (const auto& check : {checkBuildable, checkPartFitsSheet, checkPartFitsBar, checkDrawerStacks,
-                            checkExposedEdges, checkEdging, checkReadings, checkSlideEnds,
-                            checkSubstitutes, checkSite, checkClashes, checkWayIn}) {
+  for (const auto& check :
+       {checkBuildable, checkPartFitsSheet, checkPartFitsBar, checkDrawerStacks, checkExposedEdges,
+        checkLots, checkEdging, checkReadings, checkSlideEnds, checkSubstitutes, checkSite,
+        checkClashes, checkWayIn}) {
     const std::vector<Finding> found = check(job, breakdown);
     out.insert(out.end(), found.begin(), found.end());
   }

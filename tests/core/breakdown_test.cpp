@@ -1,11 +1,14 @@
 #include <gtest/gtest.h>
 
+#include <set>
+
 #include "core/breakdown/breakdown.h"
 #include "core/formats/job_json.h"
 #include "core/job/ids.h"
 #include "core/kinds/carcass/layout.h"
 #include "core/kinds/carcass/sizes.h"
 #include "core/kinds/validate.h"
+#include "core/secondlook/second_look.h"
 #include "tests/core/support.h"
 
 namespace pp::breakdown_test {
@@ -349,6 +352,65 @@ TEST(Lots, anAssemblyIsAsThickAsTheLotItIsCutFrom) {
   EXPECT_TRUE(said);
   job.assemblies[0].lot = "a lot that was used up";
   EXPECT_EQ(bottom().length.total(), width - mm(36));
+}
+
+// A case of 600 on a base of its group, with a board beside it: of 17.6 where nothing else is there,
+// with nobody saying so.
+TEST(Lots, theOnlyOneThereIsWhatTheJobIsCutFrom) {
+  Job job = test::jobWith(test::metricCarcass().carcass());
+  job.assemblies[0].carcass().joint = Joint::Butt;
+  job.assemblies[0].carcass().width = mm(600);
+  giveIds(job);
+  Assembly group;
+  group.code = "G1";
+  CarcassGroup body;
+  body.members = {std::as_const(job).assemblies[0].id};
+  body.stand = Stand{};
+  body.stand->kind = StandKind::Frame;
+  body.stand->material = "b18";
+  group.body = body;
+  job.assemblies.push_back(group);
+  LooseBoard board;
+  board.name = "board";
+  board.material = "b18";
+  board.length = mm(300);
+  board.width = mm(100);
+  job.loose.push_back(board);
+  giveIds(job);
+  const auto thicknesses = [&job] {
+    std::set<Length> out;
+    for (const Part& part : breakDown(job).parts)
+      if (part.material == "b18") out.insert(part.thickness);
+    return out;
+  };
+  EXPECT_EQ(thicknesses(), (std::set<Length>{mm(18)}));
+  for (std::size_t i = 0; i < job.stock.size(); ++i)
+    if (std::as_const(job).stock[i].material == "b18") job.stock[i].measured = mm(17.6);
+  EXPECT_EQ(thicknesses(), (std::set<Length>{mm(17.6)}));
+  for (const Part& part : breakDown(job).parts)
+    if (part.name == "bottom") {
+      EXPECT_EQ(part.length.total(), mm(600 - 2 * 17.6));
+    }
+  EXPECT_TRUE(checkLots(job, breakDown(job)).empty());
+  // One more lot, thicker: nobody knows which, so it is asked, once.
+  StockPiece other = std::as_const(job).stock[0];
+  other.id = 0;
+  other.mark = "B";
+  other.lot = "B";
+  other.measured = mm(18.2);
+  other.quantity = 9;
+  job.stock.push_back(other);
+  EXPECT_EQ(thicknesses(), (std::set<Length>{mm(18)}));
+  const std::vector<Finding> found = checkLots(job, breakDown(job));
+  ASSERT_EQ(found.size(), 1U);
+  EXPECT_EQ(found[0].what, "birch was measured 17.6 mm, 18.2 mm in lot B; B1-01 is cut for 18 mm");
+  ASSERT_TRUE(found[0].fix);
+  found[0].fix->edit(job);
+  EXPECT_TRUE(checkLots(job, breakDown(job)).empty());
+  for (const Part& part : breakDown(job).parts)
+    if (part.material == "b18" && part.assembly != kLooseCode) {
+      EXPECT_EQ(part.thickness, mm(18.2)) << part.code << part.name;
+    }
 }
 
 }  // namespace

@@ -53,6 +53,20 @@ TEST(Case, aRaisedBottomTakesOpeningsAndBackUpWithIt) {
           EXPECT_EQ(cut.u0, mm(80));
         }
   EXPECT_EQ(said(out, PartRole::KickBoard), "none");
+  // In front of it a face frame reaches the floor: stiles 720; the lower rail 80 + 40 wide, from 0;
+  // the opening between the rails 720 - 120 - 40 = 560, from 120 up.
+  carcass.frame = FaceFrame{};
+  carcass.frame->material = "b18";
+  carcass.frame->stile = mm(50);
+  carcass.frame->rail = mm(40);
+  carcass.frame->lowerRail = true;
+  const Breakdown framed = breakDown(test::jobWith(carcass));
+  ASSERT_TRUE(framed.troubles.empty());
+  EXPECT_EQ(said(framed, PartRole::FrameLeftStile), "720 × 50 at 0");
+  EXPECT_EQ(said(framed, PartRole::FrameLowerRail), "500 × 120 at 0");
+  EXPECT_EQ(said(framed, PartRole::FrameUpperRail), "500 × 40 at 680");
+  EXPECT_EQ(said(framed, PartRole::FrameMiddleStile), "560 × 40 at 120");
+  carcass.frame.reset();
   carcass.toe = Toe{};
   EXPECT_EQ(troubleOf(carcass), "raised bottom");
   carcass.toe.reset();

@@ -44,6 +44,36 @@ std::vector<std::string> said(const Job& job) {
 
 using Words = std::vector<std::string>;
 
+// What fills a wall begins with its case, 30 from the wall beside it, whatever reaches into that:
+// the outlet at 300 is at 270 of the case, and at 300 of what is drawn with its 30.
+TEST(Clash, aCutOutIsWhereItsOutletIsBesideAFillerToo) {
+  std::vector<Length> along;
+  for (const bool filled : {false, true}) {
+    Job job = againstAWall();
+    job.site.kind = SiteKind::Alcove;
+    job.site.stands[0].fills = true;
+    job.assemblies[0].carcass().wallLeft = job.assemblies[0].carcass().wallRight = mm(30);
+    job.assemblies[0].carcass().fillerLeft = filled;
+    job.site.obstacles.push_back(on(ObstacleKind::Outlet, 300, 300, 80, 80));
+    bool cut = false;
+    for (const Finding& one : checkClashes(job, breakDown(job)))
+      if (one.fix && one.what == "the outlet lies behind the back of K") {
+        Job fixed = job;
+        one.fix->edit(fixed);
+        cut = true;
+        for (const Part& part : breakDown(fixed).parts)
+          for (const Machining& notch : part.machining)
+            if (part.role == PartRole::Back && notch.cut == MachiningKind::Notch) {
+              const Box box = part.poses.front().place(
+                  {{notch.u0, notch.v0, {}}, {notch.u1, notch.v1, part.thickness}});
+              along.push_back((box.low[0] + box.high[0]) / 2);
+            }
+      }
+    EXPECT_TRUE(cut) << filled;
+  }
+  EXPECT_EQ(along, (std::vector<Length>{mm(340), mm(340)}));
+}
+
 TEST(Clash, whatIsOnItsWall) {
   struct Case {
     Obstacle obstacle;

@@ -93,7 +93,8 @@ TEST(Text, noListRunsInASpreadsheetAndAllAreReadBackAsTheyWere) {
                       {"''=1", "'''=1"},
                       {"'", "'"},
                       {"a=b", "a=b"},
-                      {" =1", "\" =1\""}};
+                      {" =1", "' =1"},
+                      {" a=1", "\" a=1\""}};
   for (const Row& row : rows) {
     EXPECT_EQ(csvText(row.text), row.field) << row.text;
     EXPECT_EQ(throughCsv(row.text), row.text) << row.field;

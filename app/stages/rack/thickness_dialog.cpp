@@ -1,6 +1,7 @@
 #include "app/stages/rack/thickness_dialog.h"
 
 #include <QDialogButtonBox>
+#include <QKeyEvent>
 #include <QShortcut>
 #include <QVBoxLayout>
 #include <algorithm>
@@ -58,6 +59,12 @@ ThicknessDialog::ThicknessDialog(Session& session, const QString& what, QWidget*
 
 Length ThicknessDialog::thickness() const {
   return thicknessOf(readings_)->mean;
+}
+
+void ThicknessDialog::keyPressEvent(QKeyEvent* event) {
+  const bool enter = event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter;
+  if (enter && typed_->hasFocus()) return event->accept();
+  QDialog::keyPressEvent(event);
 }
 
 void ThicknessDialog::addTyped() {

@@ -23,6 +23,10 @@ class ThicknessDialog : public QDialog {
   // Of those that count. Precondition: there is a reading.
   Length thickness() const;
 
+ protected:
+  // Enter in the field adds a reading, and closes nothing.
+  void keyPressEvent(QKeyEvent* event) override;
+
  private:
   void addTyped();
   void add(Length reading);

@@ -112,7 +112,7 @@ std::vector<Part> frameParts(const PartBuilder& builder, const Carcass& carcass,
                              const CarcassLayout& layout) {
   const FaceFrame& frame = *layout.frame;
   const FrontRect outline =
-      frameOutline(layout.outer, layout.outer.z + carcass.underBottom(), carcass, frame);
+      frameOutline(layout.outer, layout.outer.z + carcass.underFrame(), carcass, frame);
   std::vector<FrameMember> members = {
       {MemberKind::LeftStile, {outline.x, outline.z, frame.stile, outline.height}},
       {MemberKind::RightStile,

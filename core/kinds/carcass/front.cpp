@@ -90,7 +90,14 @@ std::optional<Length> typedOver(const OpeningFronts& own, Side side) {
 Length overOutside(const FrontRules& rules, const CarcassLayout& layout, const OpeningRect& opening,
                    Side side) {
   if (!rules.reveal) return rules.overlay;
-  const Length edge = !layout.frame         ? behindEdge(layout, opening, side)
+  const FrontRect& r = opening.rect;
+  // A lining stands between the opening and the side.
+  const auto open = [&] {
+    return side == Side::Left    ? r.x - layout.outer.x
+           : side == Side::Right ? layout.outer.right() - r.right()
+                                 : behindEdge(layout, opening, side);
+  };
+  const Length edge = !layout.frame         ? open()
                       : side == Side::Left  ? layout.frameLeft
                       : side == Side::Right ? layout.frameRight
                                             : layout.frame->rail;

@@ -283,7 +283,10 @@ class Solver {
   // The upper and lower rail, and what they and the outer stiles leave.
   FrontRect frameRoot() {
     const FaceFrame& frame = *out_.frame;
-    const FrontRect outline = frameOutline(out_.outer, out_.outer.z + under(), carcass_, frame);
+    const Length foot = carcass_.underFrame();
+    const FrontRect outline = frameOutline(out_.outer, out_.outer.z + foot, carcass_, frame);
+    // A lower rail hides a raised bottom as it hides one that is not.
+    const Length lowerRail = frame.rail + (under() - foot);
     const Length half = frame.middle / 2;
     const Length left =
         around_.neighbourLeft ? out_.outer.x + (frame.middle - half) : outline.x + frame.stile;
@@ -291,7 +294,7 @@ class Solver {
         around_.neighbourRight ? out_.outer.right() - half : outline.right() - frame.stile;
     out_.frameLeft = around_.neighbourLeft ? frame.middle - half : frame.stile;
     out_.frameRight = around_.neighbourRight ? half : frame.stile;
-    const Length lower = frame.lowerRail ? frame.rail : Length{};
+    const Length lower = frame.lowerRail ? lowerRail : under() - foot;
     FrontRect face{left, outline.z + lower, right - left, outline.height - frame.rail - lower};
     if (face.width <= Length{} || face.height <= Length{}) {
       add("face frame", fmt::format("stiles of {}", show(frame.stile)),
@@ -305,7 +308,7 @@ class Solver {
           "stiles and rails wide enough to cover the panels' edges, or thinner fronts");
     out_.members.push_back({MemberKind::UpperRail, {left, face.top(), face.width, frame.rail}, 0});
     if (frame.lowerRail)
-      out_.members.push_back({MemberKind::LowerRail, {left, outline.z, face.width, frame.rail}, 0});
+      out_.members.push_back({MemberKind::LowerRail, {left, outline.z, face.width, lowerRail}, 0});
     return face;
   }
 
@@ -348,7 +351,34 @@ class Solver {
       return clearBehind(split, panels, rect, face, *out_.frame, style_, shareStep_);
     Length room = dividers ? rect.width : rect.height;
     for (const Length thick : panels) room -= thick;
-    return shareOut(room, split.sizes, style_, shareStep_);
+    const auto [sizes, step] = keptEqual(split, room);
+    return shareOut(room, sizes, style_, step);
+  }
+
+  // What gets fronts, boxes or shelves stays equal, or there would be two sets of them: what the
+  // step leaves over goes to the shares that are open, and where none is no step is kept.
+  std::pair<std::vector<Share>, Length> keptEqual(const Split& split, Length room) const {
+    std::pair<std::vector<Share>, Length> out{split.sizes, shareStep_};
+    std::vector<std::size_t> fitted;
+    std::int64_t shares = 0;
+    for (std::size_t i = 0; i < split.sizes.size(); ++i) {
+      if (split.sizes[i].fixed) {
+        room -= *split.sizes[i].fixed;
+        continue;
+      }
+      ++shares;
+      const Opening& child = split.children[i];
+      if (child.door || !std::holds_alternative<OpenSpace>(child.content)) fitted.push_back(i);
+    }
+    if (split.by != SplitBy::Dividers || fitted.empty() || shares < 2 || shareStep_ <= Length{} ||
+        room <= Length{} || room.inNm() % (shares * shareStep_.inNm()) == 0)
+      return out;
+    const Length each = room.inNm() / shares / shareStep_.inNm() * shareStep_;
+    if (std::ssize(fitted) == shares || each <= Length{})
+      out.second = Length{};
+    else
+      for (const std::size_t i : fitted) out.first[i].fixed = each;
+    return out;
   }
 
   void opening(const Opening& opening, const FrontRect& rect, const FrontRect& face,
@@ -446,21 +476,34 @@ const CarcassGroup* groupOf(const Job& job, Id carcass) {
   return nullptr;
 }
 
+namespace {
+
+const std::string& lotOf(const Job& job, const CarcassGroup& group) {
+  static const std::string kAny;
+  for (const Assembly& one : job.assemblies)
+    if (std::get_if<CarcassGroup>(&one.body) == &group) return one.lot;
+  return kAny;
+}
+
+}  // namespace
+
 Result<CarcassLayout> layOut(const Job& job, const Assembly& assembly) {
   return layOut(job, assembly, groupOf(job, assembly.id));
 }
 
 Result<CarcassLayout> layOut(const Job& given, const Assembly& assembly,
                              const CarcassGroup* group) {
-  const Job lotted = assembly.lot.empty() ? Job{} : asCutFromLot(given, assembly);
-  const Job& job = assembly.lot.empty() ? given : lotted;
+  const std::optional<Job> lotted = asCutFromLot(given, assembly);
+  const Job& job = lotted ? *lotted : given;
   const Carcass& carcass = assembly.carcass();
   const PartChoices choices(given, assembly.id);
   if (group == nullptr) return Solver(job, carcass, {carcass.frame, carcass.stand}, choices).run();
   Surroundings around;
   around.frame = group->frame ? group->frame : carcass.frame;
   // A group's frame is not cut from a member's lot.
-  if (group->frame) around.frameThickness = findMaterial(given, group->frame->material)->measured;
+  if (group->frame)
+    around.frameThickness =
+        cutThickness(given, *findMaterial(given, group->frame->material), lotOf(given, *group));
   around.stand = group->stand ? group->stand : carcass.stand;
   if (group->frame) {
     const CarcassGroup::Line line = group->lineOf(assembly.id);

@@ -253,7 +253,7 @@ class GroupMaker {
     const auto& members = line.members;
     for (std::size_t i = 0; i < members.size(); ++i) {
       const GroupMember& member = members[i];
-      const Length toe = member.carcass().underBottom();
+      const Length toe = member.carcass().underFrame();
       FrontRect outer = member.layout.outer;
       outer.x += member.x;
       const FrontRect outline = frameOutline(outer, outer.z + toe, member.carcass(), frame);
