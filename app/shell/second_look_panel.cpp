@@ -2,6 +2,8 @@
 
 #include <QLabel>
 #include <QPushButton>
+#include <QStyleOptionButton>
+#include <QStylePainter>
 #include <QVBoxLayout>
 
 #include "app/fields/field.h"
@@ -12,6 +14,44 @@ namespace pp {
 namespace {
 
 constexpr std::size_t kMost = 30;  // more than anyone reads before mending the first
+
+// A button whose words take as many lines as they need: what a fix does is a sentence.
+class WordsButton : public QPushButton {
+ public:
+  explicit WordsButton(const QString& text) : QPushButton(text) {
+    QSizePolicy policy(QSizePolicy::Preferred, QSizePolicy::Minimum);
+    policy.setHeightForWidth(true);
+    setSizePolicy(policy);
+  }
+  bool hasHeightForWidth() const override { return true; }
+  int heightForWidth(int width) const override {
+    const int around = QPushButton::sizeHint().height() - fontMetrics().height();
+    return around + words(QRect(0, 0, width - kBeside, kHigh)).height();
+  }
+  QSize minimumSizeHint() const override { return {kBeside, heightForWidth(kNarrow)}; }
+
+ protected:
+  void paintEvent(QPaintEvent*) override {
+    QStylePainter painter(this);
+    QStyleOptionButton option;
+    initStyleOption(&option);
+    const QString text = option.text;
+    option.text.clear();
+    painter.drawControl(QStyle::CE_PushButton, option);
+    painter.drawItemText(rect().adjusted(kBeside / 2, 0, -kBeside / 2, 0),
+                         Qt::AlignVCenter | Qt::AlignLeft | Qt::TextWordWrap | Qt::TextShowMnemonic,
+                         option.palette, isEnabled(), text, QPalette::ButtonText);
+  }
+
+ private:
+  static constexpr int kBeside = 24;  // pixels that no word takes
+  static constexpr int kNarrow = 220;
+  static constexpr int kHigh = 10'000;
+
+  QRect words(const QRect& room) const {
+    return fontMetrics().boundingRect(room, Qt::TextWordWrap | Qt::TextShowMnemonic, text());
+  }
+};
 
 }  // namespace
 
@@ -82,7 +122,7 @@ QWidget* SecondLookPanel::card(const Finding& finding) {
   connect(go, &QPushButton::clicked, this, [this, place = finding.place] { emit jump(place); });
   column->addWidget(go, 0, Qt::AlignLeft);
   if (finding.fix) {
-    auto* button = new QPushButton(unmarked(qs(finding.fix->what)));
+    auto* button = new WordsButton(unmarked(qs(finding.fix->what)));
     button->setObjectName(QStringLiteral("fix"));
     button->setToolTip(tr("F8 does the first of these"));
     connect(button, &QPushButton::clicked, this,
@@ -91,7 +131,7 @@ QWidget* SecondLookPanel::card(const Finding& finding) {
               for (const Finding& now : session_.findings())
                 if (now.fix && now.what == what && now.place.part == place.part) return fix(now);
             });
-    column->addWidget(button, 0, Qt::AlignLeft);
+    column->addWidget(button);
   }
   return box;
 }

@@ -123,7 +123,7 @@ class FinishRows : public StoreRows {
         .count("Coats", &P::coats)
         .count("Grit before", &P::grit)
         .count("Dries, min", &P::drying)
-        .count("Thinner, %", &P::thinning)
+        .count("Thinner, % of the mix", &P::thinning)
         .count("m² a litre", &P::coverage)
         .count("Lost, %", &P::loss)
         .count("Work, min a m²", &P::minutes)

@@ -70,8 +70,7 @@ class Lister {
     for (ShoppingRow& row : rows_) {
       setAgainst(row);
       out.sum += row.sum;
-      const bool unknown = row.what.ware == Ware::Finish && row.product.empty();
-      if (unknown || (row.packs > 0 && row.price == Money{})) ++out.unpriced;
+      if (isUnknownFinish(row) || (row.packs > 0 && row.price == Money{})) ++out.unpriced;
     }
     out.rows = std::move(rows_);
     return out;
@@ -150,7 +149,7 @@ class Lister {
 
   static void buy(ShoppingRow& row) {
     // Of an area nobody can buy anything.
-    if (row.what.ware == Ware::Finish && row.product.empty()) return;
+    if (isUnknownFinish(row)) return;
     const std::int64_t there = row.have + row.what.reserved;
     const std::int64_t wanted = row.what.amount + row.spare;
     row.packs = wanted > there ? up(wanted - there, row.pack) : 0;
@@ -203,6 +202,10 @@ const char* wareWord(const Need& what) {
 
 }  // namespace
 
+bool isUnknownFinish(const ShoppingRow& row) {
+  return row.what.ware == Ware::Finish && row.product.empty();
+}
+
 bool isFinish(const ShopFinish& one, const std::string& word) {
   return holds(one.name, word);
 }
@@ -225,7 +228,8 @@ std::string wareName(const ShoppingRow& row, const LengthStyle& style) {
     return fmt::format("{} {}, {} × {}", what.name, format(what.nominal, style),
                        format(what.length, style), formatWithUnit(what.width, style));
   if (!row.product.empty()) return fmt::format("{}: {}", what.name, row.product);
-  if (what.ware == Ware::Finish) return what.name + " finish";
+  if (isUnknownFinish(row))
+    return fmt::format("{} finish for {}", what.name, amountWords(row, what.amount));
   // A slide's name says its length already.
   if (what.length != Length{} && what.kind != HardwareKind::Slide)
     return fmt::format("{} {}", what.name, formatWithUnit(what.length, style));
@@ -235,8 +239,7 @@ std::string wareName(const ShoppingRow& row, const LengthStyle& style) {
 std::string amountWords(const ShoppingRow& row, std::int64_t amount) {
   if (row.what.ware == Ware::Banding)
     return fmt::format("{:.1f} m", static_cast<double>(amount) / 1e3);
-  if (row.what.ware == Ware::Finish && row.product.empty())
-    return fmt::format("{:.1f} m²", static_cast<double>(amount) / 1e4);
+  if (isUnknownFinish(row)) return fmt::format("{:.1f} m²", static_cast<double>(amount) / 1e4);
   if (row.what.ware == Ware::Finish || row.what.kind == HardwareKind::Glue)
     return amount < 1'000 ? fmt::format("{} ml", amount)
                           : fmt::format("{:.1f} l", static_cast<double>(amount) / 1e3);
@@ -252,6 +255,13 @@ std::string writeShopping(const ShoppingList& list, Unit unit) {
                     "jobs\n";
   for (const ShoppingRow& row : list.rows) {
     const auto size = [&length](Length one) { return one == Length{} ? "" : length(one); };
+    // How much of it an area takes nobody knows: once what its name says.
+    if (isUnknownFinish(row)) {
+      out += fmt::format("{},{},,,1,0,0,0,1,1,1,0,0,0,{}\n", wareWord(row.what),
+                         csvText(wareName(row, style)),
+                         csvText(fmt::format("{}", fmt::join(row.jobs, "; "))));
+      continue;
+    }
     out += fmt::format("{},{},{},{},{},{},{},{},{},{},{},{},{},{},{}\n", wareWord(row.what),
                        csvText(wareName(row, style)), size(row.what.length), size(row.what.width),
                        row.what.amount, row.spare, row.have, row.what.reserved, row.buy(), row.pack,

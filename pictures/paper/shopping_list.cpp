@@ -31,7 +31,9 @@ void row(Page& page, const ShoppingRow& one, const LengthStyle& style) {
   page.need(kWareRow);
   page.box(page.left() + 0.5, page.y() + 1.6, 4.6);
   // What is measured out is sold as one.
-  const QString count = one.pack > 1 ? QString::number(one.packs) : qs(amountWords(one, one.packs));
+  const QString count = isUnknownFinish(one) ? QStringLiteral("1")
+                        : one.pack > 1       ? QString::number(one.packs)
+                                             : qs(amountWords(one, one.packs));
   page.text(page.left() + 8, page.y(), 16, kWareRow, count, 13, true, kAmountRight);
   const double sum = 28;
   const double pack = 42;
@@ -51,7 +53,7 @@ void draw(Page& page, const ShoppingList& list, const LengthStyle& style) {
   std::optional<Ware> group;
   bool any = false;
   for (const ShoppingRow& one : list.rows) {
-    if (one.packs == 0) continue;
+    if (one.packs == 0 && !isUnknownFinish(one)) continue;
     any = true;
     if (group != one.what.ware) {
       group = one.what.ware;

@@ -246,6 +246,9 @@ TEST(Shopping, aFinishIsItsProductsInCans) {
   EXPECT_EQ(amountWords(unknown.rows[0], 100'000), "10.0 m²");
   EXPECT_EQ(unknown.rows[0].packs, 0) << "nobody can buy square metres";
   EXPECT_EQ(unknown.unpriced, 1U);
+  EXPECT_NE(writeShopping(unknown, Unit::Millimetre)
+                .find("finish,clear finish for 10.0 m²,,,1,0,0,0,1,1,1,0,0,0,A\n"),
+            std::string::npos);
 }
 
 TEST(Shopping, isWrittenAsATable) {
