@@ -21,10 +21,12 @@ bool goesThrough(const Machining& cut, const Part& part) {
     case MachiningKind::PinHoles:
     case MachiningKind::HingeCup:
     case MachiningKind::Recess:
+      return cut.depth >= part.thickness;
     case MachiningKind::Dado:
     case MachiningKind::Rabbet:
     case MachiningKind::Groove:
-      return cut.depth >= part.thickness;
+    case MachiningKind::EdgeGroove:
+      return cut.through;
     case MachiningKind::Notch:
     case MachiningKind::Taper:
     case MachiningKind::Arc:
@@ -33,7 +35,6 @@ bool goesThrough(const Machining& cut, const Part& part) {
     case MachiningKind::RoundEnd:
     case MachiningKind::Bevel:
       return true;
-    case MachiningKind::EdgeGroove:
     case MachiningKind::Pockets:
     case MachiningKind::Mortises:
     case MachiningKind::ThicknessTaper:

@@ -5,15 +5,15 @@
 
 namespace pp {
 
-// Where a cut begins and ends along the edge that it is measured from, from that edge's low end; what
-// is said of no place runs along all of it.
+// Where a cut begins and ends along the edge that it is measured from, from that edge's low end;
+// what is said of no place runs along all of it.
 struct CutSpan {
   Length begin, end;
   bool operator==(const CutSpan&) const = default;
 };
 CutSpan spanOf(const Machining& cut, const Part& part);
 
-// Whether it goes through the thickness.
+// Whether a dado, rabbet or groove runs from edge to edge, and anything else through the thickness.
 bool goesThrough(const Machining& cut, const Part& part);
 
 // Across the part: from `u0` so wide. At either end of the part it is a rabbet.

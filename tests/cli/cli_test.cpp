@@ -257,7 +257,8 @@ TEST_F(Cli, breakdownWritesEachListThatIsAskedFor) {
     EXPECT_EQ(rows[1], header) << name;
   }
   EXPECT_EQ(lines("l.csv").size(), 2U) << "the trolley has no lumber";
-  EXPECT_EQ(lines("m.csv")[2], "T1-01,T1,1,left,rabbet,inside,back,l2,0,7/32,3/8,,0,28,yes,,");
+  EXPECT_EQ(lines("m.csv")[2],
+            "T1-01,T1,1,left,rabbet,inside,back,l2,0,7/32,3/8,,0,28,yes,,,,0,28,19 25/32,20,,,");
   EXPECT_EQ(lines("e.csv")[2], "T1-01,T1,1,l1,front,28,birch edging");
   EXPECT_EQ(lines("b.csv")[2], "\"caster, swivel, 4 in\",4,9.50,,,,");
   EXPECT_EQ(run("breakdown " DEMO_DIR "/ringing-trolley.plainpatch").status, 2) << "no list";

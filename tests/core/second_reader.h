@@ -66,7 +66,8 @@ class ListedCuts {
 
   // From the face it is cut into, so deep; all of it where it goes through.
   double inDepth(const Row& row, double w) const {
-    if (row.at("through") == "yes") return 1e9;
+    const bool slot = kind(row) == "dado" || kind(row) == "rabbet" || kind(row) == "groove";
+    if (!slot && row.at("through") == "yes") return 1e9;
     const double from = row.at("face") == "inside" ? w : thick_ - w;
     return number(row, "depth") - from;
   }

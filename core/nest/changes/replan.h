@@ -41,8 +41,8 @@ enum class Disturb {
 struct Replanned {
   // The parts still to be cut, the rest of the rack and the pieces at hand that the plan takes up.
   NestRequest request;
-  Plan plan;  // of that request; without trees
-  std::int64_t moved = 0;  // parts that lie on another piece than before
+  Plan plan;                            // of that request; without trees
+  std::int64_t moved = 0;               // parts that lie on another piece than before
   std::vector<std::size_t> movedParts;  // which these are, each once
   std::int64_t newSheets = 0;           // pieces taken from the rack that the old plan did not take
   Money newCost;                        // of those
