@@ -45,8 +45,8 @@ std::vector<Finding> checkDrawerStacks(const Job& job, const Breakdown& breakdow
 // Edges that are seen and carry no banding, one finding an assembly and kind of edge. The fix bands
 // them with the job's first banding.
 std::vector<Finding> checkExposedEdges(const Job& job, const Breakdown& breakdown);
-// Parts that are cut for a thickness that no measured lot of their material has. The fix cuts all of
-// it from the lot of which there is most.
+// Parts that are cut for a thickness that no measured lot of their material has. The fix cuts all
+// of it from the lot of which there is most.
 std::vector<Finding> checkLots(const Job& job, const Breakdown& breakdown);
 // Edging of a worktop that is not as thick as the panel it is ripped from.
 std::vector<Finding> checkEdging(const Job& job, const Breakdown& breakdown);

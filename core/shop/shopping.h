@@ -44,8 +44,8 @@ struct ShoppingList {
   std::size_t unpriced = 0;  // rows to buy whose price nobody knows, and finishes nobody knows
 };
 
-// Whether it is a finish of which the shop knows no product: an area, and nobody knows how much that
-// takes.
+// Whether it is a finish of which the shop knows no product: an area, and nobody knows how much
+// that takes.
 bool isUnknownFinish(const ShoppingRow& row);
 
 // `spare`: so many per cent more of screws, pins and the like, and of banding, finish and glue.

@@ -354,8 +354,8 @@ TEST(Lots, anAssemblyIsAsThickAsTheLotItIsCutFrom) {
   EXPECT_EQ(bottom().length.total(), width - mm(36));
 }
 
-// A case of 600 on a base of its group, with a board beside it: of 17.6 where nothing else is there,
-// with nobody saying so.
+// A case of 600 on a base of its group, with a board beside it: of 17.6 where nothing else is
+// there, with nobody saying so.
 TEST(Lots, theOnlyOneThereIsWhatTheJobIsCutFrom) {
   Job job = test::jobWith(test::metricCarcass().carcass());
   job.assemblies[0].carcass().joint = Joint::Butt;
