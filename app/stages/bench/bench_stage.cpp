@@ -136,10 +136,13 @@ QLayout* BenchStage::makeHead() {
   }
   progress_ = figureLabel(tr("How far it is"), 15, false);
   progress_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
+  progress_->setWordWrap(true);
   head->addSpacing(12);
   head->addWidget(progress_, 1);
   find_->setAccessibleName(tr("What is next for a piece"));
   find_->setPlaceholderText(tr("code or label  G"));
+  constexpr int kCode = 130;
+  find_->setMaximumWidth(kCode);
   head->addWidget(find_);
   return head;
 }
@@ -169,7 +172,8 @@ QLayout* BenchStage::makeStep() {
   right->addStretch(1);
   for (Label* one : {piece_, what_, how_, first_})
     one->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
-  for (Label* one : {what_, how_, first_}) one->setWordWrap(true);
+  // In lines rather than cut off: a piece is known by its code, which comes first.
+  for (Label* one : {with_, piece_, what_, how_, first_}) one->setWordWrap(true);
   // The figure is seen whole; what is said of it has the rest.
   row->addLayout(left);
   row->addLayout(right, 1);
