@@ -38,6 +38,11 @@ std::optional<Extent> extentOf(const Job& job, const Assembly& assembly) {
                 carcass.wallLeft,    carcass.wallRight,   layout->outer.x};
 }
 
+std::optional<Extent> extentOf(const Job& job, const SiteStand& stand) {
+  const Assembly* one = findAssembly(job, stand.assembly);
+  return one == nullptr ? std::nullopt : extentOf(job, *one);
+}
+
 // What the place keeps clear at a side, and what is kept clear of it: more where the assembly wants
 // more, for a filler that can be seen.
 struct Clear {
@@ -77,9 +82,8 @@ bool fillWall(Job& job, const SiteStand& stand) {
 }  // namespace
 
 std::optional<SiteWidth> widthLeftTo(const Job& job, const SiteStand& stand) {
-  const Assembly* one = findAssembly(job, stand.assembly);
-  if (one == nullptr || !stand.fills || stand.wall != WallAt::Back) return std::nullopt;
-  const auto extent = extentOf(job, *one);
+  if (!stand.fills || stand.wall != WallAt::Back) return std::nullopt;
+  const auto extent = extentOf(job, stand);
   if (!extent) return std::nullopt;
   auto out = widthFor(job.site, job.unit, stand.up, stand.up + extent->height);
   if (!out) return out;
@@ -93,15 +97,13 @@ std::optional<SiteWidth> widthLeftTo(const Job& job, const SiteStand& stand) {
 
 Length alongWall(const Job& job, const SiteStand& stand) {
   if (!stand.fills || !hasWall(job.site.kind, WallAt::Left)) return stand.along;
-  const Assembly* one = findAssembly(job, stand.assembly);
-  const auto extent = one == nullptr ? std::nullopt : extentOf(job, *one);
+  const auto extent = extentOf(job, stand);
   return clearAt(job, WallAt::Left, extent ? extent->left : Length{}).kept;
 }
 
 std::optional<Length> beginOf(const Job& job, const SiteStand& stand) {
   if (!stand.fills || !hasWall(job.site.kind, WallAt::Left)) return std::nullopt;
-  const Assembly* one = findAssembly(job, stand.assembly);
-  const auto extent = one == nullptr ? std::nullopt : extentOf(job, *one);
+  const auto extent = extentOf(job, stand);
   return extent ? std::optional(extent->from) : std::nullopt;
 }
 

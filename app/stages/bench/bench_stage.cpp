@@ -141,8 +141,6 @@ QLayout* BenchStage::makeHead() {
   head->addWidget(progress_, 1);
   find_->setAccessibleName(tr("What is next for a piece"));
   find_->setPlaceholderText(tr("code or label  G"));
-  constexpr int kCode = 130;
-  find_->setMaximumWidth(kCode);
   head->addWidget(find_);
   return head;
 }
