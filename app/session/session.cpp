@@ -50,6 +50,11 @@ Event atCutting(EventKind kind, int cutting, int plan, int step) {
   return out;
 }
 
+// What the cutting that is taken has of the shop's store.
+std::map<Id, std::int64_t> wantedBy(const floor::Taken& taken) {
+  return wantedOf(taken.record.cuttings.back().plans.front());
+}
+
 }  // namespace
 
 Session::Session(QObject* parent)
@@ -273,10 +278,10 @@ void Session::setScope(Scope scope) {
 Problems Session::takeToTheSaw() {
   if (asking_)
     return {{{}, 0, {}, "a shop's store that is being asked", "its answer, in a moment"}};
-  const auto ready = readyToTake();
+  auto ready = readyToTake();
   if (!ready) return ready.problems();
-  const Promised wanted = wantedOf(std::as_const(ready->record).cuttings.back().plans.front());
-  if (wanted.empty()) return takeNow(std::nullopt);
+  const auto wanted = wantedBy(*ready);
+  if (wanted.empty()) return takeNow(std::move(ready).value());
   asking_ = true;
   store_.take(job().name, std::as_const(ready->record).cuttings.back().number, wanted,
               [this, wanted, id = job().id](const StoreDesk::Answer& answer) {
@@ -285,7 +290,7 @@ Problems Session::takeToTheSaw() {
                 if (!answer.untold.isEmpty())
                   emit said(tr("Taken, but the shop's rack is not told yet: %1 It is tried again.")
                                 .arg(answer.untold));
-                emit tookToTheSaw(answer.refused.empty() ? takeNow(wanted) : answer.refused);
+                emit tookToTheSaw(answer.refused.empty() ? takePromised(wanted) : answer.refused);
               });
   return {};
 }
@@ -300,18 +305,16 @@ Result<floor::Taken> Session::readyToTake() {
   return floor::taken(recordToSave(), job(), plans_.open(), *plan);
 }
 
-Problems Session::takeNow(const std::optional<Promised>& promised) {
+// It may have been laid out anew while the store was asked.
+Problems Session::takePromised(const Promised& promised) {
   auto ready = readyToTake();
-  // It may have been laid out anew while the store was asked.
-  const bool isThat =
-      !promised ||
-      (ready && wantedOf(std::as_const(ready->record).cuttings.back().plans.front()) == *promised);
-  if (!ready || !isThat) {
-    tellStore();  // what was promised is free again
-    if (!ready) return ready.problems();
-    return {{{}, 0, {}, "a plan that changed while the shop's store was asked", "the same plan"}};
-  }
-  floor::Taken taken = std::move(ready).value();
+  if (ready && wantedBy(*ready) == promised) return takeNow(std::move(ready).value());
+  tellStore();  // what was promised is free again
+  if (!ready) return ready.problems();
+  return {{{}, 0, {}, "a plan that changed while the shop's store was asked", "the same plan"}};
+}
+
+Problems Session::takeNow(floor::Taken taken) {
   if (Problems problems = saveAndNote(std::move(taken)); !problems.empty()) {
     tellStore();  // what was promised is free again
     return problems;

@@ -161,10 +161,11 @@ class Session : public QObject {
   void mergeFindings();
   Record recordToSave() const;
   Problems saveAndNote(floor::Taken taken);
-  // With what the store has promised to it; none: it was not asked.
-  using Promised = std::map<Id, std::int64_t>;
   Result<floor::Taken> readyToTake();
-  Problems takeNow(const std::optional<Promised>& promised);
+  Problems takeNow(floor::Taken taken);
+  // With what the store has promised to it.
+  using Promised = std::map<Id, std::int64_t>;
+  Problems takePromised(const Promised& promised);
 
   History history_;
   JobFile file_;
