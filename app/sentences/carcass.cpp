@@ -2,6 +2,7 @@
 #include "app/sentences/opening.h"
 #include "app/sentences/writer.h"
 #include "core/designs/size_list.h"
+#include "core/formats/usual_sizes.h"
 #include "core/kinds/carcass/layout.h"
 
 namespace pp {
@@ -120,6 +121,11 @@ class CarcassWriter : public SentenceWriter<Carcass> {
              [](Carcass& c, Length l) { c.back.clearance = l; });
       say(tr("clearance in all"));
     }
+    if (back.school == BackSchool::Between) {
+      say(tr(", nailed to strips"));
+      length(tr("nailing strip"), back.strip, [](Carcass& c, Length l) { c.back.strip = l; });
+      say(tr("wide (0: none)"));
+    }
     say(tr(". It is"));
     material(tr("back material"), back.material,
              [](Carcass& c, const std::string& id) { c.back.material = id; });
@@ -188,17 +194,17 @@ class CarcassWriter : public SentenceWriter<Carcass> {
     choice(tr("foot"),
            {tr("its sides and bottom"), tr("a recessed toe"), tr("a base frame"), tr("legs"),
             tr("runners"), tr("casters"), tr("a wall, hung on a cleat")},
-           footNow(), [plywood](Carcass& c, int i) {
+           footNow(), [plywood, unit = style_.unit](Carcass& c, int i) {
              const StandKind kinds[] = {StandKind::Frame, StandKind::Legs, StandKind::Runners,
                                         StandKind::Casters};
              c.toe.reset();
              c.cleat.reset();
              if (i == 1) c.raised = Length{};
              if (i < 2 || i > 5) c.stand.reset();
-             if (i == 1) c.toe = Toe{};
-             if (i == 6) c.cleat = Cleat{plywood, Length::mm(80)};
+             if (i == 1) c.toe = inUsualSizes(Toe{}, unit);
+             if (i == 6) c.cleat = Cleat{plywood, usual(unit, Length::mm(80), Length::in(3))};
              if (i < 2 || i > 5) return;
-             if (!c.stand) c.stand = Stand{};
+             if (!c.stand) c.stand = inUsualSizes(Stand{}, unit);
              c.stand->kind = kinds[i - 2];
              if (c.stand->material.empty()) c.stand->material = plywood;
            });
@@ -239,11 +245,11 @@ class CarcassWriter : public SentenceWriter<Carcass> {
     }
     say(tr(". Behind it the wall"));
     choice(tr("baseboard"), {tr("is plain"), tr("has a baseboard")}, body_.baseboard ? 1 : 0,
-           [](Carcass& c, int i) {
+           [unit = style_.unit](Carcass& c, int i) {
              if (i == 0)
                c.baseboard.reset();
              else if (!c.baseboard)
-               c.baseboard = Baseboard{};
+               c.baseboard = inUsualSizes(Baseboard{}, unit);
            });
     if (body_.baseboard) {
       length(tr("baseboard thickness"), body_.baseboard->thickness,
@@ -261,11 +267,11 @@ class CarcassWriter : public SentenceWriter<Carcass> {
     if (group_ != nullptr && group_->frame) return say(tr("The face frame is its group's."));
     const std::string plywood = body_.material;
     choice(tr("face frame"), {tr("No face frame"), tr("A face frame")}, body_.frame ? 1 : 0,
-           [plywood](Carcass& c, int i) {
+           [plywood, unit = style_.unit](Carcass& c, int i) {
              if (i == 0)
                c.frame.reset();
              else if (!c.frame) {
-               c.frame = FaceFrame{};
+               c.frame = inUsualSizes(FaceFrame{}, unit);
                c.frame->material = plywood;
              }
            });

@@ -189,7 +189,9 @@ class FittingsWriter : public SentenceWriter<Carcass> {
            [](Carcass& c, Length l) { c.shelves.setBack = l; });
     say(tr(", with a lip of"));
     length(tr("shelf lip"), rules.lip, [](Carcass& c, Length l) { c.shelves.lip = l; });
-    say(tr("below; pins are"));
+    say(tr("below; loose ones lie on strips"));
+    length(tr("shelf strips"), rules.ledge, [](Carcass& c, Length l) { c.shelves.ledge = l; });
+    say(tr("wide; pins are"));
     length(tr("pin pitch"), rules.pinPitch, [](Carcass& c, Length l) { c.shelves.pinPitch = l; });
     say(tr("apart,"));
     length(tr("pin set-back"), rules.pinSetBack,

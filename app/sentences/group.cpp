@@ -3,6 +3,7 @@
 
 #include "app/sentences/top.h"
 #include "app/sentences/writer.h"
+#include "core/formats/usual_sizes.h"
 #include "core/job/ids.h"
 #include "core/kinds/group/lines.h"
 #include "core/kinds/group/rules.h"
@@ -174,17 +175,17 @@ class GroupWriter : public SentenceWriter<CarcassGroup> {
     say(tr("They stand"));
     const std::string plywood = firstMaterial();
     choice(tr("stand"), {tr("each by itself"), tr("on one base frame")}, body_.stand ? 1 : 0,
-           [plywood](CarcassGroup& g, int i) {
+           [plywood, unit = style_.unit](CarcassGroup& g, int i) {
              g.stand.reset();
              if (i == 0) return;
-             g.stand = Stand{};
+             g.stand = inUsualSizes(Stand{}, unit);
              g.stand->kind = StandKind::Frame;
              g.stand->material = plywood;
            });
     if (!body_.stand) return say(tr("."));
     length(tr("stand height"), body_.stand->height,
            [](CarcassGroup& g, Length l) { g.stand->height = l; });
-    say(tr("high, set in"));
+    say(tr("high, taken off each case's own height, set in"));
     length(tr("stand set-in"), body_.stand->setIn,
            [](CarcassGroup& g, Length l) { g.stand->setIn = l; });
     say(tr(", of"));
@@ -203,12 +204,12 @@ class GroupWriter : public SentenceWriter<CarcassGroup> {
     begin();
     const std::string plywood = firstMaterial();
     choice(tr("face frame"), {tr("No face frame"), tr("One face frame")}, body_.frame ? 1 : 0,
-           [plywood](CarcassGroup& g, int i) {
+           [plywood, unit = style_.unit](CarcassGroup& g, int i) {
              g.frame.reset();
              if (i == 0) return;
-             g.frame = FaceFrame{};
+             g.frame = inUsualSizes(FaceFrame{}, unit);
              g.frame->material = plywood;
-             g.frame->middle = Length::mm(60);
+             g.frame->middle = usual(unit, Length::mm(60), Length::in(2, 1, 2));
            });
     if (!body_.frame) return say(tr("runs over them."));
     faceFrame(tr("runs over them"));
@@ -218,10 +219,10 @@ class GroupWriter : public SentenceWriter<CarcassGroup> {
     begin();
     const std::string plywood = firstMaterial();
     choice(tr("worktop"), {tr("No worktop"), tr("A worktop")}, body_.top ? 1 : 0,
-           [plywood](CarcassGroup& g, int i) {
+           [plywood, unit = style_.unit](CarcassGroup& g, int i) {
              g.top.reset();
              if (i == 0) return;
-             g.top = Top{};
+             g.top = inUsualSizes(Top{}, unit);
              g.top->material = plywood;
              g.top->longest = Length{};
            });

@@ -1,4 +1,5 @@
 // What can be chosen for one part beside what the rules say.
+#include <algorithm>
 #include <map>
 
 #include "app/sentences/features.h"
@@ -30,9 +31,11 @@ class PartWriter : public FeatureWriter<PartOverride> {
     whatOf();
     figure();
     say(tr(". It is"));
-    size(tr("part length"), tr("as long"), &PartOverride::length);
+    size(tr("part length"), tr("as long"), &PartOverride::length, &PartOverride::lengthMoves,
+         {Edge::W1, Edge::W2});
     say(tr("and"));
-    size(tr("part width"), tr("as wide"), &PartOverride::width);
+    size(tr("part width"), tr("as wide"), &PartOverride::width, &PartOverride::widthMoves,
+         {Edge::L1, Edge::L2});
     say(tr("as the rules have it, cut"));
     oversize();
     say(tr("over;"));
@@ -91,10 +94,34 @@ class PartWriter : public FeatureWriter<PartOverride> {
               [](PartOverride& o, std::optional<Finish> f) { o.finishOutside = f; });
   }
 
-  // A size of one's own, or none.
-  void size(const QString& name, const QString& ruled, std::optional<Length> PartOverride::*field) {
+  // A size of one's own and the edge that moves for it; or none.
+  void size(const QString& name, const QString& ruled, std::optional<Length> PartOverride::*field,
+            SizeMoves PartOverride::*moves, std::pair<Edge, Edge> edges) {
+    const bool nearHeld = isJoined(edges.first);
+    const SizeMoves first = nearHeld                 ? SizeMoves::Far
+                            : isJoined(edges.second) ? SizeMoves::Near
+                                                     : SizeMoves::Both;
     ownLength(name, body_.*field, ruled,
-              [field](PartOverride& o, std::optional<Length> own) { o.*field = own; });
+              [field, moves, first](PartOverride& o, std::optional<Length> own) {
+                if (!own)
+                  o.*moves = SizeMoves::Far;
+                else if (!(o.*field))
+                  o.*moves = first;
+                o.*field = own;
+              });
+    if (!(body_.*field)) return;
+    say(tr("(the difference"));
+    choice(
+        tr("%1 moves").arg(name),
+        {tr("all at %1").arg(edges_[static_cast<std::size_t>(edges.second)]),
+         tr("all at %1").arg(edges_[static_cast<std::size_t>(edges.first)]), tr("half at either")},
+        static_cast<int>(body_.*moves),
+        [moves](PartOverride& o, int i) { o.*moves = static_cast<SizeMoves>(i); });
+    say(tr(")"));
+  }
+  bool isJoined(Edge edge) const {
+    return std::any_of(part_.joins.begin(), part_.joins.end(),
+                       [edge](const Join& join) { return join.edge == edge; });
   }
 
   // Typed as the code of the part before.

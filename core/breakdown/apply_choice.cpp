@@ -4,6 +4,7 @@
 
 #include "core/parts/extend.h"
 #include "core/parts/feature_cuts.h"
+#include "core/parts/solid.h"
 
 namespace pp {
 namespace {
@@ -23,15 +24,16 @@ bool isEnclosed(const Part& part, const Assembly& assembly) {
 
 class Chooser {
  public:
-  Chooser(const PartBuilder& builder, Part& part, const PartOverride& chosen)
-      : builder_(builder), part_(part), chosen_(chosen) {}
+  // `larger`: whether its edges may go further out than the rules have them.
+  Chooser(const PartBuilder& builder, Part& part, const PartOverride& chosen, bool larger)
+      : builder_(builder), part_(part), chosen_(chosen), larger_(larger) {}
 
   Problems run() {
     part_.overridden = chosen_.why;
     material();
     edges();
-    if (chosen_.length) part_.length = Reason("set by hand", *chosen_.length);
-    if (chosen_.width) part_.width = Reason("set by hand", *chosen_.width);
+    byHand(false, chosen_.length, chosen_.lengthMoves);
+    byHand(true, chosen_.width, chosen_.widthMoves);
     if (chosen_.grain)
       part_.grain = *chosen_.grain == BoardGrain::Length  ? PartGrain::Length
                     : *chosen_.grain == BoardGrain::Width ? PartGrain::Width
@@ -99,12 +101,40 @@ class Chooser {
       }
       if (choice.joint)
         problems_.push_back(cannot(where, "a joint", "an end that stands between two panels"));
+      if (choice.beyond > Length{} && !larger_) continue;
       if (choice.beyond > Length{} && isEnclosed(part_, builder_.assembly()))
         problems_.push_back(cannot(where, builder_.shown(choice.beyond) + " beyond the rule",
                                    "no further out: it lies between others"));
       else
         add(extendAsChosen(builder_, part_, *edge, choice.beyond));
     }
+  }
+
+  // An edge that is joined to another part stays where that is.
+  void byHand(bool ofWidth, const std::optional<Length>& size, SizeMoves moves) {
+    Reason& now = ofWidth ? part_.width : part_.length;
+    if (!size || now.total() == *size || (!larger_ && *size > now.total())) return;
+    const std::string where = (ofWidth ? "width" : "length") + (" of the " + part_.name);
+    const EdgeMoves all = movesFor(part_, ofWidth, *size, moves);
+    bool free = !isPanel(part_.role);  // the carcass has moved what is free of its panels
+    for (std::size_t i = 0; i < all.edges.size(); ++i)
+      if (all.by[i] != Length{} &&
+          (isJoined(all.edges[i]) ||
+           (all.by[i] > Length{} && isEnclosed(part_, builder_.assembly()))))
+        free = false;
+    if (!free) {
+      problems_.push_back(
+          cannot(where, builder_.shown(*size) + " by hand",
+                 builder_.shown(now.total()) +
+                     ", because it meets other parts where it would be moved: change those"));
+      return;
+    }
+    for (std::size_t i = 0; i < all.edges.size(); ++i) extend(part_, all.edges[i], all.by[i]);
+    now = Reason("set by hand", *size);
+  }
+  bool isJoined(Edge edge) const {
+    return std::any_of(part_.joins.begin(), part_.joins.end(),
+                       [edge](const Join& join) { return join.edge == edge; });
   }
 
   void banding() {
@@ -130,7 +160,7 @@ class Chooser {
 
   // What is cut into it must still lie on it.
   void inside() {
-    if (chosen_.edges.empty()) return;
+    if (chosen_.edges.empty() && !chosen_.length && !chosen_.width) return;
     for (const Machining& cut : part_.machining)
       if (cut.u0 < Length{} || cut.v0 < Length{} || cut.u1 > part_.length.total() ||
           cut.v1 > part_.width.total() || cut.u1 < cut.u0 || cut.v1 < cut.v0) {
@@ -145,15 +175,57 @@ class Chooser {
   const PartBuilder& builder_;
   Part& part_;
   const PartOverride& chosen_;
+  bool larger_;
   Problems problems_;
 };
 
+bool mayGrow(const PartOverride& chosen) {
+  return chosen.length || chosen.width ||
+         std::any_of(chosen.edges.begin(), chosen.edges.end(),
+                     [](const EdgeChoice& edge) { return edge.beyond > Length{}; });
+}
+
+// Of the others one that takes room of it, or null. Less than this, in cubic millimetres, is a
+// sliver: a thousandth of a millimetre over a panel.
+const Part* runsInto(const std::vector<Part>& parts, std::size_t at) {
+  constexpr double kSliver = 500;
+  const Part& part = parts[at];
+  if (part.poses.empty() || part.poses.front().turn) return nullptr;
+  const Box room = part.poses.front().place(part.board());
+  const std::vector<Convex> own = solidOf(part, part.poses.front());
+  for (std::size_t i = 0; i < parts.size(); ++i) {
+    if (i == at) continue;
+    for (const Pose& pose : parts[i].poses) {
+      if (!pose.turn && intersection(room, pose.place(parts[i].board())).empty()) continue;
+      double common = 0;
+      for (const Convex& a : own)
+        for (const Convex& b : solidOf(parts[i], pose)) common += commonVolume(a, b);
+      if (common > kSliver) return &parts[i];
+    }
+  }
+  return nullptr;
+}
+
 }  // namespace
 
-Problems applyChoice(const PartBuilder& builder, Part& part) {
+Problems applyChoice(const PartBuilder& builder, std::vector<Part>& parts, std::size_t at) {
+  Part& part = parts[at];
   const PartOverride* chosen = builder.choices().of(part.keys.front());
   if (chosen == nullptr) return {};
-  return Chooser(builder, part, *chosen).run();
+  const Part ruled = part;
+  Problems out = Chooser(builder, part, *chosen, true).run();
+  if (!mayGrow(*chosen)) return out;
+  const Part* met = runsInto(parts, at);
+  if (met == nullptr) return out;
+  Problem problem = cannot(
+      "size of the " + part.name,
+      builder.shown(part.length.total()) + " × " + builder.shown(part.width.total()),
+      "no more than leaves room for the " + met->name + ", " + builder.shown(ruled.length.total()) +
+          " × " + builder.shown(ruled.width.total()) + " by the rules");
+  part = ruled;
+  out = Chooser(builder, part, *chosen, false).run();
+  out.push_back(std::move(problem));
+  return out;
 }
 
 }  // namespace pp

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "core/breakdown/cut_outs.h"
 #include "core/breakdown/fit.h"
 #include "core/job/ids.h"
 #include "core/kinds/validate.h"
@@ -13,7 +14,9 @@ Result<Lost> assignIdsAndCodes(Job& job, Id lastId) {
   giveIds(job);
   Lost lost = dropLost(job);
   if (Problems problems = validate(job); !problems.empty()) return problems;
-  if (fitWidths(job))
+  // Not one or the other: what is cut out follows the widths.
+  const bool fitted = fitWidths(job);
+  if (followObstacles(job) || fitted)
     if (Problems problems = validate(job); !problems.empty()) return problems;
   return lost;
 }

@@ -67,9 +67,9 @@ namespace {
 
 void applyChoices(const PartBuilder& builder, const std::string& assembly, std::vector<Part>& parts,
                   std::vector<Trouble>& troubles) {
-  for (Part& part : parts)
-    for (Problem& problem : applyChoice(builder, part))
-      troubles.push_back({assembly, part.opening, false, std::move(problem)});
+  for (std::size_t i = 0; i < parts.size(); ++i)
+    for (Problem& problem : applyChoice(builder, parts, i))
+      troubles.push_back({assembly, parts[i].opening, false, std::move(problem)});
 }
 
 // Tells apart, by an index, what comes from one opening in one role.

@@ -56,6 +56,7 @@ struct Back {
   Length rabbetDepth = Length::mm(9);    // into the panels; a groove's depth too; > 0
   Length setIn = Length::mm(12);         // Groove, Channels: from the rear edge to it, >= 0
   Length clearance = Length::um(1'500);  // in all, in each direction, >= 0
+  Length strip = Length::mm(20);         // Between: of the nailing strips before it; 0: none, >= 0
   PanelGrain grain = PanelGrain::Upright;
   int pieces = 0;          // side by side, meeting on dividers; 0: as few as the sheets give
   bool fromRight = false;  // they are taken from the sheets, and counted, from the right
@@ -101,6 +102,7 @@ struct ShelfRules {
   Length clearance = Length::mm(3);  // in length and in depth
   Length setBack = Length::mm(0);    // behind the carcass front
   Length lip = Length::mm(0);        // a stiffener so high under the front edge; 0: none
+  Length ledge = Length::mm(20);     // width of the strips that loose ones lie on, > 0
   Length pinPitch = Length::mm(32);
   Length pinSetBack = Length::mm(37);  // pin row from the front edge and from the back
   Length pinDiameter = Length::mm(5);

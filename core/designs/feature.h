@@ -41,14 +41,15 @@ struct Feature {
   Length keepLow, keepHigh;  // Dado, Groove, Rabbet: left uncut at its beginning and end
   Angle angle;
   BoardEdge edge = BoardEdge::Long1;
-  Face face = Face::Inside;  // that it is cut into
-  bool farEnd = false;       // `along` from the far end; of a taper or curve, from the edge's end
-  bool farEdge = false;      // `across` is measured from the upper edge
-  bool crosswise = false;    // HoleRow: runs across the board
-  bool bulging = false;      // Curve: stands out by `depth` from the rest of its edge
-  bool thickness = false;    // Taper: of the board's thickness, from `face`
-  bool bothFaces = false;    // RoundOver, Chamfer: along `face` and along the other one
-  bool assembled = false;    // RoundOver, Chamfer: when the part has been put in
+  Face face = Face::Inside;   // that it is cut into
+  bool farEnd = false;        // `along` from the far end; of a taper or curve, from the edge's end
+  bool farEdge = false;       // `across` is measured from the upper edge
+  bool crosswise = false;     // HoleRow: runs across the board
+  bool bulging = false;       // Curve: stands out by `depth` from the rest of its edge
+  bool thickness = false;     // Taper: of the board's thickness, from `face`
+  bool bothFaces = false;     // RoundOver, Chamfer: along `face` and along the other one
+  bool assembled = false;     // RoundOver, Chamfer: when the part has been put in
+  std::int64_t obstacle = 0;  // id of what of the place it was cut out for, and moves with; 0: none
   bool operator==(const Feature&) const = default;
 };
 

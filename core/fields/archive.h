@@ -62,6 +62,8 @@ class Archive {
   virtual ~Archive() = default;
   // Whether it reads into the values it is given; else it writes them and changes none.
   virtual bool reads() const = 0;
+  // Whether it writes what is usual too.
+  virtual bool saysUsual() const { return false; }
 
   // A field that may be left out and then keeps its value. What is neither plain, optional nor a
   // list has `fields`, or a form of its own in `field(archive, name, value)`.
@@ -87,7 +89,7 @@ class Archive {
   // A field that is not written where it says what is usual.
   template <class T>
   void unlessDefault(const char* name, T& value, const std::type_identity_t<T>& usual = T{}) {
-    if (reads() || value != usual) (*this)(name, value);
+    if (reads() || saysUsual() || value != usual) (*this)(name, value);
   }
   // A list of many rows: what of one is as in a row that is made anew is not written.
   template <class List>

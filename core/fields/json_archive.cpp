@@ -80,8 +80,8 @@ std::string withTexts(
   return out.dump();
 }
 
-JsonWriter::JsonWriter(Unit unit)
-    : made_(std::make_unique<OrderedJson>(OrderedJson::object())), unit_(unit) {}
+JsonWriter::JsonWriter(Unit unit, Length (*said)(Length))
+    : made_(std::make_unique<OrderedJson>(OrderedJson::object())), unit_(unit), said_(said) {}
 JsonWriter::~JsonWriter() = default;
 
 OrderedJson JsonWriter::take() {
@@ -122,7 +122,7 @@ void JsonWriter::plain(const char* name, std::string& value) {
   put(name, value);
 }
 void JsonWriter::plain(const char* name, Length& value) {
-  put(name, lengthJson(value, unit_));
+  put(name, lengthJson(said_ == nullptr ? value : said_(value), unit_));
 }
 void JsonWriter::plain(const char* name, Money& value) {
   put(name, value.asDouble());
@@ -147,7 +147,10 @@ void JsonWriter::plain(const char* name, std::size_t& value) {
   put(name, value);
 }
 void JsonWriter::lengthOr(const char* name, std::optional<Length>& value, const char* word) {
-  put(name, value ? lengthJson(*value, unit_) : OrderedJson(word));
+  if (value)
+    plain(name, *value);
+  else
+    put(name, OrderedJson(word));
 }
 void JsonWriter::word(const char* name, std::size_t& at, const WordTable& words) {
   if (at >= words.count)
@@ -155,23 +158,23 @@ void JsonWriter::word(const char* name, std::size_t& at, const WordTable& words)
   put(name, words.word(words.rows, at));
 }
 void JsonWriter::list(const char* name, const RowTable& rows) {
-  JsonWriter inner(unit_);
+  JsonWriter inner(unit_, said_);
   *inner.made_ = OrderedJson::array();
   rows.each(rows.rows, inner);
   put(name, inner.take());
 }
 void JsonWriter::sparseList(const char* name, const RowTable& rows, const Described& usual) {
-  JsonWriter one(unit_);
+  JsonWriter one(unit_, said_);
   usual.fields(one, usual.value);
   const OrderedJson row = one.take();
-  JsonWriter inner(unit_);
+  JsonWriter inner(unit_, said_);
   *inner.made_ = OrderedJson::array();
   inner.usual_ = &row;
   rows.each(rows.rows, inner);
   put(name, inner.take());
 }
 void JsonWriter::object(const char* name, const Described& value) {
-  JsonWriter inner(unit_);
+  JsonWriter inner(unit_, said_);
   if (name == nullptr) inner.usual_ = usual_;
   value.fields(inner, value.value);
   put(name, inner.take());

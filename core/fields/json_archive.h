@@ -21,7 +21,8 @@ OrderedJson lengthJson(Length length, Unit unit);
 class JsonWriter : public Archive {
  public:
   // In inches a length that lies on a whole 64th is written as a text with its unit.
-  explicit JsonWriter(Unit unit = Unit::Millimetre);
+  // `said`: what is written in place of each length.
+  explicit JsonWriter(Unit unit = Unit::Millimetre, Length (*said)(Length) = nullptr);
   ~JsonWriter() override;
 
   OrderedJson take();
@@ -41,6 +42,7 @@ class JsonWriter : public Archive {
   std::string line();
 
   bool reads() const override { return false; }
+  bool saysUsual() const override { return said_ != nullptr; }
   void id(const char* name, Id& value) override;
   void plain(const char* name, std::string& value) override;
   void plain(const char* name, Length& value) override;
@@ -68,6 +70,7 @@ class JsonWriter : public Archive {
 
   std::unique_ptr<OrderedJson> made_;  // an object, or a list
   Unit unit_;
+  Length (*said_)(Length);
   const OrderedJson* usual_ = nullptr;  // what need not be said of it
   const char* required_ = nullptr;      // the field that must be
 };

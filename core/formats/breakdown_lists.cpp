@@ -30,15 +30,16 @@ const char* edgeWord(Edge edge) {
 
 std::string writeLumber(const Job& job, const std::vector<Part>& parts) {
   const ListLengths length(job.unit);
-  std::string out =
-      length.unitLine() + "code,name,assembly,qty,length,width,thickness,material,finish,note\n";
+  std::string out = length.unitLine() +
+                    "code,name,assembly,qty,length,width,thickness,material,finish,note,"
+                    "finished_length,finished_width\n";
   for (const Part& part : parts) {
     if (!part.lumber) continue;
-    out += fmt::format("{},{},{},{},{},{},{},{},{},{}\n", csvText(part.code), csvText(part.name),
-                       csvText(part.assembly), part.quantity, length(part.cutLength()),
-                       length(part.cutWidth()), length(part.thickness),
+    out += fmt::format("{},{},{},{},{},{},{},{},{},{},{},{}\n", csvText(part.code),
+                       csvText(part.name), csvText(part.assembly), part.quantity,
+                       length(part.cutLength()), length(part.cutWidth()), length(part.thickness),
                        csvText(findMaterial(job, part.material)->name), finishWord(part.finish),
-                       csvText(part.note));
+                       csvText(part.note), length(part.length.total()), length(part.width.total()));
   }
   return out;
 }

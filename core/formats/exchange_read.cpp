@@ -157,6 +157,10 @@ class PartsReader {
     if (!orders_[part.run].insert(part.runOrder).second)
       rows_.refuse("run_order", "'" + rows_.text("run_order") + "' a second time",
                    "each place in the run once");
+    part.series = rows_.choice<RunSeries>(
+        "run_series", {{"length", RunSeries::Length}, {"width", RunSeries::Width}},
+        RunSeries::Either);
+    part.mitred = rows_.choice<bool>("run_mitred", {{"yes", true}, {"no", false}}, false);
     const auto [first, fresh] = runs_.emplace(part.run, part);
     if (fresh) return;
     const PartDemand& like = first->second;
@@ -169,6 +173,12 @@ class PartsReader {
     if (part.quantity != like.quantity)
       rows_.refuse("qty", std::to_string(part.quantity),
                    "the qty of its run, " + std::to_string(like.quantity));
+    if (part.series != like.series)
+      rows_.refuse("run_series", "'" + rows_.text("run_series") + "'",
+                   "the same for all parts of its run");
+    if (part.mitred != like.mitred)
+      rows_.refuse("run_mitred", "'" + rows_.text("run_mitred") + "'",
+                   "the same for all parts of its run");
   }
 
   const CsvTable& table_;

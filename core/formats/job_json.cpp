@@ -129,6 +129,7 @@ void fields(Archive& a, SiteSize& v) {
 }
 
 void fields(Archive& a, Obstacle& v) {
+  a.id("id", v.id);
   a.choice("kind", v.kind,
            {{"outlet", ObstacleKind::Outlet},
             {"switch", ObstacleKind::Switch},
@@ -191,6 +192,12 @@ void fields(Archive& a, EdgeChoice& v) {
   a("banding", v.banding);
 }
 
+static void moves(Archive& a, const char* name, SizeMoves& v) {
+  if (a.reads() || v != SizeMoves::Far)
+    a.choice(name, v,
+             {{"far", SizeMoves::Far}, {"near", SizeMoves::Near}, {"both", SizeMoves::Both}});
+}
+
 void fields(Archive& a, PartOverride& v) {
   a.must("part", v.part);
   a("alike", v.alike);
@@ -198,6 +205,8 @@ void fields(Archive& a, PartOverride& v) {
   a("material", v.material);
   a("length", v.length);
   a("width", v.width);
+  moves(a, "lengthMoves", v.lengthMoves);
+  moves(a, "widthMoves", v.widthMoves);
   if (a.wants("grain", v.grain)) a.choice("grain", *v.grain, kBoardGrains);
   a("banding", v.banding);
   a("edges", v.edges);
@@ -389,8 +398,8 @@ Result<Fragment> readFragment(const std::string& file, std::string_view text) {
   return out;
 }
 
-std::string writeFragment(const Fragment& fragment) {
-  JsonWriter writer;
+std::string writeFragment(const Fragment& fragment, Length (*said)(Length)) {
+  JsonWriter writer(Unit::Millimetre, said);
   Fragment copy = fragment;
   fields(writer, copy.assembly);
   if (!copy.choices.empty()) writer("choices", copy.choices);

@@ -36,6 +36,7 @@ struct Fragment {
   std::vector<PartOverride> choices;
 };
 Result<Fragment> readFragment(const std::string& file, std::string_view text);
-std::string writeFragment(const Fragment& fragment);
+// `said`: what is written in place of each length.
+std::string writeFragment(const Fragment& fragment, Length (*said)(Length) = nullptr);
 
 }  // namespace pp

@@ -8,13 +8,16 @@
 #include "core/fields/json_archive.h"
 #include "core/formats/job_json.h"
 #include "core/formats/upgrade.h"
+#include "core/formats/usual_sizes.h"
 #include "core/job/ids.h"
+#include "core/kinds/kind.h"
 
 namespace pp {
 namespace {
 
 constexpr const char* kLibraryFormat = "plain-patch-assembly";
 constexpr int kLibraryVersion = 2;
+constexpr Choice<Unit> kUnits[] = {{"mm", Unit::Millimetre}, {"in", Unit::Inch}};
 
 bool namesMaterial(const std::string& field) {
   return field == "material" || field.ends_with("Material") || field == "endLeft" ||
@@ -58,6 +61,7 @@ Result<LibraryItem> readLibraryItem(const std::string& file, std::string_view te
     reader("version", version);
     reader.must("name", out.name);
     reader("about", out.about);
+    reader.choice("unit", out.unit, kUnits);
     if (reader.required("assembly")) out.text = reader.textOf("assembly");
   });
   if (!problems.empty()) return problems;
@@ -79,12 +83,20 @@ Result<Fragment> placed(const LibraryItem& item, const Job& job) {
     if (name.empty() || findBanding(job, name) != nullptr) return name;
     return job.bandings.empty() ? std::string() : job.bandings.front().id;
   };
-  return readFragment(item.name,
-                      withTexts(item.text, [&](const std::string& field, const std::string& text) {
-                        return namesMaterial(field)  ? materialOf(text)
-                               : namesBanding(field) ? bandingOf(text)
-                                                     : text;
-                      }));
+  auto read = readFragment(
+      item.name, withTexts(item.text, [&](const std::string& field, const std::string& text) {
+        return namesMaterial(field)  ? materialOf(text)
+               : namesBanding(field) ? bandingOf(text)
+                                     : text;
+      }));
+  if (!read || item.unit == job.unit) return read;
+  return inUsualSizes(read.value(), job.unit);
+}
+
+Assembly begun(const Job& job, const Kind& kind) {
+  Fragment out{plainAssembly(job, kind), {}};
+  // As it stands in a file, and so without ids.
+  return job.unit == Unit::Inch ? inUsualSizes(out, job.unit).assembly : out.assembly;
 }
 
 std::string writeLibraryItem(const std::string& name, const std::string& about,
@@ -109,6 +121,8 @@ std::string writeLibraryItem(const std::string& name, const std::string& about,
   writer("version", version);
   writer("name", named);
   writer("about", said);
+  Unit unit = job.unit;
+  if (unit != Unit::Millimetre) writer.choice("unit", unit, kUnits);
   writer.written("assembly",
                  withTexts(json, [&](const std::string& field, const std::string& text) {
                    if (namesMaterial(field)) return roleOf(text);

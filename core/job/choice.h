@@ -29,14 +29,19 @@ struct WorkReading {
   bool operator==(const WorkReading&) const = default;
 };
 
+// Which of the two edges moves where a size is set by hand: the one the length or width is counted
+// to (the far one), the one it is counted from, or both by half.
+enum class SizeMoves { Far, Near, Both };
+
 // A part that is made other than the rules say, and why. What depends on its material, joints and
-// edges follows; a length or width is the part's alone.
+// edges follows. A size set by hand moves edges that no joint holds, as `beyond` would.
 struct PartOverride {
   PartKey part;
   bool alike = true;                    // every one of them there, whatever its index
   std::string why;                      // not empty
   std::optional<std::string> material;  // id of a Material
   std::optional<Length> length, width;  // finished
+  SizeMoves lengthMoves = SizeMoves::Far, widthMoves = SizeMoves::Far;
   std::optional<BoardGrain> grain;
   std::optional<std::string> banding;  // on the edges that the rules band; empty: none
   std::vector<EdgeChoice> edges;       // no side twice

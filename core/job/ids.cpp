@@ -103,6 +103,7 @@ void giveIds(Job& job) {
   give.rows(job.stock);
   for (Slide& slide : job.slides) give(slide.id);
   for (Machine& machine : job.shop.machines) give(machine.id);
+  for (Obstacle& obstacle : job.site.obstacles) give(obstacle.id);
 }
 
 Assembly withoutIds(Assembly assembly) {
@@ -193,6 +194,7 @@ void eachIdOf(const Job& job, const See& see) {
   rows("stock", job.stock);
   rows("slides", job.slides);
   rows("shop/machines", job.shop.machines);
+  rows("site/obstacles", job.site.obstacles);
 }
 
 }  // namespace

@@ -5,8 +5,9 @@
 
 namespace pp {
 
-// Everything that has no id yet gets one: assemblies, openings, drawers, boards, slides, saws and
-// rows of stock. job.lastId counts on, so an id that was given is not given again.
+// Everything that has no id yet gets one: assemblies, openings, drawers, boards, slides, saws,
+// obstacles of the place and rows of stock. job.lastId counts on, so an id that was given is not
+// given again.
 void giveIds(Job& job);
 
 // The assembly as a new thing, to be put beside the one it was made from.

@@ -49,6 +49,12 @@ constexpr Length distance(Length a, Length b) {
   return a < b ? b - a : a - b;
 }
 
+// A size of the shop's own in either unit: where the trade has one it is not the other's,
+// converted.
+constexpr Length usual(Unit unit, Length metric, Length inch) {
+  return unit == Unit::Inch ? inch : metric;
+}
+
 // The longest length the readers accept: one kilometre. Sums of any real job stay far inside 64
 // bits.
 inline constexpr Length kLongest = Length::mm(1'000'000);

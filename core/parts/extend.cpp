@@ -61,4 +61,13 @@ Problems extendAsChosen(const PartBuilder& builder, Part& part, Edge edge, Lengt
   return {};
 }
 
+EdgeMoves movesFor(const Part& part, bool ofWidth, Length size, SizeMoves moves) {
+  const Length by = size - (ofWidth ? part.width : part.length).total();
+  const Length half = by / 2;
+  EdgeMoves out{{ofWidth ? Edge::L1 : Edge::W1, ofWidth ? Edge::L2 : Edge::W2}, {}};
+  out.by[0] = moves == SizeMoves::Far ? Length{} : moves == SizeMoves::Near ? by : half;
+  out.by[1] = by - out.by[0];
+  return out;
+}
+
 }  // namespace pp

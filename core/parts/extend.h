@@ -12,4 +12,11 @@ void extend(Part& part, Edge edge, Length by);
 // The same where something would be left of the part; else the problem, and no change.
 Problems extendAsChosen(const PartBuilder& builder, Part& part, Edge edge, Length by);
 
+// How far its edges move for a length or width that is set by hand.
+struct EdgeMoves {
+  std::array<Edge, 2> edges;  // the near one, the far one
+  std::array<Length, 2> by;
+};
+EdgeMoves movesFor(const Part& part, bool ofWidth, Length size, SizeMoves moves);
+
 }  // namespace pp

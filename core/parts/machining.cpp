@@ -109,14 +109,12 @@ Machining bevel(Edge edge, Angle angle, Face full, std::string receives) {
 }
 
 Machining rowAtEnd(const Part& part, MachiningKind cut, std::string receives, Edge edge, Length in,
-                   Length width, Length depth, Face face) {
-  constexpr Length kEvery = Length::mm(150);
-  constexpr Length kFromEdge = Length::mm(50);
+                   Length width, Length depth, Face face, RowSpacing spacing) {
   const Length across = part.width.total();
-  const Length margin = std::min(kFromEdge, across / 4);
+  const Length margin = std::min(spacing.fromEdge, across / 4);
   const Length span = across - 2 * margin;
   const std::int64_t gaps =
-      std::max<std::int64_t>(1, (span.inNm() + kEvery.inNm() - 1) / kEvery.inNm());
+      std::max<std::int64_t>(1, (span.inNm() + spacing.every.inNm() - 1) / spacing.every.inNm());
   Machining row;
   row.cut = cut;
   row.face = face;

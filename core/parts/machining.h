@@ -30,9 +30,16 @@ Machining notch(const Part& part, std::string receives, Length u0, Length u1, Le
 // Off square by `angle`; `full` is the face that keeps its size.
 Machining bevel(Edge edge, Angle angle, Face full, std::string receives);
 
-// A row along the end `edge` (W1 or W2), `in` from it: pockets or mortises, one about every
-// 150 mm, two at least.
+// How a row keeps from the edges beside it, and at most how far apart what is in it stands.
+struct RowSpacing {
+  Length fromEdge, every;
+};
+constexpr RowSpacing usualSpacing(Unit unit) {
+  return {usual(unit, Length::mm(50), Length::in(2)), usual(unit, Length::mm(150), Length::in(6))};
+}
+
+// A row along the end `edge` (W1 or W2), `in` from it: pockets or mortises, two at least.
 Machining rowAtEnd(const Part& part, MachiningKind cut, std::string receives, Edge edge, Length in,
-                   Length width, Length depth, Face face);
+                   Length width, Length depth, Face face, RowSpacing spacing);
 
 }  // namespace pp

@@ -106,7 +106,11 @@ bool isOn(const Job& job, const JobPin& pin, const Part& part, const std::string
 }
 
 std::string said(const NestRequest& request, Length length) {
-  return formatExact(length, request.style.unit);
+  // What is less than can be shown is not nothing.
+  const std::string shown = format(length, request.style);
+  const bool isNothing = shown.find_first_of("123456789") == std::string::npos;
+  return isNothing && length != Length{} ? formatExact(length, request.style.unit)
+                                         : formatWithUnit(length, request.style);
 }
 
 namespace {

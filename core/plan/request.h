@@ -136,7 +136,7 @@ std::int64_t barsFor(const NestRequest& request, const BarList& list, std::size_
 // What one bevel cut at 45 degrees takes from the face: kerf * sqrt 2, rounded up to the nanometre.
 Length bevelKerf(Length kerf);
 
-// A length in the words of a message, exact and with its unit.
+// A length in the words of a message, as the job shows lengths and with its unit.
 std::string said(const NestRequest& request, Length length);
 
 // The request a job makes for these of its parts: those of sheets in their order, and those cut

@@ -6,6 +6,7 @@
 #include <map>
 #include <set>
 
+#include "core/breakdown/cut_outs.h"
 #include "core/breakdown/fit.h"
 #include "core/breakdown/placed.h"
 #include "core/job/ids.h"
@@ -13,11 +14,6 @@
 
 namespace pp {
 namespace {
-
-// Room kept round what is cut out for.
-Length roomRound(Unit unit) {
-  return unit == Unit::Inch ? Length::in(0, 1, 4) : Length::mm(6);
-}
 
 struct Span {
   Length low, high;
@@ -68,15 +64,20 @@ class Clashes {
 
   std::vector<Finding> run() {
     if (placed_.empty()) return {};
+    const bool walled = hasWall(job_.site.kind, stand_.wall);
     for (const Obstacle& one : job_.site.obstacles) {
       if (!one.wall)
         onTheFloor(one);
+      else if (!walled)
+        continue;
       else if (*one.wall == stand_.wall)
         onItsWall(one);
       else
         besideIt(one);
     }
+    if (!walled) return std::move(out_);
     moulding();
+    for (const WallAt side : {WallAt::Left, WallAt::Right}) mouldingBeside(side);
     studs();
     return std::move(out_);
   }
@@ -84,29 +85,28 @@ class Clashes {
  private:
   // The rearmost board lies against the wall, the leftmost at its place along it.
   void place() {
-    std::optional<Length> left, rear, foot;
+    const auto at = onWall(job_, stand_, parts_);
+    if (!at) return;
+    on_ = *at;
     const auto each = [this](const auto& use) {
       for (const Part& part : parts_)
         for (const Pose& pose : part.poses) use(part, pose, pose.place(part.board()));
     };
-    each([&](const Part&, const Pose&, const Box& box) {
-      if (!left || box.low[0] < *left) left = box.low[0];
-      if (!rear || box.high[1] > *rear) rear = box.high[1];
-      if (!foot || box.low[2] < *foot) foot = box.low[2];
+    std::optional<Length> rearmost;
+    each([&rearmost](const Part&, const Pose&, const Box& box) {
+      if (!rearmost || box.high[1] > *rearmost) rearmost = box.high[1];
     });
-    if (!left) return;
-    left_ = beginOf(job_, stand_).value_or(*left);
-    rear_ = *rear;
-    foot_ = *foot;
-    along_ = alongWall(job_, stand_);
+    const Length rear = *rearmost;
     each([&](const Part& part, const Pose& pose, const Box& box) {
-      const WallBox at{{along_ + box.low[0] - left_, along_ + box.high[0] - left_},
-                       {rear_ - box.high[1], rear_ - box.low[1]},
-                       {stand_.up + box.low[2] - foot_, stand_.up + box.high[2] - foot_}};
-      whole_ = placed_.empty() ? at
-                               : WallBox{joined(whole_.along, at.along), joined(whole_.out, at.out),
-                                         joined(whole_.up, at.up)};
-      placed_.push_back({&part, &pose, at});
+      const Length right = on_.along - on_.left;
+      const Length up = on_.up - on_.foot;
+      const WallBox lies{{box.low[0] + right, box.high[0] + right},
+                         {rear - box.high[1], rear - box.low[1]},
+                         {box.low[2] + up, box.high[2] + up}};
+      whole_ = placed_.empty() ? lies
+                               : WallBox{joined(whole_.along, lies.along),
+                                         joined(whole_.out, lies.out), joined(whole_.up, lies.up)};
+      placed_.push_back({&part, &pose, lies});
     });
   }
 
@@ -163,13 +163,13 @@ class Clashes {
       if (!at.box.along.meets(box.along) || !at.box.up.meets(box.up) || !at.box.out.meets(reach))
         continue;
       if (part.role == PartRole::Back) {
-        if (isCutOut(at, box)) continue;
+        if (isCutOut(one, at)) continue;
         Finding& finding =
             add(Severity::Mind, &part,
                 fmt::format("{} lies behind the {} of {}", nameOf(one), part.name, part.assembly),
                 "Cut it out with room all round; electrics and pipes are moved by licensed people "
                 "only.");
-        finding.fix = cutOut(one, at, box);
+        finding.fix = cutOut(one, at);
       } else if (!isMovable(part.role) && standsOnEdge(at)) {
         add(Severity::Stop, &part,
             fmt::format("The {} of {} stands on {}", part.name, part.assembly, nameOf(one)),
@@ -188,34 +188,8 @@ class Clashes {
            at.box.up.high - at.box.up.low <= at.part->thickness;
   }
 
-  // The rectangle in the part's own frame, with room round it; none where it would leave the part.
-  std::optional<Feature> featureOf(const Placed& at, const WallBox& box) const {
-    const Length room = roomRound(job_.unit);
-    const Point low{
-        left_ + box.along.low - room - along_, {}, foot_ + box.up.low - room - stand_.up};
-    const Point high{
-        left_ + box.along.high + room - along_, {}, foot_ + box.up.high + room - stand_.up};
-    const auto own = [&](const Direction& along, Length limit) -> Span {
-      const auto axis = static_cast<std::size_t>(along.axis);
-      const Length a = along.sign * (low[axis] - at.pose->origin[axis]);
-      const Length b = along.sign * (high[axis] - at.pose->origin[axis]);
-      return {std::max(std::min(a, b), Length{}), std::min(std::max(a, b), limit)};
-    };
-    if (at.pose->u.axis == Axis::Y || at.pose->v.axis == Axis::Y) return std::nullopt;
-    const Span u = own(at.pose->u, at.part->length.total());
-    const Span v = own(at.pose->v, at.part->width.total());
-    if (u.low >= u.high || v.low >= v.high) return std::nullopt;
-    Feature out;
-    out.kind = FeatureKind::Notch;
-    out.along = u.low;
-    out.length = u.high - u.low;
-    out.across = v.low;
-    out.width = v.high - v.low;
-    return out;
-  }
-
-  bool isCutOut(const Placed& at, const WallBox& box) const {
-    const auto wanted = featureOf(at, box);
+  bool isCutOut(const Obstacle& obstacle, const Placed& at) const {
+    const auto wanted = cutOutFor(job_.unit, obstacle, on_, *at.part, *at.pose);
     if (!wanted) return false;
     return std::any_of(job_.overrides.begin(), job_.overrides.end(), [&](const PartOverride& one) {
       const bool of = std::any_of(at.part->keys.begin(), at.part->keys.end(),
@@ -229,8 +203,8 @@ class Clashes {
     });
   }
 
-  std::optional<Fix> cutOut(const Obstacle& one, const Placed& at, const WallBox& box) const {
-    const auto feature = featureOf(at, box);
+  std::optional<Fix> cutOut(const Obstacle& one, const Placed& at) const {
+    const auto feature = cutOutFor(job_.unit, one, on_, *at.part, *at.pose);
     if (!feature || at.part->keys.size() != 1) return std::nullopt;
     const PartKey key = at.part->keys.front();
     const std::string why = "cut out for " + nameOf(one);
@@ -338,6 +312,41 @@ class Clashes {
     }
   }
 
+  // What stands at the back wall ends before the moulding of a wall beside it.
+  void mouldingBeside(WallAt side) {
+    if (stand_.wall != WallAt::Back || !hasWall(job_.site.kind, side)) return;
+    const SiteWall wall = wallAt(job_.site, side);
+    if (wall.mouldingHeight <= Length{} || wall.mouldingThickness <= Length{}) return;
+    const Length wide = widthOfPlace();
+    if (side == WallAt::Right && wide <= Length{}) return;
+    for (const Placed& at : placed_) {
+      const Length off = side == WallAt::Left ? at.box.along.low : wide - at.box.along.high;
+      if (at.box.up.low >= wall.mouldingHeight || off >= wall.mouldingThickness) continue;
+      Finding& finding =
+          add(Severity::Mind, at.part,
+              fmt::format("The {} of {} meets the moulding of the {} wall", at.part->name,
+                          at.part->assembly, side == WallAt::Left ? "left" : "right"),
+              fmt::format("It is {} thick and {} high, and {} is kept clear there.",
+                          formatWithUnit(wall.mouldingThickness, style_),
+                          formatWithUnit(wall.mouldingHeight, style_),
+                          formatWithUnit(std::max(off, Length{}), style_)));
+      if (stand_.fills) {
+        const Length clear =
+            wall.mouldingThickness + usual(job_.unit, Length::mm(3), Length::in(0, 1, 8));
+        finding.fix = Fix{fmt::format("Keep {} clear of that wall", formatWithUnit(clear, style_)),
+                          [side, clear](Job& job) { keepClearOf(job, side, clear); }};
+      }
+      return;
+    }
+  }
+  static void keepClearOf(Job& job, WallAt side, Length clear) {
+    for (SiteWall& known : job.site.walls)
+      if (known.at == side) {
+        known.allowance = clear;
+        return;
+      }
+  }
+
   // What a carcass is fastened by should meet two studs of a wall that has them.
   void studs() {
     const SiteWall wall = wallAt(job_.site, stand_.wall);
@@ -374,7 +383,7 @@ class Clashes {
   const std::vector<Part> parts_;
   std::vector<Placed> placed_;
   WallBox whole_;
-  Length left_, rear_, foot_, along_;
+  OnWall on_;
   std::vector<Finding> out_;
 };
 
@@ -384,7 +393,7 @@ std::vector<Finding> checkClashes(const Job& job, const Breakdown& breakdown) {
   std::vector<Finding> out;
   for (const SiteStand& stand : job.site.stands) {
     const Assembly* one = findAssembly(job, stand.assembly);
-    if (one == nullptr || !hasWall(job.site.kind, stand.wall)) continue;
+    if (one == nullptr) continue;
     auto found = Clashes(job, breakdown, stand, *one).run();
     std::move(found.begin(), found.end(), std::back_inserter(out));
   }

@@ -65,6 +65,7 @@ enum class ObstacleKind {
 };
 
 struct Obstacle {
+  std::int64_t id = 0;  // what is cut out for it is known by that
   ObstacleKind kind = ObstacleKind::Outlet;
   std::string name;            // as the maker calls it, or empty
   std::optional<WallAt> wall;  // none: on the floor

@@ -264,6 +264,10 @@ PutInWords wordsOf(const UnitOrder& unit, const AssemblyStep& step, const Rows& 
     out.setBy << (isGap ? QObject::tr("gap of %1 to the %2")
                         : QObject::tr("spacer of %1 from the %2, front and rear"))
                      .arg(figureWithUnit(spacer.size, style), nameOf(pieces, spacer.to));
+  // What the maker must know of the piece itself: on which side a pad goes and what is planed off.
+  if (!step.isWhole && !step.pieces.empty())
+    if (const std::string& note = pieces[step.pieces.front().row].part.note; !note.empty())
+      out.checks << QString::fromStdString(note);
   if (step.isDry) out.checks << QObject::tr("together without glue first");
   if (step.diagonals)
     out.checks

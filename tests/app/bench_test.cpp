@@ -74,7 +74,7 @@ TEST_F(AtTheBench, showsASettingReadableFromTwoMetres) {
             QStringLiteral("test first: on scrap, with the drawer left side that goes in"));
   EXPECT_TRUE(text("How it lies").contains(QStringLiteral("edge at the fence")));
   EXPECT_FALSE(text("Caution").isEmpty());
-  EXPECT_EQ(groups()->count(), 9);
+  EXPECT_EQ(groups()->count(), 8);
   for (const char* name :
        {"The piece is done", "Take the last back", "All that are there are done"})
     EXPECT_GE(named<QPushButton>(window_.get(), QString::fromLatin1(name))->height(), 44) << name;

@@ -244,7 +244,9 @@ TEST_F(Cli, breakdownWritesEachListThatIsAskedFor) {
     return rows;
   };
   for (const auto& [name, header] :
-       {std::pair{"l.csv", "code,name,assembly,qty,length,width,thickness,material,finish,note"},
+       {std::pair{"l.csv",
+                  "code,name,assembly,qty,length,width,thickness,material,finish,note,"
+                  "finished_length,finished_width"},
         {"m.csv",
          "code,assembly,qty,hand,kind,face,receives,from,distance,width,depth,angle,"
          "begin,end,through,count,pitch,radius,x_begin,x_end,y_begin,y_end,offset,both_faces,"

@@ -283,6 +283,38 @@ TEST(Case, aFillerClosesWhatIsKeptFreeOfTheWall) {
   EXPECT_EQ(troubleOf(carcass), "left filler");
 }
 
+// 1 992 × 1 600, two pieces meet at 996: above a shelf, 600 clear under the top, stands a divider,
+// below it is nothing: there a batten, 1 600 − 2 × 18 − 600 − 18 long from the bottom up.
+TEST(Case, aBackInTwoMeetsOnADividerThatEndsUnderAShelf) {
+  Carcass carcass = test::metricCarcass().carcass();
+  carcass.width = mm(1'992);
+  carcass.height = mm(1'600);
+  Opening low;
+  low.content = Split{SplitBy::Dividers, {{}, {}}, {{}, {}}};
+  carcass.inside.content = Split{SplitBy::Shelves, {{mm(600)}, {}}, {low, {}}};
+  carcass.back.pieces = 2;
+  const Breakdown out = breakDown(test::jobWith(carcass));
+  ASSERT_TRUE(out.troubles.empty()) << describe(out.troubles[0].problem);
+  EXPECT_EQ(allOf(out, PartRole::Back), "2 of 1580.5 × 986.25");
+  EXPECT_EQ(allOf(out, PartRole::BackBatten), "1 of 946 × 80");
+  EXPECT_EQ(said(out, PartRole::BackBatten), "946 × 80 at 18");
+  EXPECT_EQ(test::clashes(out), "");
+  // With drawers above there is no room for one.
+  std::get<Split>(carcass.inside.content).children[1].content = DrawerBank{};
+  EXPECT_EQ(troubleOf(carcass), "back");
+}
+
+// Strips of 20 above and below in either half, or none at all.
+TEST(Case, aBackBetweenTheSidesHasTheStripsThatAreSaid) {
+  Carcass carcass = divided();
+  carcass.back.school = BackSchool::Between;
+  EXPECT_EQ(allOf(breakDown(test::jobWith(carcass)), PartRole::NailingStrip), "4 of 273 × 20");
+  carcass.back.strip = mm(30);
+  EXPECT_EQ(allOf(breakDown(test::jobWith(carcass)), PartRole::NailingStrip), "4 of 273 × 30");
+  carcass.back.strip = {};
+  EXPECT_EQ(said(breakDown(test::jobWith(carcass)), PartRole::NailingStrip), "none");
+}
+
 // 1 992 wide with two dividers 640 apart: the back is 1 972.5 × 1 580.5 from 9.75 on, and a sheet
 // of 2 440 × 1 220, 6 trimmed, gives 1 208. The dividers' middles are at 667 and 1 325, so three
 // pieces: 657.25, 658, 657.25. With one divider, at 996, two of 986.25.

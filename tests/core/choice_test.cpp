@@ -308,6 +308,70 @@ TEST(Choice, whatCannotBeIsSaidByTheNameOfThePart) {
   }
 }
 
+// A divider of 500 by hand where the rules have 554: from in front it begins 54 in, and so do its
+// dados, which run on behind the back; from behind it ends 54 early; by half 27 each.
+TEST(Choice, aSizeByHandMovesTheEdgeThatWasSaidAndItsMatesFollow) {
+  struct Row {
+    SizeMoves moves;
+    double begins, ends;
+  };
+  for (const Row& row : {Row{SizeMoves::Near, 54, 560}, Row{SizeMoves::Far, 0, 500},
+                         Row{SizeMoves::Both, 27, 527}}) {
+    Job job = dividedJob();
+    choose(job, PartRole::Divider, [&row](PartOverride& o) {
+      o.width = mm(500);
+      o.widthMoves = row.moves;
+    });
+    ASSERT_EQ(foundBy(job), "");
+    const Breakdown out = breakDown(job);
+    const Part divider = partIn(out, PartRole::Divider);
+    EXPECT_EQ(format(divider.width, {}), "set by hand 500 = 500");
+    EXPECT_EQ(divider.poses[0].origin[1], mm(row.begins));
+    const Machining dado = partIn(out, PartRole::Bottom).machining[1];
+    EXPECT_EQ(dado.receives, "divider");
+    EXPECT_EQ(dado.v0, mm(row.begins));
+    EXPECT_EQ(dado.v1, mm(row.ends));
+    EXPECT_EQ(test::clashes(out), "");
+    const Job back = readJob("j", writeJob(job)).value();
+    EXPECT_EQ(back.overrides, job.overrides);
+  }
+}
+
+// Loose shelves of 582 in a case 564 clear would stand in its sides; of 563 they do not. What a
+// joint holds stays.
+TEST(Choice, aSizeByHandThatDoesNotGoIsRefusedAndLeavesThePartAsItWas) {
+  Job job = dividedJob();
+  Carcass& carcass = job.assemblies[0].carcass();
+  std::get<Split>(carcass.inside.content).children[1].content = AdjustableShelves{1};
+  giveIds(job);
+  const Length ruled = partIn(breakDown(job), PartRole::AdjustableShelf).length.total();
+  const auto length = [](double size) {
+    return [size](PartOverride& o) {
+      o.length = mm(size);
+      o.lengthMoves = SizeMoves::Both;
+    };
+  };
+  choose(job, PartRole::AdjustableShelf, length(300));
+  EXPECT_EQ(
+      foundBy(job),
+      "size of the adjustable shelf: 300 mm × " +
+          format(partIn(breakDown(job), PartRole::AdjustableShelf).width.total(), styleOf(job)) +
+          " mm");
+  EXPECT_EQ(partIn(breakDown(job), PartRole::AdjustableShelf).length.total(), ruled);
+  choose(job, PartRole::AdjustableShelf, length(272));
+  EXPECT_EQ(foundBy(job), "");
+  EXPECT_EQ(partIn(breakDown(job), PartRole::AdjustableShelf).poses[0].origin[0],
+            mm(18 + 273 + 18 + 0.5));
+
+  for (const PartRole role : {PartRole::FixedShelf, PartRole::Divider, PartRole::Bottom}) {
+    Job held = dividedJob();
+    const Length was = partIn(breakDown(held), role).length.total();
+    choose(held, role, length(900));
+    EXPECT_EQ(foundBy(held).substr(0, 14), "length of the ") << foundBy(held);
+    EXPECT_EQ(partIn(breakDown(held), role).length.total(), was);
+  }
+}
+
 TEST(Choice, aFileKeepsAllOfIt) {
   Job job = dividedJob();
   choose(job, PartRole::FixedShelf, [&job](PartOverride& o) {

@@ -139,9 +139,111 @@ TEST(Clash, aCutOutIsMadeOfTheBack) {
     EXPECT_EQ(there.high[2], mm(386));
     EXPECT_EQ(part.machining.size(), 1U);
   }
-  // It moves with a new reading of the outlet: the cut no longer serves it.
+}
+
+// 92 × 92 from 194 and 294 of the case: the outlet 100 further is cut out 100 further; when it is
+// in a corner what is left of it there; when it is beside the case nothing is cut, nor when it is
+// gone. What else was cut stays.
+TEST(Clash, aCutOutMovesWithWhatItIsForAndGoesWithIt) {
+  Job job = againstAWall();
+  job.site.obstacles.push_back(on(ObstacleKind::Outlet, 300, 300, 80, 80));
+  ASSERT_TRUE(assignIdsAndCodes(job, job.lastId));
+  checkClashes(job, breakDown(job)).at(0).fix->edit(job);
+  Feature hole;
+  hole.size = hole.along = hole.across = mm(20);
+  job.overrides.at(0).features.push_back(hole);
+  const Job cut = job;
+  const auto cutsOf = [](Job next) {
+    EXPECT_TRUE(assignIdsAndCodes(next, next.lastId));
+    EXPECT_EQ(said(next), Words{});
+    std::string out;
+    for (const Part& part : breakDown(next).parts)
+      for (const Machining& one : part.machining)
+        if (part.role == PartRole::Back && one.cut == MachiningKind::Notch) {
+          const Box box = part.poses[0].place({{one.u0, one.v0, {}}, {one.u1, one.v1, mm(6)}});
+          out += formatMm(box.low[0]) + " to " + formatMm(box.high[0]) + ", " +
+                 formatMm(box.low[2]) + " to " + formatMm(box.high[2]);
+        }
+    return out;
+  };
+  EXPECT_EQ(cutsOf(job), "194 to 286, 294 to 386");
   job.site.obstacles[0].along = mm(400);
-  EXPECT_EQ(said(job), Words{"the outlet lies behind the back of K"});
+  job.site.obstacles[0].height = mm(100);
+  EXPECT_EQ(cutsOf(job), "294 to 386, 294 to 406");
+  // The case moves by 50 to the right, then is 120 lower.
+  job.site.stands[0].along = mm(150);
+  EXPECT_EQ(cutsOf(job), "244 to 336, 294 to 406");
+  job.assemblies[0].carcass().width = mm(400);
+  EXPECT_EQ(cutsOf(job), "244 to 336, 294 to 406");
+  job.site.obstacles[0].along = mm(900);
+  EXPECT_EQ(cutsOf(job), "");
+  job = cut;
+  job.site.obstacles.clear();
+  ASSERT_TRUE(assignIdsAndCodes(job, job.lastId));
+  ASSERT_EQ(job.overrides.size(), 1U);
+  EXPECT_EQ(job.overrides[0].features, std::vector<Feature>{hole});
+  job = cut;
+  job.overrides[0].features.pop_back();
+  job.site.obstacles.clear();
+  ASSERT_TRUE(assignIdsAndCodes(job, job.lastId));
+  EXPECT_TRUE(job.overrides.empty());
+}
+
+// In an alcove 1 000 wide behind skirting 14 thick and 95 high: 10 are kept clear on either side.
+// Its right wall has none; above the skirting it may stand close.
+TEST(Clash, theMouldingOfAWallBesideIt) {
+  Job job = againstAWall();
+  job.site.kind = SiteKind::Alcove;
+  for (const Length at : {mm(100), mm(1'000), mm(2'000)}) {
+    SiteSize size;
+    size.at = at;
+    size.read.first = size.read.second = mm(1'000);
+    job.site.sizes.push_back(size);
+  }
+  SiteWall wall;
+  wall.at = WallAt::Left;
+  wall.mouldingThickness = mm(14);
+  wall.mouldingHeight = mm(95);
+  job.site.walls = {wall};
+  job.site.stands[0].fills = true;
+  ASSERT_TRUE(assignIdsAndCodes(job, job.lastId));
+  const auto findings = checkClashes(job, breakDown(job));
+  ASSERT_EQ(findings.size(), 1U);
+  EXPECT_EQ(findings[0].what, "The left side of K meets the moulding of the left wall");
+  EXPECT_EQ(findings[0].why, "It is 14 mm thick and 95 mm high, and 10 mm is kept clear there.");
+  ASSERT_TRUE(findings[0].fix);
+  Job fixed = job;
+  findings[0].fix->edit(fixed);
+  ASSERT_TRUE(assignIdsAndCodes(fixed, fixed.lastId));
+  EXPECT_EQ(std::as_const(fixed).assemblies[0].carcass().width, mm(1'000 - 17 - 10));
+  EXPECT_EQ(said(fixed), Words{});
+  job.site.stands[0].up = mm(95);
+  EXPECT_EQ(said(job), Words{});
+  job.site.stands[0].up = {};
+  job.site.walls[0].at = WallAt::Right;
+  EXPECT_EQ(said(job), Words{"The right side of K meets the moulding of the right wall"});
+  job.site.walls[0].mouldingThickness = mm(10);
+  EXPECT_EQ(said(job), Words{});
+}
+
+// On casters 5 in high over a foot of a post: 8 in is too high for it, 5 in is not.
+TEST(Clash, roundSomethingItStandsOverWhatIsOnTheFloor) {
+  Job job = againstAWall();
+  job.site.kind = SiteKind::Around;
+  Stand casters;
+  casters.kind = StandKind::Casters;
+  casters.height = Length::in(5);
+  job.assemblies[0].carcass().stand = casters;
+  Obstacle foot = on(ObstacleKind::Foot, 300, 200, 100, 100);
+  foot.wall.reset();
+  foot.out = Length::in(8);
+  job.site.obstacles.push_back(foot);
+  ASSERT_TRUE(assignIdsAndCodes(job, job.lastId));
+  const Words found = said(job);
+  ASSERT_FALSE(found.empty());
+  EXPECT_NE(found[0].find("of K stands on the foot"), std::string::npos) << found[0];
+  job.site.obstacles[0].out = Length::in(5);
+  EXPECT_EQ(said(job), Words{});
 }
 
 TEST(Clash, theMouldingOfTheWall) {

@@ -7,6 +7,7 @@
 #include "core/formats/exchange.h"
 #include "core/formats/file.h"
 #include "core/formats/job_json.h"
+#include "core/nest/nest.h"
 #include "core/result/text.h"
 #include "tests/core/support.h"
 
@@ -162,10 +163,46 @@ TEST(Exchange, whatTheBreakdownWritesReadsBackToTheSameCutSizes) {
       EXPECT_EQ(read->parts[i].length, direct.parts[i].length);
       EXPECT_EQ(read->parts[i].width, direct.parts[i].width);
       EXPECT_EQ(read->parts[i].run, direct.parts[i].run);
+      EXPECT_EQ(read->parts[i].series, direct.parts[i].series);
+      EXPECT_EQ(read->parts[i].mitred, direct.parts[i].mitred);
     }
     ASSERT_EQ(read->stock.size(), direct.stock.size());
     for (std::size_t i = 0; i < direct.stock.size(); ++i)
       EXPECT_EQ(read->stock[i].trim, direct.stock[i].trim);
+  }
+}
+
+// A mitred case of 600 × 720 from one strip: 720 + 600 + 720 and between them two bevel cuts of
+// 3.2 × √2 each, 2 058.1 in all. A sheet of 2 071 gives that with 6 trimmed off its ends, one of
+// 2 060 does not.
+TEST(Exchange, aRunRoundACornerIsWrittenWithItsMitresAndRefusedWithAFigureOneCanRead) {
+  Carcass carcass = test::metricCarcass().carcass();
+  carcass.top = TopConstruction::Mitred;
+  carcass.waterfall = Waterfall::Over;
+  carcass.banding.clear();
+  Job job = test::jobWith(carcass);
+  job.saw.kerf = test::mm(3.2);
+  const std::vector<Part> parts = breakDown(job).parts;
+  const std::string list = writeParts(job, parts);
+  for (const bool fits : {true, false}) {
+    const std::string stock = "# unit: mm\nid,material,thickness,length,width,qty\nS,birch,18," +
+                              std::string(fits ? "2071" : "2060") +
+                              ",1220,2\nT,birch,6,2440,1220,2\n";
+    auto read = readExchange({{"p", list}, {"s", stock}, std::nullopt, {}, test::mm(6)});
+    ASSERT_TRUE(read.ok()) << describe(read.problems());
+    NestRequest request = read.value();
+    request.kerf = test::mm(3.2);
+    nest::NestOptions options;
+    options.steps = 50;
+    std::vector<std::string> left;
+    for (const auto& one : nest::nest(request, options).unplaced) left.push_back(one.reason);
+    if (fits)
+      EXPECT_TRUE(left.empty()) << left[0];
+    else
+      EXPECT_EQ(left, (std::vector<std::string>(
+                          3,
+                          "the run B1-round: 10.1▴ mm too long for the nearest birch 18 mm (S, "
+                          "trimmed)")));
   }
 }
 

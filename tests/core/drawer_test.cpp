@@ -5,6 +5,7 @@
 #include "core/kinds/carcass/drawer.h"
 #include "core/kinds/carcass/layout.h"
 #include "core/kinds/carcass/pads.h"
+#include "tests/core/bodies.h"
 #include "tests/core/support.h"
 
 namespace pp::drawer_test {
@@ -280,6 +281,25 @@ TEST(SlidePads, everyLayerIsListedWithItsSideAndThicknessInAll) {
     if (part.role == PartRole::SlidePad) {
       EXPECT_EQ(part.length.total(), mm(123));
     }
+  }
+}
+
+// A groove no deeper than the rabbets that take the sides runs through under them; a deeper one
+// would show at the front's ends.
+TEST(DrawerBox, theFrontsGrooveRunsThroughUnderTheSides) {
+  Carcass carcass = test::metricCarcass().carcass();
+  carcass.inside.content = DrawerBank{};
+  carcass.drawers.school = DrawerSchool::RabbetedFront;
+  for (const double deep : {6.0, 6.5}) {
+    carcass.drawers.grooveDepth = mm(deep);
+    const Breakdown out = breakDown(test::jobWith(carcass));
+    for (const Part& part : out.parts) {
+      if (part.role != PartRole::BoxFront) continue;
+      const Machining& groove = part.machining.front();
+      EXPECT_EQ(groove.through, deep == 6.0);
+      EXPECT_EQ(groove.u1 == part.length.total(), deep == 6.0);
+    }
+    EXPECT_EQ(test::clashes(out), "");
   }
 }
 

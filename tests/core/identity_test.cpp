@@ -203,14 +203,14 @@ TEST(Identity, whatOnlyHasNoPartNowKeepsItsChoice) {
   Desk desk(twoBays());
   Job next = desk.job();
   setOverride(next, desk.breakdown().parts, named(desk.breakdown(), "top"),
-              test::byHand("long", mm(580)));
+              test::byHand("set back", {}, mm(500)));
   next.assemblies[0].carcass().top = TopConstruction::Stretchers;
   ASSERT_TRUE(desk.edit(next));
   EXPECT_TRUE(desk.lost().empty());
   next = desk.job();
   next.assemblies[0].carcass().top = TopConstruction::Between;
   ASSERT_TRUE(desk.edit(next));
-  EXPECT_EQ(named(desk.breakdown(), "top").length.total(), mm(580));
+  EXPECT_EQ(named(desk.breakdown(), "top").width.total(), mm(500));
 }
 
 TEST(Identity, anAssemblyThatWasUndoneDoesNotComeBackAsAnother) {

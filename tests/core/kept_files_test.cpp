@@ -51,6 +51,22 @@ std::map<std::string, std::string> keptLists(int version) {
   return out;
 }
 
+// Without the parts that have a size by hand, where one of them is refused by now because others
+// hold the edge that would be moved for it: that is said.
+std::string withoutRefused(const Job& job, const std::string& list, int& refused) {
+  const Breakdown breakdown = breakDown(job);
+  const bool any =
+      std::any_of(breakdown.troubles.begin(), breakdown.troubles.end(),
+                  [](const Trouble& one) { return one.problem.found.ends_with(" by hand"); });
+  if (!any) return list;
+  ++refused;
+  std::string out;
+  std::istringstream in(list);
+  for (std::string line; std::getline(in, line);)
+    if (line.find("|reason ") == std::string::npos) out += line + "\n";
+  return out;
+}
+
 TEST(KeptFiles, jobsOfVersionOneHaveThePartsAndCodesTheyHad) {
   const std::map<std::string, std::string> lists = keptLists(1);
   ASSERT_EQ(lists.size(), 206U);
@@ -62,14 +78,18 @@ TEST(KeptFiles, jobsOfVersionOneHaveThePartsAndCodesTheyHad) {
     EXPECT_EQ(listed(job.value(), 1), lists.at(name)) << name;
   }
   std::istringstream in(content(1, "jobs.jsonl"));
-  int number = 0;
+  int number = 0, refused = 0;
   for (std::string line; std::getline(in, line);) {
     const std::string name = "random " + std::to_string(++number);
     const auto job = readJob(name, line);
     ASSERT_TRUE(job) << name << ": " << describe(job.problems());
-    EXPECT_EQ(listed(job.value(), 1), lists.at(name)) << name;
+    int again = 0;
+    EXPECT_EQ(withoutRefused(*job, listed(*job, 1), again),
+              withoutRefused(*job, lists.at(name), refused))
+        << name;
   }
   EXPECT_EQ(number, 200);
+  EXPECT_EQ(refused, 22) << "of 200 that were made at random";
 }
 
 TEST(KeptFiles, laterVersionsHaveThePartsAndCodesTheyHad) {

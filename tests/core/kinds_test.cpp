@@ -437,6 +437,22 @@ TEST(Boards, tapersShareABlankWhereThatSaves) {
   Breakdown out = breakDown(jobOf(Boards{{board}}));
   EXPECT_EQ(out.parts[0].perBlank, 2);
   EXPECT_EQ(out.parts[0].blanks(), 2);
+  // One of a pair turned over is the other: both come from one blank.
+  board.quantity = 2;
+  board.hand = BoardHand::Pairs;
+  out = breakDown(jobOf(Boards{{board}}));
+  ASSERT_EQ(out.parts.size(), 1U);
+  EXPECT_EQ(out.parts[0].quantity, 2);
+  EXPECT_EQ(out.parts[0].blanks(), 1);
+  // A layer 6 larger each way: 6 more of each of the two in one blank.
+  board.layers = {BoardLayer{}};
+  board.hand = BoardHand::None;
+  out = breakDown(jobOf(Boards{{board}}));
+  ASSERT_EQ(out.parts.size(), 2U);
+  EXPECT_EQ(out.parts[0].blank(), blank.total());
+  EXPECT_EQ(out.parts[1].blank(), blank.total() + mm(12));
+  EXPECT_EQ(out.parts[1].blanks(), 1);
+  board.layers.clear();
   Feature hole;
   hole.size = mm(10);
   hole.along = mm(246);

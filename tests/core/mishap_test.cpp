@@ -278,9 +278,9 @@ TEST(Mishap, whatCannotHaveHappenedIsSaid) {
       {mishap(Mishap::Kind::Spoiled, piece), piece.c_str()},
       {mishap(Mishap::Kind::Damaged, part), part.c_str()},
       {mishap(Mishap::Kind::CameOut, part, 0, 100), "0 in"},
-      {dent, "0.0393700787 in by 0.0393700787 in"},
+      {dent, "1/32▴ in by 1/32▴ in"},
       {saw, "no saw"},
-      {wide, "1.2204724409 in"},
+      {wide, "1 7/32▴ in"},
       {mishap(Mishap::Kind::Sheet, piece, 900, 600), piece.c_str()},
   };
   for (const auto& [what, found] : rows) {

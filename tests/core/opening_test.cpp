@@ -169,7 +169,18 @@ void sums(const Carcass& carcass, const CarcassLayout& layout, const OpeningPath
   const Length whole = columns ? rect.width : rect.height;
   const auto panels = static_cast<std::int64_t>(split->children.size()) - 1;
   const Length between = split->doubled ? 2 * layout.thickness + *split->doubled : layout.thickness;
-  const auto sizes = shareOut(whole - panels * between, split->sizes, {}, step);
+  const auto [shares, on] = keptEqual(*split, whole - panels * between, step);
+  const auto sizes = shareOut(whole - panels * between, shares, {}, on);
+  if (columns)
+    for (std::size_t i = 1; i < split->children.size() && sizes.ok(); ++i) {
+      const auto fitted = [&](std::size_t child) {
+        const Opening& one = split->children[child];
+        return !split->sizes[child].fixed &&
+               (one.door || !std::holds_alternative<OpenSpace>(one.content));
+      };
+      if (fitted(i) && fitted(i - 1))
+        RC_ASSERT(distance(sizes.value()[i], sizes.value()[i - 1]) <= Length::um(1));
+    }
   RC_ASSERT(sizes.ok());
   Length sum;
   for (std::size_t i = 0; i < sizes->size(); ++i) {

@@ -109,7 +109,7 @@ void AssemblyList::offerAssemblies(const std::vector<LibraryItem>& items) {
   menu->addSeparator();
   for (const Kind& kind : kinds())
     menu->addAction(tr("plain %1").arg(tr(kind.name)), this, [this, &kind] {
-      addAssembly({plainAssembly(session_.job(), kind), {}});
+      addAssembly({begun(session_.job(), kind), {}});
     });
   menu->setActiveAction(menu->actions().front());
   menu->popup(add_->mapToGlobal(QPoint(0, add_->height())));

@@ -91,8 +91,8 @@ void MeasureStage::addLeaves() {
                     [](Job& job) {
                       Obstacle outlet;
                       outlet.wall = WallAt::Back;
-                      outlet.along = outlet.up = Length::mm(300);
-                      outlet.width = outlet.height = Length::mm(80);
+                      outlet.along = outlet.up = usual(job.unit, Length::mm(300), Length::in(12));
+                      outlet.width = outlet.height = usual(job.unit, Length::mm(80), Length::in(3));
                       job.site.obstacles.push_back(outlet);
                     },
                 .remove = [](Job& job, std::size_t at) { eraseRow(job.site.obstacles, at); },

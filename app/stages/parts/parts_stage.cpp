@@ -255,8 +255,8 @@ void PartsStage::addLoose() {
   LooseBoard board;
   board.name = tr("board").toStdString();
   board.material = next.materials.front().id;
-  board.length = Length::mm(600);
-  board.width = Length::mm(300);
+  board.length = usual(next.unit, Length::mm(600), Length::in(24));
+  board.width = usual(next.unit, Length::mm(300), Length::in(12));
   next.loose.push_back(board);
   problem_->show(session().edit(tr("add a part"), std::move(next)));
   chooseRow(*loose_, static_cast<std::size_t>(loose_->model()->rowCount() - 1));

@@ -35,8 +35,10 @@ void addPiece(Job& job, StockKind kind) {
   piece.mark = freeMark(job, sheet ? "S-" : "R");
   piece.material = job.materials.front().id;
   piece.kind = kind;
-  piece.length = sheet ? Length::mm(2'440) : Length::mm(600);
-  piece.width = sheet ? Length::mm(1'220) : Length::mm(300);
+  piece.length = sheet ? usual(job.unit, Length::mm(2'440), Length::in(96))
+                       : usual(job.unit, Length::mm(600), Length::in(24));
+  piece.width = sheet ? usual(job.unit, Length::mm(1'220), Length::in(48))
+                      : usual(job.unit, Length::mm(300), Length::in(12));
   if (!sheet) piece.quantity = 1;
   job.stock.push_back(piece);
 }
@@ -84,7 +86,8 @@ void RackLeaves::addRack() {
              Material material;
              material.id = "material-" + std::to_string(++job.lastId);
              material.name = tr("plywood").toStdString();
-             material.nominal = material.measured = Length::mm(18);
+             material.nominal = material.measured =
+                 usual(job.unit, Length::mm(18), Length::in(0, 3, 4));
              job.materials.push_back(material);
            },
        .remove = [](Job& job, std::size_t row) { eraseRow(job.materials, row); }});
@@ -162,8 +165,9 @@ void RackLeaves::addFittings() {
        .add =
            [](Job& job) {
              Slide slide;
-             slide.length =
-                 job.slides.empty() ? Length::mm(400) : job.slides.back().length + Length::mm(50);
+             slide.length = job.slides.empty() ? usual(job.unit, Length::mm(400), Length::in(16))
+                                               : job.slides.back().length +
+                                                     usual(job.unit, Length::mm(50), Length::in(2));
              slide.name = freeName(job.slides, tr("slide"));
              job.slides.push_back(slide);
            },
@@ -179,9 +183,9 @@ void RackLeaves::addFittings() {
              Banding banding;
              banding.id = "banding-" + std::to_string(++job.lastId);
              banding.name = freeName(job.bandings, tr("banding"));
-             banding.thickness = Length::mm(1);
-             banding.width = Length::mm(22);
-             banding.rollLength = Length::mm(50'000);
+             banding.thickness = usual(job.unit, Length::mm(1), Length::in(0, 1, 32));
+             banding.width = usual(job.unit, Length::mm(22), Length::in(0, 7, 8));
+             banding.rollLength = usual(job.unit, Length::mm(50'000), Length::in(1'968));
              job.bandings.push_back(banding);
            },
        .remove = [](Job& job, std::size_t row) { eraseRow(job.bandings, row); }});

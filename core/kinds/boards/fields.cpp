@@ -44,6 +44,7 @@ void fields(Archive& a, Feature& v) {
   a.unlessDefault("thickness", v.thickness);
   a.unlessDefault("bothFaces", v.bothFaces);
   a.unlessDefault("assembled", v.assembled);
+  a.unlessDefault("obstacle", v.obstacle);
 }
 
 void fields(Archive& a, LayerGap& v) {

@@ -46,7 +46,11 @@ class BoardMaker {
       : builder_(builder), board_(board), copies_(copies) {}
 
   Result<std::vector<BoardPiece>> run() {
-    if (board_.hand == BoardHand::Pairs) {
+    if (board_.hand == BoardHand::Pairs && isEitherHand()) {
+      if (const Problems problems = make(true, board_.quantity); !problems.empty()) return problems;
+      out_.front().part.hand = Hand::None;
+      out_.front().part.note = "half of them turned over";
+    } else if (board_.hand == BoardHand::Pairs) {
       if (board_.quantity % 2 != 0)
         return cannot(board_.name, std::to_string(board_.quantity) + " boards in pairs",
                       "an even number");
@@ -75,7 +79,7 @@ class BoardMaker {
       if (here)
         if (Problems problems = cut(part, feature, left); !problems.empty()) return problems;
     }
-    if (board_.layers.empty()) shareBlank(part);
+    shareBlank(part);
     Length under;
     const Part first = part;
     out_.push_back({std::move(part), Length{}, Length{}});
@@ -181,6 +185,7 @@ class BoardMaker {
       for (const Feature& feature : of.features)
         if (Problems problems = inPiece(part, feature, from, to, left); !problems.empty())
           return problems;
+      if (whole && of.features.empty()) shareBlank(part);
       const Length up = left ? -(under + thick) : first.thickness + under;
       out_.push_back({std::move(part), from, up});
     }
@@ -306,6 +311,15 @@ class BoardMaker {
     }
   }
 
+  // Whether a left one turned over is a right one, and two of them come from one blank.
+  bool isEitherHand() const {
+    return board_.quantity % 2 == 0 && board_.layers.empty() && board_.bandLong.empty() &&
+           !board_.features.empty() &&
+           std::all_of(board_.features.begin(), board_.features.end(), [](const Feature& one) {
+             return one.kind == FeatureKind::Taper && !one.thickness;
+           });
+  }
+
   // Only a plain tapered board of which there are two can share its blank with another.
   void shareBlank(Part& part) const {
     const auto isTaper = [](const Feature& one) { return one.kind == FeatureKind::Taper; };
@@ -316,9 +330,10 @@ class BoardMaker {
                        f.along == Length{} && board_.width == std::max(f.across, f.size) &&
                        (f.edge == BoardEdge::Long1 || f.edge == BoardEdge::Long2);
     if (!plain || part.quantity * copies_ < 2) return;
-    const Reason blank = taperBlank(std::max(f.across, f.size), std::min(f.across, f.size),
-                                    board_.length, builder_.job().saw.kerf);
-    if (blank.total() >= 2 * board_.width) return;
+    Reason blank = taperBlank(std::max(f.across, f.size), std::min(f.across, f.size), board_.length,
+                              builder_.job().saw.kerf);
+    blank.plus("oversize", part.oversize, 2);
+    if (blank.total() >= 2 * (board_.width + part.oversize)) return;
     part.perBlank = 2;
     part.blankWidth = blank;
   }

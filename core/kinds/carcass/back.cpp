@@ -76,7 +76,8 @@ class BackMaker {
       count = fewest([this](int n) { return fits(rect_.width, rect_.height / n); });
     }
     const std::vector<Length> rests = restsOn();
-    if (count > 0 && !meetOn(rests) && !shareOut(count, rests).empty()) {
+    if (count > 0 && meetOn(rests)) return battens();
+    if (count > 0 && !shareOut(count, rests).empty()) {
       joints_.clear();
       battens_.clear();
     }
@@ -96,13 +97,59 @@ class BackMaker {
     return stacked_ ? fits(rect_.width, size) : fits(size, rect_.height);
   }
 
-  // The middles of the panels that two pieces can meet on, in order.
+  // A length of a joint between pieces side by side, from below.
+  struct Run {
+    Length from, to;
+  };
+  // Where such a joint has neither a divider nor a shelf before it.
+  std::vector<Run> bareAt(Length joint) const {
+    std::vector<Run> out = {{layout_.clear.z, layout_.clear.top()}};
+    for (const PanelRect& panel : layout_.panels) {
+      const FrontRect& r = panel.rect;
+      // Both pieces need wood to be fixed to.
+      const Length bite = panel.kind == PanelKind::Divider ? r.width / 4 : Length{};
+      if ((panel.kind != PanelKind::Divider && panel.kind != PanelKind::Shelf) ||
+          r.x + bite > joint || r.right() - bite < joint)
+        continue;
+      std::vector<Run> left;
+      for (const Run& run : out) {
+        if (r.z > run.from) left.push_back({run.from, std::min(run.to, r.z)});
+        if (r.top() < run.to) left.push_back({std::max(run.from, r.top()), run.to});
+      }
+      std::erase_if(left, [](const Run& run) { return run.from >= run.to; });
+      out = std::move(left);
+    }
+    return out;
+  }
+  Length battenThickness() const {
+    return builder_.thickness(PartRole::BackBatten, 0, carcass_.material);
+  }
+  bool battensBehind() const {
+    return carcass_.backSetIn() && carcass_.back.setIn >= battenThickness();
+  }
+  // Whether an opening without anything in it has room for a batten on that run.
+  bool takesBatten(Length joint, const Run& run) const {
+    return std::any_of(layout_.leaves.begin(), layout_.leaves.end(), [&](const OpeningRect& leaf) {
+      return leaf.rect.x <= joint - kBatten / 2 && joint + kBatten / 2 <= leaf.rect.right() &&
+             leaf.rect.z <= run.from && run.to <= leaf.rect.top() &&
+             std::holds_alternative<OpenSpace>(find(carcass_.inside, leaf.path)->content);
+    });
+  }
+  bool takesBattens(Length joint) const {
+    if (battensBehind()) return true;
+    const std::vector<Run> bare = bareAt(joint);
+    return std::all_of(bare.begin(), bare.end(),
+                       [&](const Run& run) { return takesBatten(joint, run); });
+  }
+
+  // The middles of the panels that two pieces can meet on, in order; a divider that ends at a shelf
+  // is gone on with by a batten.
   std::vector<Length> restsOn() const {
     std::vector<Length> out;
     const FrontRect& clear = layout_.clear;
     for (const PanelRect& panel : layout_.panels) {
       const FrontRect& r = panel.rect;
-      if (!stacked_ && panel.kind == PanelKind::Divider && r.z == clear.z && r.top() == clear.top())
+      if (!stacked_ && panel.kind == PanelKind::Divider && takesBattens(r.x + r.width / 2))
         out.push_back(r.x + r.width / 2);
       if (stacked_ && panel.kind == PanelKind::Shelf && r.x == clear.x &&
           r.right() == clear.right())
@@ -110,6 +157,7 @@ class BackMaker {
     }
     for (Length& at : out) at = turned(at);
     std::sort(out.begin(), out.end());
+    out.erase(std::unique(out.begin(), out.end()), out.end());
     return out;
   }
 
@@ -149,19 +197,15 @@ class BackMaker {
   Problems shareOut(int count, const std::vector<Length>& rests) {
     const Length whole = high() - low();
     const Length reach = whole / (2 * count);
-    std::vector<Length> joints, onBattens;
+    std::vector<Length> joints;
     for (int k = 1; k < count; ++k) {
       const Length even = low() + k * whole / count;
       const auto nearest = nearestTo(even, rests);
       const bool rested = nearest && distance(*nearest, even) < reach;
       joints.push_back(rested ? *nearest : even);
-      if (!rested) onBattens.push_back(even);
     }
     keep(std::move(joints));
-    for (Length& at : onBattens) at = turned(at);
-    std::sort(onBattens.begin(), onBattens.end());
-    for (const Length at : onBattens)
-      if (Problems problems = batten(at); !problems.empty()) return problems;
+    if (Problems problems = battens(); !problems.empty()) return problems;
     Length from = low();
     for (std::size_t k = 0; k <= joints_.size(); ++k) {
       const Length to = k < joints_.size() ? joints_[k] : high();
@@ -173,39 +217,51 @@ class BackMaker {
     return {};
   }
 
+  Problems battens() {
+    const std::vector<Length> rests = stacked_ ? restsOn() : std::vector<Length>{};
+    for (const Length joint : joints_) {
+      const bool rested = stacked_ ? std::find(rests.begin(), rests.end(), joint) != rests.end()
+                                   : bareAt(joint).empty();
+      if (rested) continue;
+      if (Problems problems = batten(joint); !problems.empty()) return problems;
+    }
+    return {};
+  }
+
   // Behind the back where that is set in far enough, else before it where nothing is in the way.
   Problems batten(Length joint) {
-    const Length thick = builder_.thickness(PartRole::BackBatten, 0, carcass_.material);
-    const bool behind = carcass_.backSetIn() && carcass_.back.setIn >= thick;
-    const OpeningRect* free = nullptr;
-    for (const OpeningRect& leaf : layout_.leaves)
-      if (leaf.rect.x <= joint - kBatten / 2 && joint + kBatten / 2 <= leaf.rect.right() &&
-          leaf.rect.z == layout_.clear.z && leaf.rect.top() == layout_.clear.top() &&
-          std::holds_alternative<OpenSpace>(find(carcass_.inside, leaf.path)->content))
-        free = &leaf;
-    if (stacked_ || (!behind && free == nullptr))
+    if (stacked_ || !takesBattens(joint))
       return {cannot("back", "pieces that meet " + builder_.shown(joint - low()) + " along it",
                      stacked_ ? "a fixed shelf there"
                               : "a divider there, an empty opening for a batten, or a groove set "
                                 "in by more than " +
-                                    builder_.shown(thick))};
+                                    builder_.shown(battenThickness()))};
+    const bool behind = battensBehind();
+    const std::vector<Run> bare =
+        behind ? std::vector<Run>{{layout_.clear.z, layout_.clear.top()}} : bareAt(joint);
+    for (const Run& run : bare) battens_.push_back(battenOn(joint, run, behind));
+    return {};
+  }
+
+  Part battenOn(Length joint, const Run& run, bool behind) const {
     const FrontRect& in = layout_.inner;
-    Length from = in.z, to = in.top();
-    if (!behind && carcass_.top == TopConstruction::StandingRail)
-      to = layout_.outer.top() - carcass_.stretcher;
+    const bool lowest = run.from == layout_.clear.z;
+    const bool upmost = run.to == layout_.clear.top();
+    const bool rail = !behind && upmost && carcass_.top == TopConstruction::StandingRail;
+    Length from = lowest ? in.z : run.from;
+    Length to = rail ? layout_.outer.top() - carcass_.stretcher : upmost ? in.top() : run.to;
     if (carcass_.back.school == BackSchool::Between) {
-      from += kNailingStrip;
-      if (carcass_.top != TopConstruction::StandingRail) to -= kNailingStrip;
+      from += carcass_.back.strip;
+      if (!rail) to -= carcass_.back.strip;
     }
-    if (layout_.moulding) from = std::max(from, layout_.moulding->z + from - in.z);
+    if (layout_.moulding && lowest) from = std::max(from, layout_.moulding->z + from - in.z);
     Part part = builder_.board(PartRole::BackBatten,
                                builder_.material(PartRole::BackBatten, 0, carcass_.material),
                                Reason("clear height", to - from), Reason("batten", kBatten));
     const Length y =
         behind ? layout_.clearDepth + layout_.backThickness + part.thickness : layout_.clearDepth;
     PartBuilder::place(part, {{joint - kBatten / 2, y, from}, kUp, kRight, kForwards});
-    battens_.push_back(std::move(part));
-    return {};
+    return part;
   }
 
   Part piece(std::size_t k) const {

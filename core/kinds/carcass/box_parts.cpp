@@ -84,10 +84,11 @@ class BoxMaker {
     PartBuilder::place(
         part, {at(whole ? Length{} : box_.side, box_.front, lift()), kRight, kUp, kForwards});
     if (grooved()) part.machining.push_back(groove(part));
-    // Where the front runs past the sides, its groove stops at them.
+    // Where the front runs past the sides, its groove stops at them, unless it lies in the rabbets
+    // that take them.
     if (is(DrawerSchool::Over)) stopGroove(part);
     if (is(DrawerSchool::RabbetedFront)) {
-      stopGroove(part);
+      if (rules_.grooveDepth > rules_.frontRabbet) stopGroove(part);
       part.machining.push_back(
           dadoAcross(part, "drawer left side", Length{}, box_.side, rules_.frontRabbet));
       part.machining.push_back(dadoAcross(part, "drawer right side",

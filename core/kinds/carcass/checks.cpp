@@ -32,6 +32,7 @@ void check(Check& to, const std::string& at, const ShelfRules& rules) {
   to.notNegative(at + "/clearance", rules.clearance);
   to.notNegative(at + "/setBack", rules.setBack);
   to.notNegative(at + "/lip", rules.lip);
+  to.positive(at + "/ledge", rules.ledge);
   to.atLeast(at + "/pinPitch", rules.pinPitch, kLeastPitch);
   to.positive(at + "/pinSetBack", rules.pinSetBack);
   to.positive(at + "/pinDiameter", rules.pinDiameter);
@@ -144,6 +145,7 @@ void check(Check& to, const std::string& at, const Carcass& carcass) {
                        {"/wallRight", carcass.wallRight},
                        {"/back/setIn", carcass.back.setIn}});
   to.notNegative(at + "/back/clearance", carcass.back.clearance);
+  to.notNegative(at + "/back/strip", carcass.back.strip);
   checkBack(to, at + "/back", carcass.back);
   for (const auto& [field, id] :
        {std::pair("/endLeft", &carcass.endLeft), std::pair("/endRight", &carcass.endRight)})

@@ -25,6 +25,7 @@ void fields(Archive& a, Back& v) {
   a("rabbetDepth", v.rabbetDepth);
   a("setIn", v.setIn);
   a("clearance", v.clearance);
+  a.unlessDefault("strip", v.strip, Back{}.strip);
   a.choice("grain", v.grain, kPanelGrains);
   a.unlessDefault("pieces", v.pieces);
   a.unlessDefault("fromRight", v.fromRight);
@@ -117,6 +118,7 @@ void fields(Archive& a, ShelfRules& v) {
   a("clearance", v.clearance);
   a("setBack", v.setBack);
   a("lip", v.lip);
+  a.unlessDefault("ledge", v.ledge, ShelfRules{}.ledge);
   a("pinPitch", v.pinPitch);
   a("pinSetBack", v.pinSetBack);
   a("pinDiameter", v.pinDiameter);

@@ -2,6 +2,8 @@
 
 #include <algorithm>
 
+#include "core/kinds/common/end_joint.h"
+
 namespace pp {
 namespace {
 
@@ -72,8 +74,7 @@ Part memberPart(const PartBuilder& builder, const FaceFrame& frame, const FrameM
                      {{r.x, back, r.z}, upright ? kUp : kRight, upright ? kRight : kUp, kForwards});
   if (!upright && frame.fixing == FrameFixing::PocketScrews)
     for (const Edge edge : {Edge::W1, Edge::W2})
-      part.machining.push_back(rowAtEnd(part, MachiningKind::Pockets, "stile", edge, Length::mm(20),
-                                        Length::um(9'500), part.thickness / 2, Face::Inside));
+      part.machining.push_back(pocketsAt(builder.drawn().unit, part, "stile", edge, Face::Inside));
   return part;
 }
 

@@ -351,34 +351,8 @@ class Solver {
       return clearBehind(split, panels, rect, face, *out_.frame, style_, shareStep_);
     Length room = dividers ? rect.width : rect.height;
     for (const Length thick : panels) room -= thick;
-    const auto [sizes, step] = keptEqual(split, room);
+    const auto [sizes, step] = keptEqual(split, room, shareStep_);
     return shareOut(room, sizes, style_, step);
-  }
-
-  // What gets fronts, boxes or shelves stays equal, or there would be two sets of them: what the
-  // step leaves over goes to the shares that are open, and where none is no step is kept.
-  std::pair<std::vector<Share>, Length> keptEqual(const Split& split, Length room) const {
-    std::pair<std::vector<Share>, Length> out{split.sizes, shareStep_};
-    std::vector<std::size_t> fitted;
-    std::int64_t shares = 0;
-    for (std::size_t i = 0; i < split.sizes.size(); ++i) {
-      if (split.sizes[i].fixed) {
-        room -= *split.sizes[i].fixed;
-        continue;
-      }
-      ++shares;
-      const Opening& child = split.children[i];
-      if (child.door || !std::holds_alternative<OpenSpace>(child.content)) fitted.push_back(i);
-    }
-    if (split.by != SplitBy::Dividers || fitted.empty() || shares < 2 || shareStep_ <= Length{} ||
-        room <= Length{} || room.inNm() % (shares * shareStep_.inNm()) == 0)
-      return out;
-    const Length each = room.inNm() / shares / shareStep_.inNm() * shareStep_;
-    if (std::ssize(fitted) == shares || each <= Length{})
-      out.second = Length{};
-    else
-      for (const std::size_t i : fitted) out.first[i].fixed = each;
-    return out;
   }
 
   void opening(const Opening& opening, const FrontRect& rect, const FrontRect& face,
@@ -514,6 +488,30 @@ Result<CarcassLayout> layOut(const Job& given, const Assembly& assembly,
     if (line.cornerRight) around.frame->overhangRight = Length{};
   }
   return Solver(job, carcass, around, choices).run();
+}
+
+std::pair<std::vector<Share>, Length> keptEqual(const Split& split, Length room, Length step) {
+  std::pair<std::vector<Share>, Length> out{split.sizes, step};
+  std::vector<std::size_t> fitted;
+  std::int64_t shares = 0;
+  for (std::size_t i = 0; i < split.sizes.size(); ++i) {
+    if (split.sizes[i].fixed) {
+      room -= *split.sizes[i].fixed;
+      continue;
+    }
+    ++shares;
+    const Opening& child = split.children[i];
+    if (child.door || !std::holds_alternative<OpenSpace>(child.content)) fitted.push_back(i);
+  }
+  if (split.by != SplitBy::Dividers || fitted.empty() || shares < 2 || step <= Length{} ||
+      room <= Length{} || room.inNm() % (shares * step.inNm()) == 0)
+    return out;
+  const Length each = room.inNm() / shares / step.inNm() * step;
+  if (std::ssize(fitted) == shares || each <= Length{})
+    out.second = Length{};
+  else
+    for (const std::size_t i : fitted) out.first[i].fixed = each;
+  return out;
 }
 
 }  // namespace pp

@@ -141,4 +141,9 @@ Length thicknessOf(const CarcassLayout& layout, PanelKind kind);
 // The group that has the carcass as a member, or null.
 const CarcassGroup* groupOf(const Job& job, Id carcass);
 
+// The shares of a split and the step they land on. What gets fronts, boxes or shelves stays equal,
+// or there would be two sets of them: what the step leaves over goes to the shares that are open,
+// and where none is no step is kept.
+std::pair<std::vector<Share>, Length> keptEqual(const Split& split, Length room, Length step);
+
 }  // namespace pp

@@ -5,6 +5,7 @@
 #include <algorithm>
 
 #include "core/kinds/carcass/frame.h"
+#include "core/kinds/common/end_joint.h"
 
 namespace pp {
 namespace {
@@ -16,8 +17,8 @@ bool isSide(PanelKind kind) {
 
 class Joiner {
  public:
-  Joiner(const Carcass& carcass, const CarcassLayout& layout, std::vector<Part>& panels)
-      : carcass_(carcass), layout_(layout), panels_(panels) {}
+  Joiner(Unit unit, const Carcass& carcass, const CarcassLayout& layout, std::vector<Part>& panels)
+      : unit_(unit), carcass_(carcass), layout_(layout), panels_(panels) {}
 
   void join(std::size_t i) {
     const PanelRect& panel = layout_.panels[i];
@@ -98,15 +99,11 @@ class Joiner {
       }
       case Joint::Pocket:
         // From the face that is hidden: under a bottom, above a top.
-        mine.machining.push_back(rowAtEnd(mine, MachiningKind::Pockets, other.name, end,
-                                          Length::mm(20), Length::um(9'500), t / 2, Face::Outside));
+        mine.machining.push_back(pocketsAt(unit_, mine, other.name, end, Face::Outside));
         break;
       case Joint::LooseTenon:
       case Joint::Dowel: {
-        const bool dowel = joint == Joint::Dowel;
-        const Length width = dowel ? Length::mm(8) : Length::mm(20);
-        mine.machining.push_back(rowAtEnd(mine, MachiningKind::Mortises, other.name, end, Length{},
-                                          width, Length::mm(20), Face::Inside));
+        mine.machining.push_back(mortisesAt(unit_, mine, other.name, end, joint == Joint::Dowel));
         Machining row = mine.machining.back();
         row.receives = mine.name;
         row.face = meets.face;
@@ -122,7 +119,7 @@ class Joiner {
           row.holes = 2;
           row.pitch = row.v1 - row.v0;
         }
-        row.depth = Length::mm(10);
+        row.depth = mortiseInFace(unit_);
         other.machining.push_back(row);
         break;
       }
@@ -144,6 +141,7 @@ class Joiner {
     cut.through = cut.v0 == Length{} && cut.v1 == other.width.total();
   }
 
+  Unit unit_;
   const Carcass& carcass_;
   const CarcassLayout& layout_;
   std::vector<Part>& panels_;
@@ -162,8 +160,9 @@ std::optional<Meets> upright(const CarcassLayout& layout, Length x, Length z, bo
   return std::nullopt;
 }
 
-void joinPanels(const Carcass& carcass, const CarcassLayout& layout, std::vector<Part>& panels) {
-  Joiner joiner(carcass, layout, panels);
+void joinPanels(Unit unit, const Carcass& carcass, const CarcassLayout& layout,
+                std::vector<Part>& panels) {
+  Joiner joiner(unit, carcass, layout, panels);
   for (std::size_t i = 0; i < panels.size(); ++i) joiner.join(i);
 }
 

@@ -17,7 +17,8 @@ struct Meets {
 std::optional<Meets> upright(const CarcassLayout& layout, Length x, Length z, bool onLeft);
 
 // Joins the panels, one for each of the layout's and in its order, as the carcass has it.
-void joinPanels(const Carcass& carcass, const CarcassLayout& layout, std::vector<Part>& panels);
+void joinPanels(Unit unit, const Carcass& carcass, const CarcassLayout& layout,
+                std::vector<Part>& panels);
 
 // Cuts the moulding's own size and the air round it off a part's rear lower corner, as far as the
 // part reaches it. Precondition: there is a moulding.

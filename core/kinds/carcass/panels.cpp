@@ -9,6 +9,7 @@
 #include "core/kinds/carcass/shelves.h"
 #include "core/kinds/carcass/sizes.h"
 #include "core/kinds/carcass/sliding.h"
+#include "core/kinds/common/end_joint.h"
 #include "core/parts/extend.h"
 
 namespace pp {
@@ -73,7 +74,39 @@ class PanelMaker {
           !problems.empty())
         return problems;
     }
+    if (chosen->length) byHand(panel, part, false, *chosen->length, chosen->lengthMoves);
+    if (chosen->width) byHand(panel, part, true, *chosen->width, chosen->widthMoves);
     return {};
+  }
+
+  // A size set by hand, where the edges that move for it are free; what is cut into its neighbours
+  // follows. Where they are not it stays, which whoever applies the choice says.
+  void byHand(const PanelRect& panel, Part& part, bool ofWidth, Length size,
+              SizeMoves moves) const {
+    const EdgeMoves all = movesFor(part, ofWidth, size, moves);
+    for (std::size_t i = 0; i < all.edges.size(); ++i) {
+      const Side side = part.edges[static_cast<std::size_t>(all.edges[i])];
+      const bool framed = side == Side::Front && layout_.frame;
+      const bool below = side == Side::Bottom && all.by[i] > layout_.foot;
+      const bool held = isHeld(panel, all.edges[i]) &&
+                        (all.by[i] > Length{} || -all.by[i] > slackAt(panel, all.edges[i]));
+      if (all.by[i] != Length{} && (held || framed || below)) return;
+    }
+    for (std::size_t i = 0; i < all.edges.size(); ++i) pp::extend(part, all.edges[i], all.by[i]);
+    (ofWidth ? part.width : part.length) = Reason("set by hand", size);
+  }
+
+  // So much may an end that is held be shorter and still be: what sits in a slot shows no gap, and
+  // a lining is glued by its face. Below zero: it may not be.
+  Length slackAt(const PanelRect& panel, Edge edge) const {
+    if (mitred() && isOutside(panel.kind)) return -Length::nm(1);
+    if (panel.kind == PanelKind::LeftLining || panel.kind == PanelKind::RightLining)
+      return panel.rect.height;
+    if (panel.kind == PanelKind::Top && carcass_.top == TopConstruction::EndRabbets)
+      return carcass_.topRabbet;
+    const bool joined = isJoined(panel) || panel.kind == PanelKind::Bottom;
+    const Length in = joined ? enters(edge == Edge::W1 ? panel.low : panel.high) : Length{};
+    return in > Length{} ? in : -Length::nm(1);
   }
 
   // Whether its ends stand between two panels, in a joint that can be chosen.
@@ -165,14 +198,9 @@ class PanelMaker {
       part.joins.push_back({edge, JoinKind::Mitre, other});
       if (carcass_.mitreTenons == 0) continue;
       // In the bevel, square to it.
-      Machining row = rowAtEnd(part, MachiningKind::Mortises, other, edge, Length{}, Length::mm(20),
-                               Length::mm(10), Face::Inside);
-      const Length width = part.width.total();
-      const std::int64_t n = carcass_.mitreTenons;
-      row.holes = carcass_.mitreTenons;
-      row.pitch = width / n;
-      row.v0 = width / (2 * n);
-      row.v1 = row.v0 + (n - 1) * row.pitch;
+      const Unit unit = builder_.drawn().unit;
+      Machining row = mortisesIn(unit, part, edge, carcass_.mitreTenons, false, other);
+      row.depth = mortiseInFace(unit);
       part.machining.push_back(std::move(row));
     }
   }
@@ -353,7 +381,7 @@ Result<std::vector<Part>> carcassParts(const PartBuilder& builder, const Carcass
   auto panels = panelParts(panelMaker, layout);
   if (!panels) return panels.problems();
   std::vector<Part> out = std::move(panels).value();
-  joinPanels(carcass, layout, out);
+  joinPanels(builder.drawn().unit, carcass, layout, out);
   if (const Problems problems = cutSlidingGrooves(builder, carcass, layout, out); !problems.empty())
     return problems;
   auto shelves = shelfParts(builder, carcass, layout, out);

@@ -37,7 +37,7 @@ class ShelfFiller {
       shelves(leaf, pins->count, true);
     if (const auto* loose = std::get_if<LooseShelves>(&content)) shelves(leaf, loose->count, false);
     const bool drawers = std::holds_alternative<DrawerBank>(content);
-    if (carcass_.back.school == BackSchool::Between && !drawers) strips(leaf);
+    if (nailingStrip() > Length{} && !drawers) strips(leaf);
     if (carcass_.back.school == BackSchool::None && carcass_.back.rails.empty()) rails(leaf);
   }
 
@@ -61,11 +61,9 @@ class ShelfFiller {
                           .minus("behind the door", leaf.setIn)
                           .minus("rear rail", behind));
     // Between two shelves there must be room for what hangs under one.
-    constexpr Length kStrip = Length::mm(20);
     const Length t = part.thickness;
     const Length air = leaf.rect.height - count * t;
-    const Length under = (pinned ? rules.lip : kStrip) +
-                         (carcass_.back.school == BackSchool::Between ? kNailingStrip : Length{});
+    const Length under = (pinned ? rules.lip : rules.ledge) + nailingStrip();
     // A strip on either side carries a loose one.
     const Length ledge = builder_.thickness(PartRole::ShelfSupport, leaf.id, carcass_.material);
     const bool tooNarrow = !pinned && leaf.rect.width <= 2 * ledge;
@@ -92,7 +90,7 @@ class ShelfFiller {
                            .minus("set-back", rules.setBack)
                            .minus("behind the door", leaf.setIn)
                            .minus("rear rail", behind),
-                       Reason("strip", kStrip));
+                       Reason("strip", rules.ledge));
     Part lip = board(PartRole::ShelfLip, leaf, part.length, Reason("lip height", rules.lip));
     strip.quantity = 2 * count;
     lip.quantity = count;
@@ -154,15 +152,21 @@ class ShelfFiller {
     return layout_.moulding ? std::max(z, layout_.moulding->z) : z;
   }
 
-  // Nailing strips for a back between: above and below in every opening.
+  // How wide strips are that a back between the sides is nailed to; 0: there are none.
+  Length nailingStrip() const {
+    return carcass_.back.school == BackSchool::Between ? carcass_.back.strip : Length{};
+  }
+
+  // Above and below in every opening.
   void strips(const OpeningRect& leaf) {
-    if (leaf.rect.top() - aboveMoulding(leaf.rect.z) < 3 * kNailingStrip) return;
+    const Length wide = nailingStrip();
+    if (leaf.rect.top() - aboveMoulding(leaf.rect.z) < 3 * wide) return;
     const bool rail =
         carcass_.top == TopConstruction::StandingRail && leaf.rect.top() == layout_.clear.top();
     Part part = board(PartRole::NailingStrip, leaf, Reason("clear width", leaf.rect.width),
-                      Reason("strip", kNailingStrip));
+                      Reason("strip", wide));
     part.quantity = rail ? 1 : 2;
-    for (const Length z : {leaf.rect.z, leaf.rect.top() - kNailingStrip})
+    for (const Length z : {leaf.rect.z, leaf.rect.top() - wide})
       if (z == leaf.rect.z || !rail)
         PartBuilder::place(
             part, {{leaf.rect.x, layout_.clearDepth, aboveMoulding(z)}, kRight, kUp, kForwards});

@@ -7,8 +7,6 @@
 
 namespace pp {
 
-inline constexpr Length kNailingStrip = Length::mm(20);  // its width, before a back between
-
 // Holes for their pins are bored into the panels, one for each of the layout's and in its order.
 // Problems where they find no room.
 Result<std::vector<Part>> shelfParts(const PartBuilder& builder, const Carcass& carcass,

@@ -3,28 +3,43 @@
 namespace pp {
 namespace {
 
-constexpr Length kPocketIn = Length::mm(20);
-constexpr Length kPocketWide = Length::um(9'500);
-constexpr Length kTenonWide = Length::mm(20);
-constexpr Length kDowelWide = Length::mm(8);
-constexpr Length kMortiseDeep = Length::mm(20);
+Length widthOf(Unit unit, bool dowels) {
+  return dowels ? usual(unit, Length::mm(8), Length::in(0, 5, 16))
+                : usual(unit, Length::mm(20), Length::in(0, 3, 4));
+}
+Length depthInEnd(Unit unit) {
+  return usual(unit, Length::mm(20), Length::in(0, 3, 4));
+}
 
 }  // namespace
 
-void joinEnds(Part& part, Joint joint, const std::string& into, Face face) {
+Machining pocketsAt(Unit unit, const Part& part, std::string into, Edge end, Face face) {
+  return rowAtEnd(part, MachiningKind::Pockets, std::move(into), end,
+                  usual(unit, Length::mm(20), Length::in(0, 3, 4)),
+                  usual(unit, Length::um(9'500), Length::in(0, 3, 8)), part.thickness / 2, face,
+                  usualSpacing(unit));
+}
+
+Machining mortisesAt(Unit unit, const Part& part, std::string into, Edge end, bool dowels) {
+  return rowAtEnd(part, MachiningKind::Mortises, std::move(into), end, Length{},
+                  widthOf(unit, dowels), depthInEnd(unit), Face::Inside, usualSpacing(unit));
+}
+
+Length mortiseInFace(Unit unit) {
+  return usual(unit, Length::mm(10), Length::in(0, 3, 8));
+}
+
+void joinEnds(Unit unit, Part& part, Joint joint, const std::string& into, Face face) {
   for (const Edge end : {Edge::W1, Edge::W2}) {
     part.joins.push_back({end, joinKind(joint), into});
-    if (joint == Joint::Pocket)
-      part.machining.push_back(rowAtEnd(part, MachiningKind::Pockets, into, end, kPocketIn,
-                                        kPocketWide, part.thickness / 2, face));
+    if (joint == Joint::Pocket) part.machining.push_back(pocketsAt(unit, part, into, end, face));
     if (joint == Joint::LooseTenon || joint == Joint::Dowel)
-      part.machining.push_back(rowAtEnd(part, MachiningKind::Mortises, into, end, Length{},
-                                        joint == Joint::Dowel ? kDowelWide : kTenonWide,
-                                        kMortiseDeep, Face::Inside));
+      part.machining.push_back(mortisesAt(unit, part, into, end, joint == Joint::Dowel));
   }
 }
 
-Machining mortisesIn(const Part& part, Edge end, int count, bool dowels, std::string receives) {
+Machining mortisesIn(Unit unit, const Part& part, Edge end, int count, bool dowels,
+                     std::string receives) {
   Machining row;
   row.cut = MachiningKind::Mortises;
   row.face = Face::Inside;
@@ -34,8 +49,8 @@ Machining mortisesIn(const Part& part, Edge end, int count, bool dowels, std::st
   row.v1 = row.v0 + (count - 1) * row.pitch;
   row.u0 = row.u1 = end == Edge::W1 ? Length{} : part.length.total();
   row.from = end;
-  row.width = dowels ? kDowelWide : kTenonWide;
-  row.depth = kMortiseDeep;
+  row.width = widthOf(unit, dowels);
+  row.depth = depthInEnd(unit);
   row.holes = count;
   row.through = false;
   return row;

@@ -64,7 +64,7 @@ class PlatformMaker {
                                kRight,
                                kUp,
                                front ? kForwards : kBackwards});
-      joinEnds(end, of_.joint, roleName(PartRole::PlatformSide));
+      joinEnds(builder_.drawn().unit, end, of_.joint, roleName(PartRole::PlatformSide));
       out_.push_back(std::move(end));
     }
   }

@@ -28,7 +28,8 @@ Result<std::vector<Part>> ringParts(const PartBuilder& builder, const Ring& ring
     part.machining.push_back(bevel(edge, angle, Face::Outside, "next piece"));
   if (ring.joint != Joint::Butt)
     for (const Edge edge : {Edge::W1, Edge::W2}) {
-      part.machining.push_back(mortisesIn(part, edge, ring.perJoint, ring.joint == Joint::Dowel,
+      part.machining.push_back(mortisesIn(builder.drawn().unit, part, edge, ring.perJoint,
+                                          ring.joint == Joint::Dowel,
                                           ring.joint == Joint::Dowel ? "dowels" : "loose tenons"));
       part.joins.push_back({edge, JoinKind::Mitre, "next piece"});
     }

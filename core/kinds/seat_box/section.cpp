@@ -124,7 +124,7 @@ class SectionMaker {
     return builder_.board(role, seat_.material, std::move(length), std::move(width));
   }
 
-  void join(Part& part) const { joinEnds(part, seat_.joint, "end"); }
+  void join(Part& part) const { joinEnds(builder_.drawn().unit, part, seat_.joint, "end"); }
 
   void box() {
     Reason clear = section_.whole();
@@ -277,7 +277,7 @@ class SectionMaker {
           make(PartRole::SeatFrameSide, hatchDeep(), Reason("hatch frame", seat_.hatchFrame));
       side.show = Face::Outside;
       PartBuilder::place(side, {{x, y, seat_.height - t_}, kBackwards, kRight, kUp});
-      joinEnds(side, Joint::Pocket, "rail", Face::Inside);
+      joinEnds(builder_.drawn().unit, side, Joint::Pocket, "rail", Face::Inside);
       out_.push_back(std::move(side));
     }
     const Length deep = hatchDeep().total();
@@ -350,7 +350,8 @@ class SectionMaker {
         PartBuilder::place(
             shelf, {{from, seat_.depth - deep.total(), seat_.height + z}, kRight, kBackwards, kUp});
         // Brackets are too thin where they end to be let into.
-        joinEnds(shelf, seat_.joint == Joint::Dado ? Joint::Butt : seat_.joint, "bracket");
+        joinEnds(builder_.drawn().unit, shelf,
+                 seat_.joint == Joint::Dado ? Joint::Butt : seat_.joint, "bracket");
         out_.push_back(std::move(shelf));
       }
     }
