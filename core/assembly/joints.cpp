@@ -4,7 +4,8 @@
 #include <cmath>
 #include <map>
 
-#include "core/breakdown/fittings.h"
+#include "core/joinery/joints.h"
+#include "core/joinery/rules.h"
 #include "core/parts/part_builder.h"
 
 namespace pp::bench {
@@ -12,8 +13,6 @@ namespace {
 
 constexpr double kTouch = 0.6;  // millimetres that two which meet may be apart
 constexpr Length kInset = Length::mm(50);
-constexpr Length kScrewsApart = Length::mm(200);
-constexpr Length kBradsApart = Length::mm(100);
 constexpr Length kAside = Length::mm(5);      // a screw is moved by
 constexpr Length kFarthest = Length::mm(60);  // and no further
 constexpr Length kClear = Length::mm(8);      // of what else is cut there
@@ -75,9 +74,27 @@ class Joiner {
 
   std::vector<JointAt> run() {
     findSlides();
+    for (const joinery::Joint& joint : all())
+      if (joint.chosen && joint.contact.edge && !joint.rests) said(joint);
+    // What is turned meets nothing along the axes: it is joined to what it says by name.
     for (std::size_t i = 0; i < bodies_.size(); ++i)
       for (const Join& join : bodies_[i].part->joins)
-        for (const std::size_t mate : matesOf(i, join)) joint(i, mate, join);
+        for (const std::size_t mate : matesOf(i, join))
+          if (bodies_[i].pose.turn || bodies_[mate].pose.turn) turnedJoint(i, mate, join);
+    return std::move(out_);
+  }
+
+  std::vector<JointAt> held() {
+    for (const joinery::Joint& joint : all()) {
+      const auto role = [this](std::size_t body) { return bodies_[body].key().role; };
+      if (joint.chosen || joint.rests || isDrawerFront(role(joint.contact.a)) ||
+          isDrawerFront(role(joint.contact.b)))
+        continue;
+      JointAt out = begun(joint);
+      out.drawn = false;
+      if (!joint.means.empty()) out.fasteners.at = alongEdge(joint, joint.means.front());
+      out_.push_back(std::move(out));
+    }
     return std::move(out_);
   }
 
@@ -173,51 +190,120 @@ class Joiner {
     return {*most};
   }
 
-  void joint(std::size_t i, std::size_t k, const Join& join) {
+  std::vector<joinery::Joint> all() const {
+    std::vector<joinery::PlacedBoard> boards;
+    for (const Body& body : bodies_) boards.push_back({body.part, body.key(), body.pose});
+    return joinery::jointsOf(boards, unit_);
+  }
+
+  // With what holds it, but for the places.
+  JointAt begun(const joinery::Joint& joint) const {
+    JointAt out;
+    const joinery::Contact& contact = joint.contact;
+    out.piece = contact.a;
+    out.mate = contact.b;
+    out.edge = contact.edge.value_or(Edge::W1);
+    out.flat = !contact.edge;
+    out.glued = joint.glued;
+    out.kind = joint.chosen.value_or(kindOf(joint));
+    if (contact.edge) out.out = turned(bodies_[contact.a].pose, outOf(*contact.edge));
+    if (joint.means.empty()) return out;
+    out.fasteners.name = joinery::holdName(joint.means.front().hold);
+    out.fasteners.length = joint.means.front().length;
+    return out;
+  }
+  static JoinKind kindOf(const joinery::Joint& joint) {
+    if (joint.means.empty()) return JoinKind::Glued;
+    switch (joint.means.front().hold) {
+      case joinery::Hold::Screw:
+        return JoinKind::Butt;
+      case joinery::Hold::PocketScrew:
+        return JoinKind::Pocket;
+      case joinery::Hold::Brad:
+        return JoinKind::Brads;
+      case joinery::Hold::Dowel:
+        return JoinKind::Dowel;
+      case joinery::Hold::LooseTenon:
+        break;
+    }
+    return JoinKind::LooseTenon;
+  }
+
+  // What part of the edge of its first board a joint takes, from the edge's low end.
+  std::pair<Length, Length> spanOf(const joinery::Joint& joint) const {
+    const Body& body = bodies_[joint.contact.a];
+    const Direction along =
+        joint.contact.edge && isEnd(*joint.contact.edge) ? body.pose.v : body.pose.u;
+    const auto axis = static_cast<std::size_t>(along.axis);
+    const Box& room = joint.contact.room;
+    const Length p = along.sign * (room.low[axis] - body.pose.origin[axis]);
+    const Length q = along.sign * (room.high[axis] - body.pose.origin[axis]);
+    return std::minmax(p, q);
+  }
+  // The places along the edge; of what lies flat, or meets it across, along the joint itself.
+  std::vector<Length> alongEdge(const joinery::Joint& joint, const joinery::Means& means) const {
+    if (!joint.contact.edge) return means.at;
+    const Body& body = bodies_[joint.contact.a];
+    const Direction along = isEnd(*joint.contact.edge) ? body.pose.v : body.pose.u;
+    if (along.axis != joint.contact.along()) return means.at;
+    const auto [low, high] = spanOf(joint);
+    std::vector<Length> out;
+    for (const Length at : means.at) out.push_back(along.sign > 0 ? low + at : high - at);
+    std::sort(out.begin(), out.end());
+    return out;
+  }
+
+  void said(const joinery::Joint& joint) {
+    const Body &body = bodies_[joint.contact.a], &mate = bodies_[joint.contact.b];
+    JointAt out = begun(joint);
+    if (!joint.means.empty()) out.fasteners.at = alongEdge(joint, joint.means.front());
+    if (out.kind == JoinKind::Butt || out.kind == JoinKind::Brads) {
+      const auto [low, high] = spanOf(joint);
+      out.fasteners.at =
+          clearOf(std::move(out.fasteners.at), low, high, takenAlong(out, body, mate));
+      drive(out, body, mate);
+    } else if (out.kind == JoinKind::Pocket) {
+      pockets(out, body);
+    }
+    out_.push_back(std::move(out));
+  }
+
+  void turnedJoint(std::size_t i, std::size_t k, const Join& join) {
     const Body& body = bodies_[i];
-    const Part& part = *body.part;
     JointAt out;
     out.piece = i;
     out.mate = k;
     out.edge = join.edge;
     out.kind = join.kind;
     out.out = turned(body.pose, outOf(join.edge));
-    switch (join.kind) {
-      case JoinKind::Butt:
-        screws(out, "screw", kScrewsApart, body, bodies_[k]);
-        break;
-      case JoinKind::Brads:
-        screws(out, "brad", kBradsApart, body, bodies_[k]);
-        break;
-      case JoinKind::Pocket:
-        pockets(out, body);
-        break;
-      case JoinKind::LooseTenon:
-      case JoinKind::Dowel:
-        for (const Machining& row : part.machining) {
-          if (row.cut != MachiningKind::Mortises || row.from != join.edge) continue;
-          out.fasteners.name = join.kind == JoinKind::Dowel ? "dowel" : "loose tenon";
-          const Length first = isEnd(join.edge) ? row.v0 : row.u0;
-          for (int n = 0; n < row.holes; ++n) out.fasteners.at.push_back(first + n * row.pitch);
-        }
-        break;
-      case JoinKind::Dado:
-      case JoinKind::Rabbet:
-      case JoinKind::Mitre:
-        break;
+    const Length edge = body.part->edgeLength(join.edge);
+    if (join.kind == JoinKind::Butt || join.kind == JoinKind::Brads) {
+      const bool screws = join.kind == JoinKind::Butt;
+      const joinery::Spacing spacing =
+          screws ? joinery::screwSpacing(unit_) : joinery::bradSpacing(unit_);
+      const Length mate = bodies_[k].part->thickness;
+      out.fasteners.name = joinery::holdName(screws ? joinery::Hold::Screw : joinery::Hold::Brad);
+      out.fasteners.length =
+          screws ? joinery::screwIntoEdge(mate, edge, unit_) : joinery::bradFor(mate, edge, unit_);
+      out.fasteners.at =
+          clearOf(joinery::rowAlong(edge, spacing), {}, edge, takenAlong(out, body, bodies_[k]));
+      drive(out, body, bodies_[k]);
+    } else if (join.kind == JoinKind::LooseTenon || join.kind == JoinKind::Dowel) {
+      for (const Machining& row : body.part->machining) {
+        if (row.cut != MachiningKind::Mortises || row.from != join.edge) continue;
+        out.fasteners.name = joinery::holdName(
+            join.kind == JoinKind::Dowel ? joinery::Hold::Dowel : joinery::Hold::LooseTenon);
+        const Length first = isEnd(join.edge) ? row.v0 : row.u0;
+        for (int n = 0; n < row.holes; ++n) out.fasteners.at.push_back(first + n * row.pitch);
+      }
     }
     out_.push_back(std::move(out));
   }
 
-  // Through the mate into the edge.
-  void screws(JointAt& out, const char* name, Length apart, const Body& body,
-              const Body& mate) const {
+  // The lines of a driver through the mate. So thick is what it goes through; where the mate is met
+  // by its own edge, too much for any.
+  void drive(JointAt& out, const Body& body, const Body& mate) const {
     const Part& part = *body.part;
-    const Length edge = part.edgeLength(out.edge);
-    out.fasteners.name = name;
-    out.fasteners.length = screwFor(5 * mate.part->thickness / 2, unit_);
-    out.fasteners.at = spread(edge, kInset, apart, takenAlong(out, body, mate));
-    // So thick is what it goes through; where the mate is met by its own edge, too much for any.
     double through = 0;
     for (const Hull* hull : hullsAt(body, mate, out.edge))
       through = std::max(through, reachOf(*hull, out.out));
@@ -294,24 +380,19 @@ class Joiner {
   }
 
   // Out of the pocket, flat over the face it is cut into.
-  void pockets(JointAt& out, const Body& body) const {
+  static void pockets(JointAt& out, const Body& body) {
     const Part& part = *body.part;
-    out.fasteners.name = "pocket screw";
-    out.fasteners.length = pocketScrewFor(part.thickness, unit_);
-    for (const Machining& row : part.machining) {
-      if (row.cut != MachiningKind::Pockets || row.from != out.edge) continue;
-      const bool end = isEnd(out.edge);
-      const Vec outwards = outOf(out.edge);
-      const bool inside = row.face == Face::Inside;
-      for (int n = 0; n < row.holes; ++n) {
-        const Length at = (end ? row.v0 : row.u0) + n * row.pitch;
-        out.fasteners.at.push_back(at);
-        constexpr double kIn = 20, kRise = 0.2588190451, kRun = 0.9659258263;  // 15 degrees
-        Vec own = onEdge(part, out.edge, at.inMm()) - kIn * outwards;
-        own.z = inside ? -0.1 : part.thickness.inMm() + 0.1;
-        const Vec way = -kRun * outwards + Vec{0, 0, inside ? -kRise : kRise};
-        out.lines.emplace_back(placed(body.pose, own), placed(body.pose, own + kDriver * way));
-      }
+    bool inside = true;
+    for (const Machining& row : part.machining)
+      if (row.cut == MachiningKind::Pockets && row.from == out.edge)
+        inside = row.face == Face::Inside;
+    const Vec outwards = outOf(out.edge);
+    for (const Length at : out.fasteners.at) {
+      constexpr double kIn = 20, kRise = 0.2588190451, kRun = 0.9659258263;  // 15 degrees
+      Vec own = onEdge(part, out.edge, at.inMm()) - kIn * outwards;
+      own.z = inside ? -0.1 : part.thickness.inMm() + 0.1;
+      const Vec way = -kRun * outwards + Vec{0, 0, inside ? -kRise : kRise};
+      out.lines.emplace_back(placed(body.pose, own), placed(body.pose, own + kDriver * way));
     }
   }
 
@@ -365,6 +446,10 @@ std::vector<JointAt> jointsOf(const std::vector<Body>& bodies, Unit unit) {
   return Joiner(bodies, unit).run();
 }
 
+std::vector<JointAt> heldOf(const std::vector<Body>& bodies, Unit unit) {
+  return Joiner(bodies, unit).held();
+}
+
 Gluings::Gluings(const Job& job) {
   for (const JointGluing& one : job.gluing) said_[std::minmax(one.part, one.mate)] = one.gluing;
 }
@@ -378,8 +463,10 @@ std::vector<Fastened> fastenedOf(const std::vector<Pieces>& pieces, const Job& j
   std::vector<Fastened> out;
   for (const Assembly& assembly : job.assemblies) {
     const std::vector<Body> bodies = bodiesOf(pieces, assembly.code);
-    for (const JointAt& joint : jointsOf(bodies, job.unit)) {
-      if (joint.fasteners.at.empty()) continue;
+    std::vector<JointAt> joints = jointsOf(bodies, job.unit);
+    for (JointAt& held : heldOf(bodies, job.unit)) joints.push_back(std::move(held));
+    for (const JointAt& joint : joints) {
+      if (joint.fasteners.at.empty() || joint.flat) continue;
       Fastened one{bodies[joint.piece].at.row, bodies[joint.mate].at.row, joint.edge, joint.kind,
                    joint.fasteners};
       if (std::find(out.begin(), out.end(), one) == out.end()) out.push_back(std::move(one));
@@ -391,26 +478,24 @@ std::vector<Fastened> fastenedOf(const std::vector<Pieces>& pieces, const Job& j
   return out;
 }
 
-std::vector<Length> spread(Length edge, Length inset, Length apart,
-                           const std::vector<std::pair<Length, Length>>& taken) {
-  const std::int64_t count = alongEdge(edge, inset, apart);
-  std::vector<Length> out;
+std::vector<Length> clearOf(std::vector<Length> places, Length low, Length high,
+                            const std::vector<std::pair<Length, Length>>& taken) {
   const auto isFree = [&](Length at) {
-    return at >= Length{} && at <= edge &&
+    return at >= low && at <= high &&
            std::none_of(taken.begin(), taken.end(), [&](const std::pair<Length, Length>& one) {
              return at > one.first && at < one.second;
            });
   };
-  for (std::int64_t i = 0; i < count; ++i) {
-    const Length even = count == 1 ? edge / 2 : inset + i * (edge - 2 * inset) / (count - 1);
+  for (Length& place : places) {
+    const Length even = place;
     Length at = even;
     for (Length off; off <= kFarthest && !isFree(at); off += kAside) {
       at = even + off;
       if (!isFree(at)) at = even - off;
     }
-    out.push_back(isFree(at) ? at : even);
+    place = isFree(at) ? at : even;
   }
-  return out;
+  return places;
 }
 
 }  // namespace pp::bench

@@ -9,6 +9,7 @@
 #include "core/floor/pieces.h"
 #include "core/job/job.h"
 #include "core/job/making.h"
+#include "core/joinery/joint.h"
 #include "core/parts/way.h"
 
 namespace pp::bench {
@@ -51,10 +52,14 @@ struct Fasteners {
 // Whether screws or brads hold it, and not what it sits in.
 bool isFastened(JoinKind kind);
 
-// An edge of `piece` against `mate`; both are numbers of the bodies.
+// An edge of `piece`, or where it is flat a face of it, against `mate`; both are numbers of the
+// bodies.
 struct JointAt {
   std::size_t piece = 0, mate = 0;
   Edge edge = Edge::W1;
+  bool flat = false;
+  bool glued = true;
+  bool drawn = true;  // the drawing says that they are joined; else it follows from what they are
   JoinKind kind = JoinKind::Butt;
   Vec out;  // the way from the piece to its mate, a unit vector
   Fasteners fasteners;
@@ -67,9 +72,13 @@ struct JointAt {
 // What a driver needs in a straight line behind the head.
 inline constexpr double kDriver = 150;  // millimetres
 
-// Screws and brads are spread evenly, the first and last 50 mm from the ends, and moved aside where
-// they would come out in a slot, a row of holes or another joint of either part.
+// As the drawing says that they are joined: what the order of putting together goes by. Screws and
+// brads are moved aside where they would come out in a slot, a row of holes or another joint of
+// either part.
 std::vector<JointAt> jointsOf(const std::vector<Body>& bodies, Unit unit);
+// What else holds them where they meet; without lines, since it hinders nothing else. A drawer's
+// front is screwed on by itself.
+std::vector<JointAt> heldOf(const std::vector<Body>& bodies, Unit unit);
 
 // When the joints between two parts are glued, whichever is named first.
 class Gluings {
@@ -92,9 +101,9 @@ struct Fastened {
 // Of all that stand somewhere, each once, by part and edge.
 std::vector<Fastened> fastenedOf(const std::vector<Pieces>& pieces, const Job& job);
 
-// Where screws or brads sit along an edge so long, clear of `taken`: from and to along the edge.
-// Screws as `alongEdge` counts them; one that finds no free place stays where it would be.
-std::vector<Length> spread(Length edge, Length inset, Length apart,
-                           const std::vector<std::pair<Length, Length>>& taken);
+// Moves what sits along an edge, from its low end, clear of `taken`: from and to along the edge.
+// One that finds no free place between `low` and `high` stays where it is.
+std::vector<Length> clearOf(std::vector<Length> at, Length low, Length high,
+                            const std::vector<std::pair<Length, Length>>& taken);
 
 }  // namespace pp::bench

@@ -7,9 +7,9 @@
 #include "core/assembly/read_off.h"
 #include "core/assembly/takeapart.h"
 #include "core/assembly/units.h"
-#include "core/breakdown/fittings.h"
 #include "core/coating/banding.h"
 #include "core/job/ids.h"
+#include "core/joinery/rules.h"
 #include "core/kinds/carcass/sliding.h"
 #include "core/kinds/group/lines.h"
 #include "core/kinds/kind.h"
@@ -362,8 +362,9 @@ class Assembling {
   // The same once more, beside it.
   static bool isMore(const AssemblyStep& step, const AssemblyStep& last) {
     const auto same = [](const Closed& a, const Closed& b) {
-      return a.kind == b.kind && a.edge == b.edge && a.piece.row == b.piece.row &&
-             a.mate.row == b.mate.row && a.fasteners == b.fasteners && a.gluing == b.gluing;
+      return a.kind == b.kind && a.edge == b.edge && a.flat == b.flat && a.glued == b.glued &&
+             a.piece.row == b.piece.row && a.mate.row == b.mate.row && a.fasteners == b.fasteners &&
+             a.gluing == b.gluing;
     };
     const auto sameRow = [](const PieceAt& a, const PieceAt& b) { return a.row == b.row; };
     const Vec off = step.along - last.along;
@@ -423,6 +424,7 @@ class Assembling {
   Closed closed(const JointAt& joint) const {
     const Body &piece = bodies_[joint.piece], &mate = bodies_[joint.mate];
     return {piece.at,   mate.at,         joint.edge,
+            joint.flat, joint.glued,     joint.drawn,
             joint.kind, joint.fasteners, gluings_.between(piece.key(), mate.key())};
   }
   std::optional<Unreached> unreached(std::size_t driven, const std::vector<Node>& nodes,
@@ -449,11 +451,14 @@ class Assembling {
   }
 
   void close(AssemblyStep& step, const Node& node, const std::vector<std::size_t>& there) const {
-    for (const JointAt& joint : joints_)
-      if ((isIn(node.bodies, joint.piece) && isIn(there, joint.mate)) ||
-          (isIn(node.bodies, joint.mate) && isIn(there, joint.piece)))
-        step.joints.push_back(closed(joint));
-    for (const Closed& one : step.joints) step.joined.emplace_back(one.piece, one.mate);
+    for (const std::vector<JointAt>* all : {&joints_, &held_})
+      for (const JointAt& joint : *all)
+        if ((isIn(node.bodies, joint.piece) && isIn(there, joint.mate)) ||
+            (isIn(node.bodies, joint.mate) && isIn(there, joint.piece)))
+          step.joints.push_back(closed(joint));
+    // When it is glued is chosen for what the drawing joins; brads of a back tie no load together.
+    for (const Closed& one : step.joints)
+      if (one.drawn) step.joined.emplace_back(one.piece, one.mate);
   }
 
   // Where the box that a drawer's front goes on is there.
@@ -464,8 +469,9 @@ class Assembling {
       return std::nullopt;
     for (const std::size_t body : there)
       if (role(body) == PartRole::BoxFront && bodies_[body].key().opening == front.key().opening)
-        return FrontScrews{kFrontScrews,
-                           frontScrew(part(body).thickness, front.part->thickness, job_.unit)};
+        return FrontScrews{
+            joinery::kFrontScrews,
+            joinery::frontScrew(part(body).thickness, front.part->thickness, job_.unit)};
     return std::nullopt;
   }
 
@@ -475,6 +481,7 @@ class Assembling {
   std::vector<std::size_t> member_;  // by body, of the group; none: the assembly's own
   std::string code_;
   std::vector<JointAt> joints_;
+  std::vector<JointAt> held_{heldOf(bodies_, job_.unit)};
   ReadOff read_{bodies_, joints_};
   Units units_{bodies_, member_, joints_};
   std::vector<Vec> ways_;
@@ -560,7 +567,8 @@ std::vector<UnitOrder> assemblyOrder(const std::vector<Pieces>& pieces, const Jo
 
 std::optional<Gluing> gluingOf(const AssemblyStep& step) {
   std::optional<Gluing> out;
-  for (const Closed& joint : step.joints) out = std::max(out.value_or(joint.gluing), joint.gluing);
+  for (const Closed& joint : step.joints)
+    if (joint.drawn) out = std::max(out.value_or(joint.gluing), joint.gluing);
   return out;
 }
 

@@ -17,6 +17,9 @@ enum class Lie { First, Upright, OnBack, FaceDown, OnLeftSide, OnRightSide, Upsi
 struct Closed {
   PieceAt piece, mate;
   Edge edge = Edge::W1;
+  bool flat = false;  // not an edge but a face of the piece lies there
+  bool glued = true;
+  bool drawn = true;  // else it follows from what the two are
   JoinKind kind = JoinKind::Butt;
   Fasteners fasteners;
   Gluing gluing = Gluing::InShop;  // in place: dry in the shop, and glued where it will stand
@@ -93,7 +96,7 @@ struct UnitOrder {
 // none.
 std::vector<UnitOrder> assemblyOrder(const std::vector<Pieces>& pieces, const Job& job);
 
-// Of the step: of its joints the one that is glued last; none: it closes none.
+// Of the step: of the joints that are drawn the one that is glued last; none: it closes none.
 std::optional<Gluing> gluingOf(const AssemblyStep& step);
 
 }  // namespace pp::bench

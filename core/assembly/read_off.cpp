@@ -102,6 +102,11 @@ void ReadOff::finish(UnitOrder& unit) const {
   for (std::size_t i = 0; i < unit.steps.size(); ++i) {
     std::set<PieceAt> mates;
     for (const Closed& joint : unit.steps[i].joints) {
+      // Laid flat on one another they are clamped along both sides.
+      if (!joint.drawn && joint.glued && joint.flat && joint.fasteners.at.empty() &&
+          joint.gluing == Gluing::InShop)
+        run += 2 * bodies_[bodyOf(joint.piece)].part->edgeLength(Edge::L1), ++glued;
+      if (!joint.drawn) continue;
       joined.insert({joint.piece, joint.mate});
       mates.insert(isIn(unit.steps[i].pieces, joint.piece) ? joint.mate : joint.piece);
       axes.insert(axisOf(joint));

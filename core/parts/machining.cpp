@@ -108,26 +108,27 @@ Machining bevel(Edge edge, Angle angle, Face full, std::string receives) {
   return cut;
 }
 
-Machining rowAtEnd(const Part& part, MachiningKind cut, std::string receives, Edge edge, Length in,
-                   Length width, Length depth, Face face, RowSpacing spacing) {
-  const Length across = part.width.total();
+Machining rowAtEnd(MachiningKind cut, std::string receives, const Part& part, Edge edge,
+                   EndSpan span, Length in, Length width, Length depth, Face face,
+                   RowSpacing spacing) {
+  const Length across = span.high - span.low;
   const Length margin = std::min(spacing.fromEdge, across / 4);
-  const Length span = across - 2 * margin;
+  const Length between = across - 2 * margin;
   const std::int64_t gaps =
-      std::max<std::int64_t>(1, (span.inNm() + spacing.every.inNm() - 1) / spacing.every.inNm());
+      std::max<std::int64_t>(1, (between.inNm() + spacing.every.inNm() - 1) / spacing.every.inNm());
   Machining row;
   row.cut = cut;
   row.face = face;
   row.receives = std::move(receives);
   row.u0 = row.u1 = edge == Edge::W1 ? in : part.length.total() - in;
-  row.v0 = margin;
-  row.v1 = margin + span;
+  row.v0 = span.low + margin;
+  row.v1 = row.v0 + between;
   row.from = edge;
   row.distance = in;
   row.width = width;
   row.depth = depth;
   row.holes = static_cast<int>(gaps) + 1;
-  row.pitch = span / gaps;
+  row.pitch = between / gaps;
   row.through = false;
   return row;
 }

@@ -38,8 +38,14 @@ constexpr RowSpacing usualSpacing(Unit unit) {
   return {usual(unit, Length::mm(50), Length::in(2)), usual(unit, Length::mm(150), Length::in(6))};
 }
 
-// A row along the end `edge` (W1 or W2), `in` from it: pockets or mortises, two at least.
-Machining rowAtEnd(const Part& part, MachiningKind cut, std::string receives, Edge edge, Length in,
-                   Length width, Length depth, Face face, RowSpacing spacing);
+// What of the width of a part meets another at its end.
+struct EndSpan {
+  Length low, high;
+};
+// A row along the end `edge` (W1 or W2), `in` from it and over `span`: pockets or mortises, two at
+// least.
+Machining rowAtEnd(MachiningKind cut, std::string receives, const Part& part, Edge edge,
+                   EndSpan span, Length in, Length width, Length depth, Face face,
+                   RowSpacing spacing);
 
 }  // namespace pp

@@ -144,6 +144,8 @@ std::string describe(const Join& join, const Part& part) {
       return fmt::format("{} against the {}, glue and brads", end, join.to);
     case JoinKind::Mitre:
       return fmt::format("{} mitred to the {}", end, join.to);
+    case JoinKind::Glued:
+      return fmt::format("{} glued to the {}", end, join.to);
     case JoinKind::Butt:
       break;
   }

@@ -88,7 +88,8 @@ struct Machining {
 };
 
 // How an edge of a part is joined, and to what.
-enum class JoinKind { Butt, Dado, Pocket, LooseTenon, Dowel, Brads, Rabbet, Mitre };
+// Glued: by that alone; no part says it of itself.
+enum class JoinKind { Butt, Dado, Pocket, LooseTenon, Dowel, Brads, Rabbet, Mitre, Glued };
 JoinKind joinKind(Joint joint);
 struct Join {
   Edge edge = Edge::W1;

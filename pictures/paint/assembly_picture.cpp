@@ -66,14 +66,17 @@ QString kindWord(JoinKind kind) {
       return QObject::tr("rabbet");
     case JoinKind::Mitre:
       return QObject::tr("mitre");
+    case JoinKind::Glued:
+      return {};
     case JoinKind::Butt:
       break;
   }
   return QObject::tr("screws");
 }
 
-QString glueWords(JoinKind kind, Gluing gluing) {
-  switch (gluing) {
+QString glueWords(const Closed& joint) {
+  if (!joint.glued) return QObject::tr("no glue");
+  switch (joint.gluing) {
     case Gluing::InPlace:
       return QObject::tr("dry here, glued where it will stand");
     case Gluing::Never:
@@ -81,7 +84,7 @@ QString glueWords(JoinKind kind, Gluing gluing) {
     case Gluing::InShop:
       break;
   }
-  return kind == JoinKind::Pocket ? QObject::tr("no glue") : QObject::tr("glue");
+  return QObject::tr("glue");
 }
 
 // Two that are alike are said once.
@@ -102,7 +105,7 @@ QStringList holdsWords(const AssemblyStep& step, const Rows& pieces, const Lengt
   for (const Closed& joint : step.joints) {
     auto row = std::find_if(rows.begin(), rows.end(), [&](const Row& one) {
       return one.kind == joint.kind && one.gluing == joint.gluing &&
-             one.fasteners.length == joint.fasteners.length;
+             one.first->glued == joint.glued && one.fasteners.length == joint.fasteners.length;
     });
     if (row == rows.end())
       row = rows.insert(rows.end(), {joint.kind, joint.gluing, joint.fasteners, 0, {}, &joint, 0});
@@ -115,16 +118,18 @@ QStringList holdsWords(const AssemblyStep& step, const Rows& pieces, const Lengt
     QStringList to;
     for (const auto& [name, count] : row.to)
       to << (count > 1 ? QObject::tr("%1 ×%2").arg(name).arg(count) : name);
-    QString line = QObject::tr("to %1: %2").arg(to.join(QStringLiteral(", ")), kindWord(row.kind));
+    QStringList by;
     if (!row.fasteners.at.empty()) {
-      line =
-          QObject::tr("to %1: %2")
-              .arg(to.join(QStringLiteral(", ")), fastenerWords(row.fasteners, row.count, style));
-      if (row.joints == 1)
-        line += QLatin1Char(' ') + positionWords(partAt(pieces, row.first->piece), row.first->edge,
-                                                 row.fasteners, style);
+      by << fastenerWords(row.fasteners, row.count, style);
+      if (row.joints == 1 && !row.first->flat)
+        by.last() += QLatin1Char(' ') + positionWords(partAt(pieces, row.first->piece),
+                                                      row.first->edge, row.fasteners, style);
+    } else if (row.kind != JoinKind::Glued) {
+      by << kindWord(row.kind);
     }
-    out << line + QStringLiteral(", ") + glueWords(row.kind, row.gluing);
+    by << glueWords(*row.first);
+    out << QObject::tr("to %1: %2")
+               .arg(to.join(QStringLiteral(", ")), by.join(QStringLiteral(", ")));
   }
   // Boards that only lie on others: the drawing does not say how they are held.
   if (step.joints.empty() && step.lie != bench::Lie::First &&

@@ -5,7 +5,7 @@
 #include <algorithm>
 #include <cmath>
 
-#include "core/breakdown/fittings.h"
+#include "core/joinery/rules.h"
 #include "core/parts/solid.h"
 #include "pictures/paint/lie.h"
 #include "pictures/paint/look.h"
@@ -194,7 +194,7 @@ QString rowWords(const bench::Work& work, const Part& part, const LengthStyle& s
   if (cut.cut == MachiningKind::Pockets)
     return tr("%1, screws %2 long")
         .arg(counted(cut.holes, tr("pocket"), tr("pockets")),
-             size(pocketScrewFor(part.thickness, style.unit)));
+             size(joinery::pocketScrewFor(part.thickness, style.unit)));
   const QString first =
       tr("first %1 from the %2 edge").arg(size(work.begin), edgeWord(part, work.leading));
   return cut.holes == 1

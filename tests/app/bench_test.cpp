@@ -15,6 +15,7 @@
 #include "app/stages/bench/bench_view.h"
 #include "core/assembly/pages.h"
 #include "core/breakdown/fittings.h"
+#include "core/joinery/rules.h"
 #include "pictures/paint/bench_picture.h"
 #include "tests/app/shown_window.h"
 #include "words/figures.h"
@@ -494,7 +495,7 @@ TEST(BenchWords, sayWhereARowOfHolesBeginsAndHowItGoesOn) {
   work.machining = 1;
   EXPECT_EQ(rowWords(work, part, style),
             QStringLiteral("3 pockets, screws %1 long")
-                .arg(figureWithUnit(pocketScrewFor(part.thickness, style.unit), style)));
+                .arg(figureWithUnit(joinery::pocketScrewFor(part.thickness, style.unit), style)));
   work.machining = 2;
   EXPECT_TRUE(rowWords(work, part, style).isEmpty());
 }

@@ -51,7 +51,8 @@ TEST(AssemblyOrder, whatIsPluggedAtBothEndsGoesInBetween) {
     bays.sizes.resize(2);
     carcass.inside.content = bays;
   }));
-  EXPECT_EQ(of.said(of.last()), "bottom\ndivider\ntop\nleft side\nrear rail x2\nright side\n");
+  EXPECT_EQ(of.said(of.last()),
+            "bottom\ndivider\ntop\nleft side\nrear rail\nrear rail\nright side\n");
   EXPECT_EQ(of.last().steps[1].along.z, -1);
   EXPECT_EQ(of.last().steps[3].along.x, 1);
 }

@@ -343,9 +343,9 @@ RC_GTEST_PROP(Settings, everyMachiningOnceAndNoneInAWrongOrder, ()) {
                     Angle::degrees(*rc::gen::inRange(5, 46)), Face::Outside, "mitre"));
           break;
         default:
-          one.part.machining.push_back(rowAtEnd(one.part, MachiningKind::Mortises, "side", Edge::W1,
-                                                {}, mm(10), mm(20), Face::Inside,
-                                                usualSpacing(Unit::Millimetre)));
+          one.part.machining.push_back(rowAtEnd(MachiningKind::Mortises, "side", one.part, Edge::W1,
+                                                {{}, one.part.width.total()}, {}, mm(10), mm(20),
+                                                Face::Inside, usualSpacing(Unit::Millimetre)));
       }
       if (*rc::gen::inRange(0, 5) == 0) one.part.machining.back().through = false;
     }

@@ -6,6 +6,7 @@
 
 #include "core/assembly/covers.h"
 #include "core/breakdown/fittings.h"
+#include "core/joinery/rules.h"
 #include "tests/core/ordered.h"
 
 namespace pp::bench::fasteners_test {
@@ -15,10 +16,11 @@ using test::mm;
 
 TEST(Fasteners, areSpreadClearOfWhatIsCutThere) {
   const auto at = [](Length edge, std::vector<std::pair<Length, Length>> taken = {}) {
-    return spread(edge, mm(50), mm(200), taken);
+    return clearOf(joinery::rowAlong(edge, joinery::screwSpacing(Unit::Millimetre)), {}, edge,
+                   taken);
   };
   using Places = std::vector<Length>;
-  EXPECT_EQ(at(mm(90)), Places({mm(45)}));
+  EXPECT_EQ(at(mm(60)), Places({mm(30)}));
   EXPECT_EQ(at(mm(300)), Places({mm(50), mm(250)}));
   EXPECT_EQ(at(mm(560)), Places({mm(50), mm(50) + mm(460) / 3, mm(50) + 2 * mm(460) / 3, mm(510)}));
   // A slot over the first 55: the screw is moved aside by fives, to its end and not into it.
@@ -27,7 +29,7 @@ TEST(Fasteners, areSpreadClearOfWhatIsCutThere) {
   // The nearer way, which is back.
   EXPECT_EQ(at(mm(300), {{mm(248), mm(300)}}), Places({mm(50), mm(245)}));
   // Nowhere near is wood: it stays.
-  EXPECT_EQ(at(mm(90), {{mm(-1), mm(91)}}), Places({mm(45)}));
+  EXPECT_EQ(at(mm(60), {{mm(-1), mm(61)}}), Places({mm(30)}));
 }
 
 TEST(Fasteners, goThroughTheMateAndLeaveItsDriverALine) {
@@ -40,7 +42,7 @@ TEST(Fasteners, goThroughTheMateAndLeaveItsDriverALine) {
   ASSERT_EQ(joints.size(), 4U) << "either end of bottom and top";
   for (const JointAt& joint : joints) {
     EXPECT_EQ(joint.fasteners.name, "screw");
-    EXPECT_EQ(joint.fasteners.length, mm(45)) << "2.5 times the 18 of the side";
+    EXPECT_EQ(joint.fasteners.length, mm(45)) << "18 of the side and 25 of bite";
     EXPECT_EQ(joint.fasteners.at.size(), 4U) << "over 560";
     ASSERT_EQ(joint.lines.size(), 4U);
     // From behind the side outwards.
@@ -51,7 +53,7 @@ TEST(Fasteners, goThroughTheMateAndLeaveItsDriverALine) {
 
 // Worked by hand. Pockets: an edge of 560 less a back of 6 is 554; the first and last 50 from its
 // ends, between them 454 in four steps of 113.5, for no more than 150. 32 long for 18.
-// Dados hold by themselves: only the two boxes have screws, 2.5 times 12 is 30; an edge of 318 has
+// Dados hold by themselves: only the two boxes have screws, 12 and 25 of bite; an edge of 318 has
 // them at 50, 159 and 268, and 159 is under the slide, half of 25 and 8 either way: 124 is the
 // nearest that is clear. A front of 18 on a box of 12: no longer than 12 + 12.6.
 TEST(Fasteners, ofAPocketCaseAndADadoCaseAreThoseWorkedByHand) {
@@ -65,6 +67,7 @@ TEST(Fasteners, ofAPocketCaseAndADadoCaseAreThoseWorkedByHand) {
     }));
     std::string out;
     for (const Fastened& one : fastenedOf(of.pieces, of.job)) {
+      if (one.fasteners.name == "brad") continue;  // of the back
       out += of.pieces[one.row].part.name + ": " + formatMm(one.fasteners.length) + " at";
       for (const Length at : one.fasteners.at) out += " " + formatMm(at);
       out += "\n";
@@ -80,7 +83,7 @@ TEST(Fasteners, ofAPocketCaseAndADadoCaseAreThoseWorkedByHand) {
   EXPECT_EQ(said(Joint::Pocket, false),
             "bottom" + pockets + "bottom" + pockets + "top" + pockets + "top" + pockets);
   EXPECT_EQ(said(Joint::Dado, false), "");
-  const std::string box = ": 30 at 50 124 268\n";
+  const std::string box = ": 40 at 50 124 268\n";
   const std::string front = "drawer box front" + box, back = "drawer box back" + box;
   EXPECT_EQ(said(Joint::Dado, true),
             front + front + back + back + "front: 4 of 20\nfront: 4 of 20\n");
@@ -105,7 +108,7 @@ TEST(Fasteners, areThoseThatAreBought) {
     for (const Fitting& one : fittingsOf(of.job, breakDown(of.job).parts))
       if (one.kind == HardwareKind::Screw) bought[one.name] += one.count;
     EXPECT_EQ(counted, bought);
-    EXPECT_EQ(counted.size(), 1U);
+    EXPECT_GE(counted.size(), 1U);
   }
 }
 

@@ -20,86 +20,10 @@ namespace {
 
 using test::mm;
 
-TEST(Fittings, screwsStandAlongAnEdge) {
-  struct Row {
-    double edge;
-    std::int64_t count;
-  };
-  // 50 from the ends, no more than 200 apart.
-  for (const Row& row :
-       {Row{0, 0}, {60, 1}, {100, 1}, {100.1, 2}, {300, 2}, {300.1, 3}, {560, 4}, {2440, 13}})
-    EXPECT_EQ(alongEdge(mm(row.edge), mm(50), mm(200)), row.count) << row.edge;
-}
-
-TEST(Fittings, screwsAreAsLongAsTheyAreSold) {
-  EXPECT_EQ(screwFor(mm(45), Unit::Millimetre), mm(45));
-  EXPECT_EQ(screwFor(mm(44.9), Unit::Millimetre), mm(40));
-  EXPECT_EQ(screwFor(mm(3), Unit::Millimetre), mm(16));
-  EXPECT_EQ(screwFor(mm(500), Unit::Millimetre), mm(100));
-  // 23/32 under the head: 1 51/64 at most.
-  EXPECT_EQ(screwFor(5 * Length::in(0, 23, 32) / 2, Unit::Inch), Length::in(1, 3, 4));
-  EXPECT_EQ(pocketScrewFor(mm(12), Unit::Millimetre), mm(25));
-  EXPECT_EQ(pocketScrewFor(mm(18), Unit::Millimetre), mm(32));
-  EXPECT_EQ(pocketScrewFor(Length::in(0, 3, 4), Unit::Inch), Length::in(1, 1, 4));
-  EXPECT_EQ(pocketScrewFor(mm(25), Unit::Millimetre), mm(38));
-}
-
 std::int64_t countOf(const std::vector<Fitting>& all, const std::string& name, Length length = {}) {
   for (const Fitting& one : all)
     if (one.name == name && one.length == length) return one.count;
   return 0;
-}
-
-Part board(const char* name, double length, double width) {
-  Part out;
-  out.assembly = "B1";
-  out.name = name;
-  out.length = Reason("length", mm(length));
-  out.width = Reason("width", mm(width));
-  out.thickness = mm(18);
-  return out;
-}
-
-// Two sides and what stands between them, 560 deep: a butted bottom, a pocketed top.
-TEST(Fittings, everyJointHasItsOwn) {
-  std::vector<Part> parts = {board("side", 720, 560), board("bottom", 564, 560),
-                             board("top", 564, 560)};
-  parts[0].quantity = 2;
-  for (const Edge end : {Edge::W1, Edge::W2}) {
-    parts[1].joins.push_back({end, JoinKind::Butt, "side"});
-    parts[2].joins.push_back({end, JoinKind::Pocket, "side"});
-    Machining row;
-    row.cut = MachiningKind::Pockets;
-    row.from = end;
-    row.holes = 3;
-    parts[2].machining.push_back(row);
-  }
-  Job job;
-  std::vector<Fitting> all = fittingsOf(job, parts);
-  EXPECT_EQ(countOf(all, "screw", mm(45)), 8) << "four an end, 2.5 times 18 long";
-  EXPECT_EQ(countOf(all, "pocket screw", mm(32)), 6);
-  // Two ends of 560 by 18: 0.02016 square metres at 200 ml.
-  EXPECT_EQ(countOf(all, "wood glue"), 4);
-  parts[1].quantity = 3;
-  all = fittingsOf(job, parts);
-  EXPECT_EQ(countOf(all, "screw", mm(45)), 24);
-  EXPECT_EQ(countOf(all, "wood glue"), 12);
-  for (Join& join : parts[1].joins) join.kind = JoinKind::Dado;
-  EXPECT_EQ(countOf(fittingsOf(job, parts), "screw", mm(45)), 0) << "glued only";
-  for (Join& join : parts[1].joins) join.kind = JoinKind::Brads;
-  // 460 between the first and the last, 100 apart: six an end.
-  EXPECT_EQ(countOf(fittingsOf(job, parts), "brad", mm(45)), 36);
-  parts[1].joins = {{Edge::W1, JoinKind::Dowel, "side"}};
-  parts[1].quantity = 1;
-  Machining row;
-  row.cut = MachiningKind::Mortises;
-  row.from = Edge::W1;
-  row.holes = 5;
-  parts[1].machining = {row};
-  parts[0].machining = {row};  // the other half of the joint
-  EXPECT_EQ(countOf(fittingsOf(job, parts), "dowel"), 5);
-  parts[1].joins[0].kind = JoinKind::LooseTenon;
-  EXPECT_EQ(countOf(fittingsOf(job, parts), "loose tenon"), 5);
 }
 
 // A case of four equal drawers on slides, an adjustable shelf and a door beside.
@@ -439,7 +363,11 @@ TEST(Cost, aPlanSpendsTheLeastAndUsesOffcutsFirst) {
   row("had", 2'440, 1'220, 90, 1, StockKind::Sheet);
   row("offcut", 900, 700, 0, 2, StockKind::Offcut);
   giveIds(job);
-  Part part = board("part", 600, 500);
+  Part part;
+  part.name = "part";
+  part.length = Reason("length", mm(600));
+  part.width = Reason("width", mm(500));
+  part.thickness = mm(18);
   part.code = "P-1";
   part.material = material.id;
   part.quantity = 1;

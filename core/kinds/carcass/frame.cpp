@@ -55,6 +55,28 @@ Reason frameWidth(const FrontRect& outer, const Carcass& carcass, const FaceFram
   return out;
 }
 
+namespace {
+
+void screwTo(const PartBuilder& builder, Part& part, Edge edge, const char* what) {
+  part.joins.push_back({edge, JoinKind::Pocket, what});
+  part.machining.push_back(
+      pocketsAt(builder.drawn().unit, part, what, edge, wholeEnd(part), Face::Inside));
+}
+
+}  // namespace
+
+void screwToRails(const PartBuilder& builder, const FrameMember& member,
+                  const std::vector<FrameMember>& members, Part& part) {
+  if (!member.upright() || member.outer()) return;
+  const FrontRect& r = member.rect;
+  for (const bool below : {true, false})
+    if (std::any_of(members.begin(), members.end(), [&](const FrameMember& one) {
+          return !one.upright() && (below ? one.rect.top() == r.z : one.rect.z == r.top()) &&
+                 one.rect.x < r.right() && one.rect.right() > r.x;
+        }))
+      screwTo(builder, part, below ? Edge::W1 : Edge::W2, "rail");
+}
+
 Part memberPart(const PartBuilder& builder, const FaceFrame& frame, const FrameMember& member,
                 Length frameFront) {
   const FrontRect& r = member.rect;
@@ -72,9 +94,9 @@ Part memberPart(const PartBuilder& builder, const FaceFrame& frame, const FrameM
   // Inside is the face to the carcass.
   PartBuilder::place(part,
                      {{r.x, back, r.z}, upright ? kUp : kRight, upright ? kRight : kUp, kForwards});
-  if (!upright && frame.fixing == FrameFixing::PocketScrews)
-    for (const Edge edge : {Edge::W1, Edge::W2})
-      part.machining.push_back(pocketsAt(builder.drawn().unit, part, "stile", edge, Face::Inside));
+  // Whatever ends against another is screwed to it, however the frame is fixed to the case.
+  if (!upright)
+    for (const Edge edge : {Edge::W1, Edge::W2}) screwTo(builder, part, edge, "stile");
   return part;
 }
 
@@ -125,6 +147,7 @@ std::vector<Part> frameParts(const PartBuilder& builder, const Carcass& carcass,
     if (member.kind == MemberKind::UpperRail || member.kind == MemberKind::LowerRail)
       part.length = frameWidth(layout.outer, carcass, frame).minus("stile", frame.stile, 2);
     letIn(part, member, frame, layout, Length{});
+    screwToRails(builder, member, layout.members, part);
     out.push_back(std::move(part));
   }
   return out;

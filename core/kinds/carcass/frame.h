@@ -23,6 +23,9 @@ std::vector<Part> frameParts(const PartBuilder& builder, const Carcass& carcass,
 // added to every x of the layout.
 Part memberPart(const PartBuilder& builder, const FaceFrame& frame, const FrameMember& member,
                 Length frameFront);
+// Pockets in the ends of a stile that stands on rails of the frame.
+void screwToRails(const PartBuilder& builder, const FrameMember& member,
+                  const std::vector<FrameMember>& members, Part& part);
 void letIn(Part& part, const FrameMember& member, const FaceFrame& frame,
            const CarcassLayout& layout, Length shift);
 

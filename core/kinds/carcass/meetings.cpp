@@ -78,6 +78,7 @@ class Joiner {
           dadoAcross(other, mine.name, u0, t, carcass_.topRabbet, meets.face));
       return;
     }
+    const EndSpan met = metBy(mine, other);
     switch (joint) {
       case Joint::Dado: {
         const bool standing =
@@ -99,11 +100,12 @@ class Joiner {
       }
       case Joint::Pocket:
         // From the face that is hidden: under a bottom, above a top.
-        mine.machining.push_back(pocketsAt(unit_, mine, other.name, end, Face::Outside));
+        mine.machining.push_back(pocketsAt(unit_, mine, other.name, end, met, Face::Outside));
         break;
       case Joint::LooseTenon:
       case Joint::Dowel: {
-        mine.machining.push_back(mortisesAt(unit_, mine, other.name, end, joint == Joint::Dowel));
+        mine.machining.push_back(
+            mortisesAt(unit_, mine, other.name, end, met, joint == Joint::Dowel));
         Machining row = mine.machining.back();
         row.receives = mine.name;
         row.face = meets.face;
@@ -112,13 +114,6 @@ class Joiner {
         const Length shift = mine.poses.front().origin[1] - pose.origin[1];
         row.v0 += shift;
         row.v1 += shift;
-        // On a rail, which is narrower than what ends there, two are enough.
-        if (row.v0 < Length{} || row.v1 > other.width.total()) {
-          row.v0 = other.width.total() / 4;
-          row.v1 = other.width.total() - row.v0;
-          row.holes = 2;
-          row.pitch = row.v1 - row.v0;
-        }
         row.depth = mortiseInFace(unit_);
         other.machining.push_back(row);
         break;
@@ -127,6 +122,19 @@ class Joiner {
       case Joint::Brads:
         break;
     }
+  }
+
+  // What of an end of the one meets the other: under a stretcher no more than that is wide.
+  static EndSpan metBy(const Part& mine, const Part& other) {
+    const Pose& pose = mine.poses.front();
+    const auto axis = static_cast<std::size_t>(pose.v.axis);
+    const Box one = pose.place(mine.board()), two = other.poses.front().place(other.board());
+    const Length low = std::max(one.low[axis], two.low[axis]);
+    const Length high = std::min(one.high[axis], two.high[axis]);
+    if (low >= high) return wholeEnd(mine);
+    const Length p = pose.v.sign * (low - pose.origin[axis]);
+    const Length q = pose.v.sign * (high - pose.origin[axis]);
+    return {std::min(p, q), std::max(p, q)};
   }
 
   // A dado stops where what stands behind a door, or is set back, begins or ends.

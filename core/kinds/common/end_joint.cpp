@@ -13,15 +13,21 @@ Length depthInEnd(Unit unit) {
 
 }  // namespace
 
-Machining pocketsAt(Unit unit, const Part& part, std::string into, Edge end, Face face) {
-  return rowAtEnd(part, MachiningKind::Pockets, std::move(into), end,
+EndSpan wholeEnd(const Part& part) {
+  return {{}, part.width.total()};
+}
+
+Machining pocketsAt(Unit unit, const Part& part, std::string into, Edge end, EndSpan span,
+                    Face face) {
+  return rowAtEnd(MachiningKind::Pockets, std::move(into), part, end, span,
                   usual(unit, Length::mm(20), Length::in(0, 3, 4)),
                   usual(unit, Length::um(9'500), Length::in(0, 3, 8)), part.thickness / 2, face,
                   usualSpacing(unit));
 }
 
-Machining mortisesAt(Unit unit, const Part& part, std::string into, Edge end, bool dowels) {
-  return rowAtEnd(part, MachiningKind::Mortises, std::move(into), end, Length{},
+Machining mortisesAt(Unit unit, const Part& part, std::string into, Edge end, EndSpan span,
+                     bool dowels) {
+  return rowAtEnd(MachiningKind::Mortises, std::move(into), part, end, span, Length{},
                   widthOf(unit, dowels), depthInEnd(unit), Face::Inside, usualSpacing(unit));
 }
 
@@ -32,9 +38,11 @@ Length mortiseInFace(Unit unit) {
 void joinEnds(Unit unit, Part& part, Joint joint, const std::string& into, Face face) {
   for (const Edge end : {Edge::W1, Edge::W2}) {
     part.joins.push_back({end, joinKind(joint), into});
-    if (joint == Joint::Pocket) part.machining.push_back(pocketsAt(unit, part, into, end, face));
+    if (joint == Joint::Pocket)
+      part.machining.push_back(pocketsAt(unit, part, into, end, wholeEnd(part), face));
     if (joint == Joint::LooseTenon || joint == Joint::Dowel)
-      part.machining.push_back(mortisesAt(unit, part, into, end, joint == Joint::Dowel));
+      part.machining.push_back(
+          mortisesAt(unit, part, into, end, wholeEnd(part), joint == Joint::Dowel));
   }
 }
 

@@ -7,10 +7,14 @@
 
 namespace pp {
 
+// All of an end.
+EndSpan wholeEnd(const Part& part);
 // Pocket holes from `face` along an end of a part, into the part of that name.
-Machining pocketsAt(Unit unit, const Part& part, std::string into, Edge end, Face face);
+Machining pocketsAt(Unit unit, const Part& part, std::string into, Edge end, EndSpan span,
+                    Face face);
 // Mortises in an end, for loose tenons or dowels.
-Machining mortisesAt(Unit unit, const Part& part, std::string into, Edge end, bool dowels);
+Machining mortisesAt(Unit unit, const Part& part, std::string into, Edge end, EndSpan span,
+                     bool dowels);
 // How deep they are in the face that the end stands against.
 Length mortiseInFace(Unit unit);
 // Joins both ends of a part to `into`, whose name it is: pocket holes from `face`, mortises in its

@@ -261,10 +261,12 @@ class GroupMaker {
         stile(out, line, frame,
               {MemberKind::LeftStile, {outline.x, outline.z, frame.stile, outline.height}}, {i});
       for (FrameMember one : member.layout.members) {
+        const FrameMember own = one;
         one.rect.x += member.x;
         if (one.opening == 0) one.opening = firstOpening(member.carcass().inside);
         Part part = memberPart(builder_, frame, one, member.layout.frameFront);
         letIn(part, one, frame, member.layout, member.x);
+        screwToRails(builder_, own, member.layout.members, part);
         out.push_back(std::move(part));
       }
       const bool last = i + 1 == members.size();
