@@ -81,6 +81,11 @@ class Maker {
     } else {
       hold(out, byOf(out));
     }
+    if (out.kind == JointKind::Rabbet || out.kind == JointKind::Mitre) return out;
+    // Where the shortest that is sold would come out, glue alone holds it.
+    const Length deep = deepOf(a(out), out) + deepOf(b(out), out) + out.contact.sits;
+    std::erase_if(out.means, [deep](const Means& one) { return one.length >= deep; });
+    out.glued = out.glued || (out.means.empty() && !out.rests);
     return out;
   }
 
