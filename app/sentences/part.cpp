@@ -1,5 +1,4 @@
 // What can be chosen for one part beside what the rules say.
-#include <algorithm>
 #include <map>
 
 #include "app/sentences/features.h"
@@ -97,10 +96,10 @@ class PartWriter : public FeatureWriter<PartOverride> {
   // A size of one's own and the edge that moves for it; or none.
   void size(const QString& name, const QString& ruled, std::optional<Length> PartOverride::*field,
             SizeMoves PartOverride::*moves, std::pair<Edge, Edge> edges) {
-    const bool nearHeld = isJoined(edges.first);
-    const SizeMoves first = nearHeld                 ? SizeMoves::Far
-                            : isJoined(edges.second) ? SizeMoves::Near
-                                                     : SizeMoves::Both;
+    const bool nearHeld = part_.isJoined(edges.first);
+    const SizeMoves first = nearHeld                       ? SizeMoves::Far
+                            : part_.isJoined(edges.second) ? SizeMoves::Near
+                                                           : SizeMoves::Both;
     ownLength(name, body_.*field, ruled,
               [field, moves, first](PartOverride& o, std::optional<Length> own) {
                 if (!own)
@@ -118,10 +117,6 @@ class PartWriter : public FeatureWriter<PartOverride> {
         static_cast<int>(body_.*moves),
         [moves](PartOverride& o, int i) { o.*moves = static_cast<SizeMoves>(i); });
     say(tr(")"));
-  }
-  bool isJoined(Edge edge) const {
-    return std::any_of(part_.joins.begin(), part_.joins.end(),
-                       [edge](const Join& join) { return join.edge == edge; });
   }
 
   // Typed as the code of the part before.

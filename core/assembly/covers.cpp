@@ -9,7 +9,7 @@ SeenHeads seenHeads(const std::vector<Pieces>& pieces, const Job& job) {
   SeenHeads out;
   for (const Assembly& assembly : job.assemblies) {
     const std::vector<Body> bodies = bodiesOf(pieces, assembly.code);
-    for (const JointAt& joint : jointsOf(bodies, job.unit)) {
+    for (const JointAt& joint : jointsOf(bodies, job.unit).drawn) {
       const bool screws = joint.kind == JoinKind::Butt;
       const Body& mate = bodies[joint.mate];
       if ((!screws && joint.kind != JoinKind::Brads) || isOfBox(mate.key().role)) continue;

@@ -6,6 +6,7 @@
 
 #include "core/joinery/joints.h"
 #include "core/joinery/rules.h"
+#include "core/parts/machining.h"
 #include "core/parts/part_builder.h"
 
 namespace pp::bench {
@@ -72,29 +73,22 @@ class Joiner {
  public:
   Joiner(const std::vector<Body>& bodies, Unit unit) : bodies_(bodies), unit_(unit) {}
 
-  std::vector<JointAt> run() {
+  Joints run() {
     findSlides();
-    for (const joinery::Joint& joint : all())
-      if (joint.chosen && joint.contact.edge && !joint.rests) said(joint);
-    // What is turned meets nothing along the axes: it is joined to what it says by name.
-    for (std::size_t i = 0; i < bodies_.size(); ++i)
-      for (const Join& join : bodies_[i].part->joins)
-        for (const std::size_t mate : matesOf(i, join))
-          if (bodies_[i].pose.turn || bodies_[mate].pose.turn) turnedJoint(i, mate, join);
-    return std::move(out_);
-  }
-
-  std::vector<JointAt> held() {
     for (const joinery::Joint& joint : all()) {
-      const auto role = [this](std::size_t body) { return bodies_[body].key().role; };
-      if (joint.chosen || joint.rests || isDrawerFront(role(joint.contact.a)) ||
-          isDrawerFront(role(joint.contact.b)))
-        continue;
-      JointAt out = begun(joint);
-      out.drawn = false;
-      if (!joint.means.empty()) out.fasteners.at = alongEdge(joint, joint.means.front());
-      out_.push_back(std::move(out));
+      if (joint.rests) continue;
+      if (!joint.chosen)
+        held(joint);
+      else if (joint.contact.edge)
+        said(joint);
     }
+    // What is turned meets nothing along the axes: it is joined to what it says by name.
+    if (std::any_of(bodies_.begin(), bodies_.end(),
+                    [](const Body& body) { return body.pose.turn.has_value(); }))
+      for (std::size_t i = 0; i < bodies_.size(); ++i)
+        for (const Join& join : bodies_[i].part->joins)
+          for (const std::size_t mate : matesOf(i, join))
+            if (bodies_[i].pose.turn || bodies_[mate].pose.turn) turnedJoint(i, mate, join);
     return std::move(out_);
   }
 
@@ -196,7 +190,7 @@ class Joiner {
     return joinery::jointsOf(boards, unit_);
   }
 
-  // With what holds it, but for the places.
+  // With what holds it, but for lines.
   JointAt begun(const joinery::Joint& joint) const {
     JointAt out;
     const joinery::Contact& contact = joint.contact;
@@ -210,6 +204,7 @@ class Joiner {
     if (joint.means.empty()) return out;
     out.fasteners.name = joinery::holdName(joint.means.front().hold);
     out.fasteners.length = joint.means.front().length;
+    out.fasteners.at = alongEdge(joint, joint.means.front());
     return out;
   }
   static JoinKind kindOf(const joinery::Joint& joint) {
@@ -253,10 +248,17 @@ class Joiner {
     return out;
   }
 
+  void held(const joinery::Joint& joint) {
+    const auto role = [this](std::size_t body) { return bodies_[body].key().role; };
+    if (isDrawerFront(role(joint.contact.a)) || isDrawerFront(role(joint.contact.b))) return;
+    JointAt out = begun(joint);
+    out.drawn = false;
+    out_.held.push_back(std::move(out));
+  }
+
   void said(const joinery::Joint& joint) {
     const Body &body = bodies_[joint.contact.a], &mate = bodies_[joint.contact.b];
     JointAt out = begun(joint);
-    if (!joint.means.empty()) out.fasteners.at = alongEdge(joint, joint.means.front());
     if (out.kind == JoinKind::Butt || out.kind == JoinKind::Brads) {
       const auto [low, high] = spanOf(joint);
       out.fasteners.at =
@@ -265,7 +267,7 @@ class Joiner {
     } else if (out.kind == JoinKind::Pocket) {
       pockets(out, body);
     }
-    out_.push_back(std::move(out));
+    out_.drawn.push_back(std::move(out));
   }
 
   void turnedJoint(std::size_t i, std::size_t k, const Join& join) {
@@ -293,11 +295,10 @@ class Joiner {
         if (row.cut != MachiningKind::Mortises || row.from != join.edge) continue;
         out.fasteners.name = joinery::holdName(
             join.kind == JoinKind::Dowel ? joinery::Hold::Dowel : joinery::Hold::LooseTenon);
-        const Length first = isEnd(join.edge) ? row.v0 : row.u0;
-        for (int n = 0; n < row.holes; ++n) out.fasteners.at.push_back(first + n * row.pitch);
+        for (const Length at : placesOf(row)) out.fasteners.at.push_back(at);
       }
     }
-    out_.push_back(std::move(out));
+    out_.drawn.push_back(std::move(out));
   }
 
   // The lines of a driver through the mate. So thick is what it goes through; where the mate is met
@@ -399,7 +400,7 @@ class Joiner {
   const std::vector<Body>& bodies_;
   Unit unit_;
   std::vector<Room> slides_;
-  std::vector<JointAt> out_;
+  Joints out_;
 };
 
 }  // namespace
@@ -442,12 +443,8 @@ bool isFastened(JoinKind kind) {
   return kind == JoinKind::Butt || kind == JoinKind::Pocket || kind == JoinKind::Brads;
 }
 
-std::vector<JointAt> jointsOf(const std::vector<Body>& bodies, Unit unit) {
+Joints jointsOf(const std::vector<Body>& bodies, Unit unit) {
   return Joiner(bodies, unit).run();
-}
-
-std::vector<JointAt> heldOf(const std::vector<Body>& bodies, Unit unit) {
-  return Joiner(bodies, unit).held();
 }
 
 Gluings::Gluings(const Job& job) {
@@ -463,14 +460,14 @@ std::vector<Fastened> fastenedOf(const std::vector<Pieces>& pieces, const Job& j
   std::vector<Fastened> out;
   for (const Assembly& assembly : job.assemblies) {
     const std::vector<Body> bodies = bodiesOf(pieces, assembly.code);
-    std::vector<JointAt> joints = jointsOf(bodies, job.unit);
-    for (JointAt& held : heldOf(bodies, job.unit)) joints.push_back(std::move(held));
-    for (const JointAt& joint : joints) {
-      if (joint.fasteners.at.empty() || joint.flat) continue;
-      Fastened one{bodies[joint.piece].at.row, bodies[joint.mate].at.row, joint.edge, joint.kind,
-                   joint.fasteners};
-      if (std::find(out.begin(), out.end(), one) == out.end()) out.push_back(std::move(one));
-    }
+    const Joints joints = jointsOf(bodies, job.unit);
+    for (const std::vector<JointAt>* all : {&joints.drawn, &joints.held})
+      for (const JointAt& joint : *all) {
+        if (joint.fasteners.at.empty() || joint.flat) continue;
+        Fastened one{bodies[joint.piece].at.row, bodies[joint.mate].at.row, joint.edge, joint.kind,
+                     joint.fasteners};
+        if (std::find(out.begin(), out.end(), one) == out.end()) out.push_back(std::move(one));
+      }
   }
   std::stable_sort(out.begin(), out.end(), [](const Fastened& a, const Fastened& b) {
     return std::pair(a.row, a.edge) < std::pair(b.row, b.edge);

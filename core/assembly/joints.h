@@ -72,13 +72,15 @@ struct JointAt {
 // What a driver needs in a straight line behind the head.
 inline constexpr double kDriver = 150;  // millimetres
 
-// As the drawing says that they are joined: what the order of putting together goes by. Screws and
+// All that holds the pieces of what stands together. The drawn ones are joined as the drawing says:
+// what the order of putting together goes by. Screws and
 // brads are moved aside where they would come out in a slot, a row of holes or another joint of
-// either part.
-std::vector<JointAt> jointsOf(const std::vector<Body>& bodies, Unit unit);
-// What else holds them where they meet; without lines, since it hinders nothing else. A drawer's
-// front is screwed on by itself.
-std::vector<JointAt> heldOf(const std::vector<Body>& bodies, Unit unit);
+// either part. What else holds them where they meet is without lines, since it hinders nothing
+// else; a drawer's front is screwed on by itself.
+struct Joints {
+  std::vector<JointAt> drawn, held;
+};
+Joints jointsOf(const std::vector<Body>& bodies, Unit unit);
 
 // When the joints between two parts are glued, whichever is named first.
 class Gluings {

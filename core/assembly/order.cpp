@@ -26,7 +26,7 @@ class Assembling {
         bodies_(std::move(bodies)),
         member_(std::move(member)),
         code_(std::move(code)),
-        joints_(jointsOf(bodies_, job.unit)) {
+        found_(jointsOf(bodies_, job.unit)) {
     findWays();
     Room room;
     for (const Body& body : bodies_) room.take(body);
@@ -451,7 +451,7 @@ class Assembling {
   }
 
   void close(AssemblyStep& step, const Node& node, const std::vector<std::size_t>& there) const {
-    for (const std::vector<JointAt>* all : {&joints_, &held_})
+    for (const std::vector<JointAt>* all : {&joints_, &found_.held})
       for (const JointAt& joint : *all)
         if ((isIn(node.bodies, joint.piece) && isIn(there, joint.mate)) ||
             (isIn(node.bodies, joint.mate) && isIn(there, joint.piece)))
@@ -480,8 +480,8 @@ class Assembling {
   std::vector<Body> bodies_;
   std::vector<std::size_t> member_;  // by body, of the group; none: the assembly's own
   std::string code_;
-  std::vector<JointAt> joints_;
-  std::vector<JointAt> held_{heldOf(bodies_, job_.unit)};
+  Joints found_;
+  const std::vector<JointAt>& joints_ = found_.drawn;  // what the order goes by
   ReadOff read_{bodies_, joints_};
   Units units_{bodies_, member_, joints_};
   std::vector<Vec> ways_;

@@ -87,10 +87,6 @@ int frontOf(PartRole role) {
   return piece ? static_cast<int>(role) - static_cast<int>(*piece) : 0;
 }
 
-bool isOfFaceFrame(PartRole role) {
-  return role >= PartRole::FrameLeftStile && role <= PartRole::FrameDrawerRail;
-}
-
 bool isFixedFlat(PartRole role) {
   return workOf(role).flat;
 }

@@ -27,7 +27,6 @@ std::optional<Vec> usuallyOff(PartRole role);
 std::optional<UnitKind> unitKindOf(PartRole role);
 // Which front of an opening a piece is of: the doors of a pair are two.
 int frontOf(PartRole role);
-bool isOfFaceFrame(PartRole role);
 // Fixed flat on a panel while that lies on the bench.
 bool isFixedFlat(PartRole role);
 

@@ -119,7 +119,7 @@ class Chooser {
     bool free = !isPanel(part_.role);  // the carcass has moved what is free of its panels
     for (std::size_t i = 0; i < all.edges.size(); ++i)
       if (all.by[i] != Length{} &&
-          (isJoined(all.edges[i]) ||
+          (part_.isJoined(all.edges[i]) ||
            (all.by[i] > Length{} && isEnclosed(part_, builder_.assembly()))))
         free = false;
     if (!free) {
@@ -129,14 +129,8 @@ class Chooser {
                      ", because it meets other parts where it would be moved: change those"));
       return;
     }
-    for (std::size_t i = 0; i < all.edges.size(); ++i) extend(part_, all.edges[i], all.by[i]);
-    now = Reason("set by hand", *size);
+    sizeByHand(part_, ofWidth, *size, all);
   }
-  bool isJoined(Edge edge) const {
-    return std::any_of(part_.joins.begin(), part_.joins.end(),
-                       [edge](const Join& join) { return join.edge == edge; });
-  }
-
   void banding() {
     if (chosen_.banding)
       for (const Edge edge : kEdges) {

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <map>
+#include <set>
 
 #include "core/breakdown/fit.h"
 #include "core/breakdown/placed.h"
@@ -58,7 +59,7 @@ class Follower {
         continue;
       }
       choice.features.erase(choice.features.begin() + static_cast<std::ptrdiff_t>(i));
-      emptied_[choice.part] = true;
+      emptied_.insert(choice.part);
     }
     return changed;
   }
@@ -104,7 +105,7 @@ class Follower {
   Job& job_;
   std::map<Id, const Obstacle*> obstacles_;
   std::map<Id, std::optional<OnIt>> standing_;
-  std::map<PartKey, bool> emptied_;
+  std::set<PartKey> emptied_;
 };
 
 }  // namespace

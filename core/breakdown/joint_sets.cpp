@@ -1,5 +1,6 @@
 #include "core/breakdown/joint_sets.h"
 
+#include <algorithm>
 #include <map>
 #include <set>
 
@@ -21,26 +22,23 @@ std::vector<JointSet> jointSetsOf(const Job& job, const std::vector<Part>& parts
             {part, part->keys[std::min(i, part->keys.size() - 1)], part->poses[i].in(standing)});
   };
   std::vector<JointSet> out;
-  std::set<Id> standing;  // in a group
+  std::set<Id> taken;  // groups and what stands in them
   for (const Assembly& assembly : job.assemblies) {
     const auto* group = std::get_if<CarcassGroup>(&assembly.body);
     if (group == nullptr || !groupLines(job, *group)) continue;
     JointSet& set = out.emplace_back();
     set.assembly = assembly.id;
+    taken.insert(assembly.id);
     take(set, assembly.code, {});
     const std::vector<Id> members = group->everyMember();
     const std::vector<Standing> standings = memberStandings(job, *group);
     for (std::size_t i = 0; i < members.size(); ++i) {
       take(set, findAssembly(job, members[i])->code, standings[i]);
-      standing.insert(members[i]);
+      taken.insert(members[i]);
     }
   }
   for (const Assembly& assembly : job.assemblies) {
-    if (standing.count(assembly.id) > 0 ||
-        (std::holds_alternative<CarcassGroup>(assembly.body) &&
-         std::any_of(out.begin(), out.end(),
-                     [&](const JointSet& set) { return set.assembly == assembly.id; })))
-      continue;
+    if (taken.count(assembly.id) > 0) continue;
     JointSet& set = out.emplace_back();
     set.assembly = assembly.id;
     set.copies = assembly.copies;

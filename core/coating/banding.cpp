@@ -167,10 +167,6 @@ bool isMitred(const Part& part) {
 
 }  // namespace
 
-bool isSolidEdging(PartRole role) {
-  return role >= PartRole::FrontEdging && role <= PartRole::RightEdging;
-}
-
 int turnOf(const Part& edging) {
   switch (edging.role) {
     case PartRole::FrontEdging:

@@ -63,7 +63,6 @@ struct SolidEdging {
   bool meetsOthers = false;  // of the same top, at a corner
   bool operator==(const SolidEdging&) const = default;
 };
-bool isSolidEdging(PartRole role);
 std::vector<SolidEdging> solidEdgings(const std::vector<Pieces>& pieces);
 // Of two of one top the lower is glued first.
 int turnOf(const Part& edging);

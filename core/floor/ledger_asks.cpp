@@ -8,7 +8,7 @@
 namespace pp::floor {
 
 Length wholeDown(Length length, Unit unit) {
-  const Length step = unit == Unit::Inch ? Length::in(0, 1, 32) : Length::mm(1);
+  const Length step = usual(unit, Length::mm(1), Length::in(0, 1, 32));
   return length.inNm() / step.inNm() * step;
 }
 

@@ -60,6 +60,14 @@ bool isOfBox(PartRole role) {
   return role >= PartRole::BoxLeftSide && role <= PartRole::RightSlidePad;
 }
 
+bool isOfFaceFrame(PartRole role) {
+  return role >= PartRole::FrameLeftStile && role <= PartRole::FrameDrawerRail;
+}
+
+bool isSolidEdging(PartRole role) {
+  return role >= PartRole::FrontEdging && role <= PartRole::RightEdging;
+}
+
 std::string roleName(PartRole role, std::string_view box) {
   const std::string_view name = rowOf(role).name;
   return name.starts_with('*') ? std::string(box) + std::string(name.substr(1)) : std::string(name);

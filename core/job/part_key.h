@@ -30,6 +30,9 @@ bool isDrawerFront(PartRole role);
 bool isFront(PartRole role);
 // Whether it is a piece of a box that is pulled out.
 bool isOfBox(PartRole role);
+bool isOfFaceFrame(PartRole role);
+// Of a worktop.
+bool isSolidEdging(PartRole role);
 
 // What a part in that role is called: "left side". `box` says what kind of box its own pieces are
 // of: "drawer", "tray", "pull-out".

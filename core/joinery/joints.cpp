@@ -4,6 +4,7 @@
 #include <set>
 
 #include "core/joinery/rules.h"
+#include "core/parts/machining.h"
 
 namespace pp::joinery {
 namespace {
@@ -12,10 +13,6 @@ using enum PartRole;
 
 bool isOneOf(PartRole role, std::initializer_list<PartRole> roles) {
   return std::find(roles.begin(), roles.end(), role) != roles.end();
-}
-bool isOfFrame(PartRole role) {
-  return isOneOf(role, {FrameLeftStile, FrameRightStile, FrameMiddleStile, FrameUpperRail,
-                        FrameLowerRail, FrameMiddleRail, FrameCentreStile, FrameDrawerRail});
 }
 bool isLoose(PartRole role) {
   return isOneOf(role, {AdjustableShelf, LooseShelf, SeatLid, SeatHatch});
@@ -32,9 +29,6 @@ bool isFixedFlat(PartRole role) {
 bool isFixedByEnds(PartRole role) {
   return isOneOf(role, {NailingStrip, BackRail, RearRail, FrontStretcher, RearStretcher, KickBoard,
                         BackBatten});
-}
-bool isEdging(PartRole role) {
-  return isOneOf(role, {FrontEdging, RearEdging, LeftEdging, RightEdging});
 }
 bool isBuildUp(PartRole role) {
   return isOneOf(role, {FrontLongStrip, RearLongStrip, CrossStrip});
@@ -154,7 +148,7 @@ class Maker {
     if (isFront(one) || isFront(other)) return byOfFront(joint);
     if (isOfBox(one) || isOfBox(other)) return byOfBox(joint);
     if (one == Back || other == Back) return byOfBack(joint);
-    if (isOfFrame(one) || isOfFrame(other)) return byOfFrame(joint);
+    if (isOfFaceFrame(one) || isOfFaceFrame(other)) return byOfFrame(joint);
     if (one == Cleat && other == Cleat) return By::Nothing;  // the halves hang in one another
     if (one == WallSpacer || other == WallSpacer || one == Cleat || other == Cleat)
       return joint.kind == JointKind::Face || one == Cleat || other == Cleat ? By::Screws
@@ -170,7 +164,7 @@ class Maker {
     if (isOneOf(one, {LeftExposedEnd, RightExposedEnd}) ||
         isOneOf(other, {LeftExposedEnd, RightExposedEnd}))
       return joint.kind == JointKind::Face ? By::GlueAndScrews : By::Nothing;
-    if (isEdging(one) || isEdging(other)) return By::Glue;
+    if (isSolidEdging(one) || isSolidEdging(other)) return By::Glue;
     if (isBuildUp(one) || isBuildUp(other))
       return joint.kind == JointKind::Face ? By::GlueAndBrads : By::Glue;
     // A case on its base, a deck on its boxes: from inside, so that they come apart.
@@ -234,7 +228,6 @@ class Maker {
     const PlacedBoard &one = a(joint), &other = b(joint);
     if (role(one) == Back && role(other) == Back) return By::Nothing;
     const PlacedBoard& back = role(one) == Back ? one : other;
-    const PartRole held = role(role(one) == Back ? other : one);
     constexpr Length kThin = Length::mm(10);
     const By fixed = thickness(back) <= kThin ? By::Brads : By::Screws;
     switch (joint.kind) {
@@ -246,14 +239,14 @@ class Maker {
       case JointKind::Butt:
         // Its face against edges; by its own edges it stands between, where no strip holds it.
         if (role(one) != Back) return fixed;
-        return strips_ || held == Back ? By::Nothing : fixed;
+        return strips_ ? By::Nothing : fixed;
       default:
         return By::Nothing;
     }
   }
 
   By byOfFrame(const Joint& joint) const {
-    const bool both = isOfFrame(role(a(joint))) && isOfFrame(role(b(joint)));
+    const bool both = isOfFaceFrame(role(a(joint))) && isOfFaceFrame(role(b(joint)));
     if (both) return joint.kind == JointKind::Face ? By::Nothing : By::Glue;
     // On a tongue, or on the panels' front edges.
     if (joint.kind == JointKind::Groove || joint.kind == JointKind::Dado) return By::Glue;
@@ -296,9 +289,10 @@ class Maker {
       const PlacedBoard& front = isDrawerFront(role(one)) ? one : other;
       const PlacedBoard& box = isDrawerFront(role(one)) ? other : one;
       length = frontScrew(thickness(box), thickness(front), unit_);
-      at = {out.contact.length() / 5, 4 * out.contact.length() / 5};
-      at.insert(at.end(), at.begin(), at.begin() + kFrontScrews - 2);
-      std::sort(at.begin(), at.end());
+      // Two beside one another at either end.
+      const Length low = out.contact.length() / 5, high = 4 * out.contact.length() / 5;
+      at = {low, low, high, high};
+      static_assert(kFrontScrews == 4);
     } else if (out.kind == JointKind::Face) {
       const Length p = thickness(one), q = thickness(other);
       length = screwIntoFace(std::min(p, q), std::max(p, q), unit_);
@@ -347,9 +341,8 @@ class Maker {
       if (row.cut != cut || row.from != *joint.contact.edge) continue;
       // What ends on its face may be bored for from the same edge.
       if (boards_[joint.contact.b].part->name.find(row.receives) == std::string::npos) continue;
-      const Length first = isEnd(*joint.contact.edge) ? row.v0 : row.u0;
-      for (int n = 0; n < row.holes; ++n) {
-        const Length at = one.pose.origin[axis] + along.sign * (first + n * row.pitch);
+      for (const Length place : placesOf(row)) {
+        const Length at = one.pose.origin[axis] + along.sign * place;
         if (at < low || at > high) continue;
         if (std::find(out.begin(), out.end(), at - low) == out.end()) out.push_back(at - low);
       }
@@ -393,9 +386,8 @@ class Maker {
         if (join.edge == Edge::W2) out.chosen = join.kind;
       for (const Machining& row : part.machining) {
         if (row.cut != MachiningKind::Mortises || row.from != Edge::W2) continue;
-        Means plugs{row.receives == "dowels" ? Hold::Dowel : Hold::LooseTenon, {}, {}};
-        for (int n = 0; n < row.holes; ++n) plugs.at.push_back(row.v0 + n * row.pitch);
-        out.means.push_back(std::move(plugs));
+        out.means.push_back(
+            {row.receives == "dowels" ? Hold::Dowel : Hold::LooseTenon, {}, placesOf(row)});
       }
       out_.push_back(std::move(out));
     }

@@ -70,4 +70,9 @@ EdgeMoves movesFor(const Part& part, bool ofWidth, Length size, SizeMoves moves)
   return out;
 }
 
+void sizeByHand(Part& part, bool ofWidth, Length size, const EdgeMoves& moves) {
+  for (std::size_t i = 0; i < moves.edges.size(); ++i) extend(part, moves.edges[i], moves.by[i]);
+  (ofWidth ? part.width : part.length) = Reason("set by hand", size);
+}
+
 }  // namespace pp

@@ -18,5 +18,7 @@ struct EdgeMoves {
   std::array<Length, 2> by;
 };
 EdgeMoves movesFor(const Part& part, bool ofWidth, Length size, SizeMoves moves);
+// Moves them; the size is then known by the hand that set it.
+void sizeByHand(Part& part, bool ofWidth, Length size, const EdgeMoves& moves);
 
 }  // namespace pp

@@ -39,9 +39,7 @@ FinishArea finishArea(const Part& part) {
         part.length.total() * part.width.total() - floors;
   }
   for (const Edge edge : kEdges) {
-    const bool joined = std::any_of(part.joins.begin(), part.joins.end(),
-                                    [edge](const Join& join) { return join.edge == edge; });
-    (joined ? out.bare : out.edges) += part.edgeLength(edge) * part.thickness;
+    (part.isJoined(edge) ? out.bare : out.edges) += part.edgeLength(edge) * part.thickness;
   }
   return out;
 }

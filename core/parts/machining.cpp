@@ -133,4 +133,11 @@ Machining rowAtEnd(MachiningKind cut, std::string receives, const Part& part, Ed
   return row;
 }
 
+std::vector<Length> placesOf(const Machining& row) {
+  std::vector<Length> out;
+  const Length first = isEnd(row.from) ? row.v0 : row.u0;
+  for (int n = 0; n < row.holes; ++n) out.push_back(first + n * row.pitch);
+  return out;
+}
+
 }  // namespace pp

@@ -38,6 +38,9 @@ constexpr RowSpacing usualSpacing(Unit unit) {
   return {usual(unit, Length::mm(50), Length::in(2)), usual(unit, Length::mm(150), Length::in(6))};
 }
 
+// Where along the edge that it is measured from what is in a row stands.
+std::vector<Length> placesOf(const Machining& row);
+
 // What of the width of a part meets another at its end.
 struct EndSpan {
   Length low, high;

@@ -62,6 +62,11 @@ bool isRow(MachiningKind cut) {
          cut == MachiningKind::HoleRow;
 }
 
+bool Part::isJoined(Edge edge) const {
+  return std::any_of(joins.begin(), joins.end(),
+                     [edge](const Join& join) { return join.edge == edge; });
+}
+
 std::optional<Edge> Part::edgeAt(Side side) const {
   for (const Edge edge : kEdges)
     if (edges[static_cast<std::size_t>(edge)] == side) return edge;

@@ -148,6 +148,8 @@ struct Part {
   // Of the finished part, from corner to corner.
   Length edgeLength(Edge edge) const { return isEnd(edge) ? width.total() : length.total(); }
   const std::string& band(Edge edge) const { return bands[static_cast<std::size_t>(edge)]; }
+  // Whether it says that the edge is joined to another part.
+  bool isJoined(Edge edge) const;
   // The edge that looks to `side`, if one does.
   std::optional<Edge> edgeAt(Side side) const;
   // The whole board in its own frame.

@@ -48,7 +48,6 @@ class PartBuilder {
   const CarcassGroup* group() const { return group_; }
   const Assembly& assembly() const { return assembly_; }
   std::string shown(Length length) const;  // with its unit
-  Length usual(Length metric, Length inch) const { return pp::usual(drawn_.unit, metric, inch); }
 
  private:
   const Job& drawn_;

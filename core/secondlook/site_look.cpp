@@ -99,9 +99,8 @@ void addContradiction(const Job& job, std::vector<Finding>& out) {
 
 void addShape(const Job& job, std::vector<Finding>& out) {
   const LengthStyle style = styleOf(job);
-  const bool inches = job.unit == Unit::Inch;
   if (const auto off = outOfSquare(job.site, job.unit);
-      off && *off > (inches ? Length::in(0, 1, 2) : Length::mm(12)))
+      off && *off > usual(job.unit, Length::mm(12), Length::in(0, 1, 2)))
     out.push_back(
         finding(Severity::Tip,
                 fmt::format("The place is out of square: its diagonals differ by {}",
@@ -112,7 +111,7 @@ void addShape(const Job& job, std::vector<Finding>& out) {
     const auto read = judge(size.read, ReadFor::Clearing, job.unit).size;
     if (!read) continue;
     const Length off = *read < Length{} ? -*read : *read;
-    if (off > (inches ? Length::in(0, 3, 4) : Length::mm(20)))
+    if (off > usual(job.unit, Length::mm(20), Length::in(0, 3, 4)))
       out.push_back(
           finding(Severity::Mind,
                   fmt::format("The floor is {} higher on the {}", formatWithUnit(off, style),

@@ -30,7 +30,7 @@ const char* isTooMuch(GateKind kind) {
 
 // A length that can be typed and sawn: whole centimetres, or half inches.
 Length rounded(Length length, Unit unit) {
-  const Length step = unit == Unit::Inch ? Length::in(0, 1, 2) : Length::mm(10);
+  const Length step = usual(unit, Length::mm(10), Length::in(0, 1, 2));
   return length.inNm() / step.inNm() * step;
 }
 

@@ -39,7 +39,7 @@ Length apart(Length a, Length b) {
 }  // namespace
 
 Length readingTolerance(Unit unit) {
-  return unit == Unit::Inch ? Length::in(0, 1, 16) : Length::mm(2);
+  return usual(unit, Length::mm(2), Length::in(0, 1, 16));
 }
 
 Slip slipBetween(Length a, Length b, Unit unit) {

@@ -109,7 +109,7 @@ SiteWall wallAt(const Site& site, WallAt wall) {
 }
 
 Length usualAllowance(Unit unit) {
-  return unit == Unit::Inch ? Length::in(0, 3, 8) : Length::mm(10);
+  return usual(unit, Length::mm(10), Length::in(0, 3, 8));
 }
 
 std::optional<Length> largestRead(const Site& site, SizeKind kind, WallAt wall, Unit unit) {

@@ -328,7 +328,7 @@ class Trial {
         const Hull hull = hullOf(convex);
         solids_[body.at].push_back({std::move(convex), hull.low, hull.high});
       }
-    joints_ = jointsOf(bodies_, of_.job.unit);
+    joints_ = jointsOf(bodies_, of_.job.unit).drawn;
   }
 
   std::string name(const PieceAt& at) const { return of_.part(at).code + " " + of_.part(at).name; }

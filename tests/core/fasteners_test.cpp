@@ -38,7 +38,7 @@ TEST(Fasteners, goThroughTheMateAndLeaveItsDriverALine) {
     carcass.back.school = BackSchool::None;
   }));
   const std::vector<Body> bodies = bodiesOf(of.pieces, "B1");
-  const std::vector<JointAt> joints = jointsOf(bodies, of.job.unit);
+  const std::vector<JointAt> joints = jointsOf(bodies, of.job.unit).drawn;
   ASSERT_EQ(joints.size(), 4U) << "either end of bottom and top";
   for (const JointAt& joint : joints) {
     EXPECT_EQ(joint.fasteners.name, "screw");

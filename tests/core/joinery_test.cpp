@@ -226,8 +226,9 @@ void theBenchPutsInWhatIsBought(const Job& job) {
   for (const Assembly& assembly : job.assemblies) {
     if (assembly.copies != 1 || std::holds_alternative<CarcassGroup>(assembly.body)) continue;
     const auto bodies = bench::bodiesOf(pieces, assembly.code);
-    for (const auto& all : {bench::jointsOf(bodies, job.unit), bench::heldOf(bodies, job.unit)})
-      for (const bench::JointAt& joint : all)
+    const bench::Joints joints = bench::jointsOf(bodies, job.unit);
+    for (const auto* all : {&joints.drawn, &joints.held})
+      for (const bench::JointAt& joint : *all)
         if (!joint.fasteners.at.empty())
           put[{joint.fasteners.name, joint.fasteners.length}] += std::ssize(joint.fasteners.at);
   }

@@ -42,7 +42,7 @@ std::vector<StandPicture> standsOf(const Job& job, const Breakdown& breakdown) {
 // a neighbour, whichever is nearest.
 Length snapped(Length at, const StandPicture& one, const std::vector<StandPicture>& all,
                std::optional<Length> wall, Unit unit) {
-  const Length step = unit == Unit::Inch ? Length::in(0, 1, 2) : Length::mm(10);
+  const Length step = usual(unit, Length::mm(10), Length::in(0, 1, 2));
   const Length near = 4 * step;
   std::vector<Length> ends = {Length{}};
   if (wall) ends.push_back(*wall - one.width);

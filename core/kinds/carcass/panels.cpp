@@ -92,8 +92,7 @@ class PanelMaker {
                         (all.by[i] > Length{} || -all.by[i] > slackAt(panel, all.edges[i]));
       if (all.by[i] != Length{} && (held || framed || below)) return;
     }
-    for (std::size_t i = 0; i < all.edges.size(); ++i) pp::extend(part, all.edges[i], all.by[i]);
-    (ofWidth ? part.width : part.length) = Reason("set by hand", size);
+    sizeByHand(part, ofWidth, size, all);
   }
 
   // So much may an end that is held be shorter and still be: what sits in a slot shows no gap, and

@@ -3,7 +3,6 @@
 
 #include "core/job/check.h"
 #include "core/parts/machining.h"
-#include "core/parts/part_builder.h"
 
 namespace pp {
 
