@@ -91,8 +91,15 @@ class Finder {
       touch(i, k, *flat, room, out);
     else
       sit(i, k, room, out);
-    if (out.area() < kLeast) return std::nullopt;
+    if (out.area() < kLeast && !isSaid(out)) return std::nullopt;
     return out;
+  }
+
+  bool isSaid(const Contact& contact) const {
+    const auto says = [this](std::size_t board, const std::optional<Edge>& edge) {
+      return edge && boards_[board].part->isJoined(*edge);
+    };
+    return says(contact.a, contact.edge) || says(contact.b, contact.onto);
   }
 
   // What ends there is `a`; of two that both do, or both lie on it, the first.

@@ -32,8 +32,9 @@ struct Contact {
   Area area() const;  // of the flat of it
 };
 
-// Each pair once, in the order of the boards. Less than a square centimetre is none, nor is what
-// the boards are apart by more than a millimetre. Found by sort and sweep along x.
+// Each pair once, in the order of the boards. Less than a square centimetre is none where no edge
+// says that it is joined there, nor is what the boards are apart by more than a millimetre. Found
+// by sort and sweep along x.
 std::vector<Contact> contactsOf(const std::vector<PlacedBoard>& boards);
 
 }  // namespace pp::joinery

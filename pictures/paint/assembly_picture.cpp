@@ -253,7 +253,12 @@ QString putInFigure(const AssemblyStep& step, const LengthStyle& style) {
   if (step.diagonals) return figureWithUnit(step.diagonals->diagonal, style);
   if (step.lie == bench::Lie::First) return QObject::tr("lay down");
   if (step.joints.empty()) return QObject::tr("set in");
-  return bench::gluingOf(step) == Gluing::InShop ? QObject::tr("glue") : QObject::tr("no glue");
+  // What the drawing does not join may be glued too, and is in the shop.
+  const bool glued = std::any_of(step.joints.begin(), step.joints.end(),
+                                 [](const Closed& joint) { return joint.glued; });
+  return glued && bench::gluingOf(step).value_or(Gluing::InShop) == Gluing::InShop
+             ? QObject::tr("glue")
+             : QObject::tr("no glue");
 }
 
 PutInWords wordsOf(const UnitOrder& unit, const AssemblyStep& step, const Rows& pieces,

@@ -8,6 +8,7 @@
 #include "core/coating/samples.h"
 #include "core/shop/job_rack.h"
 #include "core/store/store.h"
+#include "pictures/paint/assembly_picture.h"
 #include "tests/app/shown_window.h"
 #include "words/figures.h"
 
@@ -105,6 +106,24 @@ TEST_F(AsTheMakerHasIt, whatCannotGoInThereSaysWhy) {
   press(Qt::Key_Right);
   EXPECT_TRUE(text("Caution").contains(QStringLiteral("It goes in before the ")))
       << text("Caution").toStdString();
+}
+
+// What only lies on the other, such as a layer, is glued though the drawing joins no edge of it.
+TEST(PutIn, whatIsGluedFlatSaysGlue) {
+  bench::AssemblyStep step;
+  step.lie = bench::Lie::OnBack;
+  bench::Closed joint;
+  joint.kind = JoinKind::Glued;
+  joint.drawn = false;
+  joint.flat = true;
+  step.joints = {joint};
+  EXPECT_EQ(putInFigure(step, {}), QStringLiteral("glue"));
+  step.joints[0].glued = false;
+  EXPECT_EQ(putInFigure(step, {}), QStringLiteral("no glue"));
+  // A joint that is drawn and glued where it will stand.
+  step.joints[0].glued = step.joints[0].drawn = true;
+  step.joints[0].gluing = Gluing::InPlace;
+  EXPECT_EQ(putInFigure(step, {}), QStringLiteral("no glue"));
 }
 
 TEST_F(AsTheMakerHasIt, aJointIsGluedInTheShopInPlaceOrNever) {

@@ -15,6 +15,7 @@
 #include "core/joinery/rules.h"
 #include "core/kinds/group/lines.h"
 #include "core/kinds/validate.h"
+#include "core/parts/part_builder.h"
 #include "tests/core/listed.h"
 
 namespace pp::joinery_test {
@@ -173,6 +174,26 @@ TEST(Joinery, layersAreGluedOverTheirFaces) {
   board.width = mm(300);
   board.layers = {BoardLayer{}, BoardLayer{}};
   EXPECT_EQ(countsOf(test::jobOf(Boards{{board}})), "wood glue: 108\n");
+}
+
+// An end of 8 by 12 against a face is too little to be looked for, unless it is said to be joined.
+TEST(Joinery, whatIsSmallMeetsWhereItIsSaidTo) {
+  Part side, low;
+  side.length = side.width = Reason("size", mm(100));
+  low.length = Reason("length", mm(50));
+  low.width = Reason("width", mm(8));
+  side.thickness = low.thickness = mm(12);
+  const Pose stands{{mm(12), {}, {}}, kUp, kBackwards, kLeft};
+  const Pose lies{{mm(12), mm(12), {}}, kRight, kUp, kForwards};
+  const auto met = [&] {
+    return joinery::contactsOf({{&side, {}, stands}, {&low, {}, lies}}).size();
+  };
+  low.poses = {lies};
+  EXPECT_EQ(met(), 0U);
+  low.joins = {{Edge::W2, JoinKind::Dado, "side"}};
+  EXPECT_EQ(met(), 0U) << "the other end";
+  low.joins[0].edge = Edge::W1;
+  EXPECT_EQ(met(), 1U);
 }
 
 std::vector<Job> drawn() {
