@@ -107,7 +107,7 @@ class Maker {
                                  std::size_t other) const {
     if (!edge) return std::nullopt;
     const std::string& name = boards_[other].part->name;
-    const std::string_view role = roleName(boards_[other].part->role);
+    const std::string role = roleName(boards_[other].part->role);
     for (const Join& join : boards_[one].part->joins)
       if (join.edge == *edge &&
           (join.to == name || join.to == role || name.find(join.to) != std::string::npos))
