@@ -37,7 +37,7 @@ int run(const BreakdownOptions& options) {
   list(options.edges, [&] { return writeEdges(job.value(), broken.parts); });
   list(options.bought, [&] { return writeBought(job.value()); });
   list(options.hardware, [&] { return writeHardware(job.value(), broken.parts); });
-  list(options.finishes, [&] { return writeFinishes(broken.parts); });
+  list(options.finishes, [&] { return writeFinishes(job.value(), broken.parts); });
   if (files.empty())
     return refuse({{options.job, 0, {}, "no list to write", "at least one, such as --parts FILE"}});
   if (const auto problem = writeFiles(files)) return notWritten(*problem);

@@ -412,18 +412,13 @@ double at(const Vec& vec, int axis) {
 std::vector<Body> bodiesOf(const std::vector<Pieces>& pieces, const std::string& assembly,
                            const Standing& standing) {
   std::vector<Body> out;
-  // A place is that of the part that was cut for it last, where the drawing had it changed.
-  const auto hasKeys = [](const Part& part) { return part.keys.size() == part.poses.size(); };
-  std::map<PartKey, std::size_t> last;
-  for (std::size_t row = 0; row < pieces.size(); ++row)
-    if (hasKeys(pieces[row].part))
-      for (const PartKey& key : pieces[row].part.keys) last[key] = row;
+  const PlacesTaken taken(pieces);
   for (std::size_t row = 0; row < pieces.size(); ++row) {
     const Part& part = pieces[row].part;
     if (part.assembly != assembly || part.poses.empty() || part.keys.empty()) continue;
     const Part body = asBody(part);
     for (std::size_t pose = 0; pose < part.poses.size(); ++pose) {
-      if (hasKeys(part) && last.at(part.keys[pose]) != row) continue;
+      if (!taken.by(row, pose)) continue;
       Body one;
       one.at = {row, pose};
       one.part = &part;

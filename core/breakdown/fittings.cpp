@@ -5,6 +5,7 @@
 #include <map>
 #include <tuple>
 
+#include "core/breakdown/glued.h"
 #include "core/breakdown/joint_sets.h"
 #include "core/kinds/carcass/drawer.h"
 #include "core/parts/finish_area.h"
@@ -102,10 +103,13 @@ const char* finishName(Finish finish) {
   return kNames[static_cast<std::size_t>(finish)];
 }
 
-std::vector<std::pair<Finish, std::int64_t>> finishAreas(const std::vector<Part>& parts) {
+std::vector<std::pair<Finish, std::int64_t>> finishAreas(const Job& job,
+                                                         const std::vector<Part>& parts) {
+  const std::vector<FinishArea> each = finishAreasOf(job, parts);
   std::map<Finish, Area> areas;
-  for (const Part& part : parts) {
-    const FinishArea area = finishArea(part);
+  for (std::size_t i = 0; i < parts.size(); ++i) {
+    const Part& part = parts[i];
+    const FinishArea& area = each[i];
     areas[part.finish] += part.quantity * (area.inside + area.edges);
     areas[part.finishOutside.value_or(part.finish)] += part.quantity * area.outside;
   }

@@ -21,7 +21,8 @@ struct Fitting {
 std::vector<Fitting> fittingsOf(const Job& job, const std::vector<Part>& parts);
 
 // What of the job gets a finish: square centimetres by finish, without what is hidden or glued.
-std::vector<std::pair<Finish, std::int64_t>> finishAreas(const std::vector<Part>& parts);
+std::vector<std::pair<Finish, std::int64_t>> finishAreas(const Job& job,
+                                                         const std::vector<Part>& parts);
 // "clear", "painted", "stained".
 const char* finishName(Finish finish);
 

@@ -7,6 +7,7 @@
 #include <set>
 
 #include "core/breakdown/fittings.h"
+#include "core/breakdown/glued.h"
 #include "core/shop/shopping.h"
 
 namespace pp::bench {
@@ -80,10 +81,12 @@ std::vector<Finished> finished(const std::vector<Pieces>& pieces, const Job& job
     bare[key] += times * row.area.bare;
     group.rows.push_back(row);
   };
+  const std::vector<Part> parts = whereTheyStand(pieces);
+  const std::vector<FinishArea> each = finishAreasOf(job, parts);
   for (std::size_t row = 0; row < pieces.size(); ++row) {
-    const Part& part = pieces[row].part;
+    const Part& part = parts[row];
     const std::size_t copies = pieces[row].numbers.size();
-    const FinishArea area = finishArea(part);
+    const FinishArea& area = each[row];
     isWhole = whole.count(part.assembly) > 0;
     if (!part.finishOutside || *part.finishOutside == part.finish) {
       add(part.finish, {row, true, true, true, area}, copies);

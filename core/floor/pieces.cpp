@@ -69,6 +69,31 @@ std::vector<Pieces> piecesAtBench(const std::vector<Cutting>& cuttings,
   return out;
 }
 
+PlacesTaken::PlacesTaken(const std::vector<Pieces>& pieces) : pieces_(pieces) {
+  for (std::size_t row = 0; row < pieces.size(); ++row)
+    if (const Part& part = pieces[row].part; part.keys.size() == part.poses.size())
+      for (const PartKey& key : part.keys) last_[key] = row;
+}
+
+bool PlacesTaken::by(std::size_t row, std::size_t pose) const {
+  const Part& part = pieces_[row].part;
+  return part.keys.size() != part.poses.size() || last_.at(part.keys[pose]) == row;
+}
+
+std::vector<Part> whereTheyStand(const std::vector<Pieces>& pieces) {
+  const PlacesTaken taken(pieces);
+  std::vector<Part> out;
+  for (std::size_t row = 0; row < pieces.size(); ++row) {
+    Part& part = out.emplace_back(pieces[row].part);
+    for (std::size_t pose = part.poses.size(); pose-- > 0;)
+      if (!taken.by(row, pose)) {
+        part.poses.erase(part.poses.begin() + static_cast<std::ptrdiff_t>(pose));
+        part.keys.erase(part.keys.begin() + static_cast<std::ptrdiff_t>(pose));
+      }
+  }
+  return out;
+}
+
 std::optional<PieceId> scanned(const std::string& code, const std::string& job,
                                const std::vector<Pieces>& pieces) {
   // "PP1:JOB:assembly.number:copy"

@@ -1,6 +1,7 @@
 // The pieces that come to the bench.
 #pragma once
 
+#include <map>
 #include <optional>
 
 #include "core/floor/cutting.h"
@@ -20,6 +21,19 @@ struct Pieces {
 // the saw: the parts as they are drawn.
 std::vector<Pieces> piecesAtBench(const std::vector<Cutting>& cuttings,
                                   const floor::Progress& progress, const std::vector<Part>& drawn);
+
+// A place is that of the part that was cut for it last, where the drawing had it changed.
+class PlacesTaken {
+ public:
+  explicit PlacesTaken(const std::vector<Pieces>& pieces);
+  bool by(std::size_t row, std::size_t pose) const;
+
+ private:
+  const std::vector<Pieces>& pieces_;
+  std::map<PartKey, std::size_t> last_;  // rows
+};
+// The parts, each with those of its places that are its own still.
+std::vector<Part> whereTheyStand(const std::vector<Pieces>& pieces);
 
 // The code and number that a label says: "PP1:JOB:12.7:3", of that job; none: no such label.
 std::optional<PieceId> scanned(const std::string& code, const std::string& job,

@@ -174,10 +174,10 @@ std::string writeHardware(const Job& job, const std::vector<Part>& parts) {
   return out;
 }
 
-std::string writeFinishes(const std::vector<Part>& parts) {
+std::string writeFinishes(const Job& job, const std::vector<Part>& parts) {
   constexpr double kCm2PerM2 = 10'000;
   std::string out = "finish,area\n";
-  for (const auto& [finish, area] : finishAreas(parts))
+  for (const auto& [finish, area] : finishAreas(job, parts))
     out += fmt::format("{},{:.4f}\n", finishName(finish), static_cast<double>(area) / kCm2PerM2);
   return out;
 }

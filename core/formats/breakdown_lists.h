@@ -18,6 +18,6 @@ std::string writeBought(const Job& job);
 // What holds it together and lets it move: slides in pairs, glue in millilitres.
 std::string writeHardware(const Job& job, const std::vector<Part>& parts);
 // Square metres, faces and edges.
-std::string writeFinishes(const std::vector<Part>& parts);
+std::string writeFinishes(const Job& job, const std::vector<Part>& parts);
 
 }  // namespace pp

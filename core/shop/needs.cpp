@@ -24,7 +24,7 @@ class Wants {
     }
     bandings();
     for (const Fitting& one : fittingsOf(job_, parts_)) fitting(one);
-    for (const auto& [finish, area] : finishAreas(parts_)) {
+    for (const auto& [finish, area] : finishAreas(job_, parts_)) {
       Need need;
       need.ware = Ware::Finish;
       need.name = finishName(finish);

@@ -226,7 +226,7 @@ TEST(Print, everyLineOfEveryPageCanBeReadAndCoversNoOther) {
                                 Pages::Installing, Pages::Templates, Pages::MeasuringSheet}) {
         if (pages == Pages::Machining && !anyMachined(printed.parts)) continue;
         if (pages == Pages::Banding && !anyBanded(printed.parts)) continue;
-        if (pages == Pages::Finishing && finishAreas(printed.parts).empty()) continue;
+        if (pages == Pages::Finishing && finishAreas(printed.job, printed.parts).empty()) continue;
         if ((pages == Pages::Assembly || pages == Pages::Installing) && orderOf(printed).empty())
           continue;
         if (pages == Pages::Templates && !anyShaped(printed.parts)) continue;
