@@ -17,12 +17,16 @@
 namespace pp::bench {
 namespace {
 
+// By what they are on.
+using Mounted = std::map<PartKey, std::vector<Mounting>>;
+
 class Assembling {
  public:
   // `member`: by body, which of a group's it is of; none: the assembly's own.
   Assembling(std::vector<Body> bodies, std::vector<std::size_t> member, const Job& job,
-             std::string code)
+             const Mounted& mounted, std::string code)
       : job_(job),
+        mounted_(mounted),
         bodies_(std::move(bodies)),
         member_(std::move(member)),
         code_(std::move(code)),
@@ -332,6 +336,7 @@ class Assembling {
     unit.assembly = code_;
     unit.name = name;
     std::vector<std::size_t> there;
+    std::vector<Node> inOrder;
     for (const TakenOut& one : taken) {
       Node node = nodes[one.things.front()];
       if (one.things.size() > 1) {
@@ -344,21 +349,32 @@ class Assembling {
               part(first(node)).name);
       } else if (node.bodies.size() > 1 && node.kind != UnitKind::Assembly) {
         const bool alone = std::exchange(isAlone_, true);
+        const bool mounted =
+            std::exchange(isMounted_, isMounted_ && node.kind == UnitKind::Section);
         order(Units::apart(node), node.kind, part(first(node)).name);
         isAlone_ = alone;
+        isMounted_ = mounted;
       }
       AssemblyStep step = putIn(node, one, nodes, laid, there);
       step.isMoved = isMoved;
+      if (isMounted_) mount(step, node);
       there.insert(there.end(), node.bodies.begin(), node.bodies.end());
       if (!unit.steps.empty() && isMore(step, unit.steps.back()))
         more(step, unit.steps.back());
       else
         unit.steps.push_back(std::move(step));
+      inOrder.push_back(std::move(node));
     }
+    feet(unit, inOrder);
     read_.finish(unit);
     out_.push_back(std::move(unit));
   }
 
+  static bool sameMounted(const Mounting& a, const Mounting& b) {
+    Mounting one = a;
+    one.on = b.on;
+    return one == b;
+  }
   // The same once more, beside it.
   static bool isMore(const AssemblyStep& step, const AssemblyStep& last) {
     const auto same = [](const Closed& a, const Closed& b) {
@@ -373,6 +389,8 @@ class Assembling {
            last.lie == step.lie && dot(off, off) < kTouch && step.spacers == last.spacers &&
            !step.unreached && !last.unreached && !step.isForced && !last.isForced &&
            step.tooLate == last.tooLate && step.screws == last.screws &&
+           std::equal(step.mounted.begin(), step.mounted.end(), last.mounted.begin(),
+                      last.mounted.end(), sameMounted) &&
            std::equal(step.joints.begin(), step.joints.end(), last.joints.begin(),
                       last.joints.end(), same);
   }
@@ -461,21 +479,72 @@ class Assembling {
       if (one.drawn) step.joined.emplace_back(one.piece, one.mate);
   }
 
+  // All that is mounted on its pieces was said in its own steps.
+  static bool isPutTogether(const Node& node) {
+    return node.kind == UnitKind::Section || node.kind == UnitKind::Several;
+  }
+  static bool isFoot(const Mounting& one) {
+    return one.kind == HardwareKind::Caster || one.kind == HardwareKind::Other;
+  }
+  // What goes on with it: all but what the whole stands on, which is put on last. What stands in a
+  // row has had its own.
+  void mount(AssemblyStep& step, const Node& node) const {
+    if (isPutTogether(node)) return;
+    for (const std::size_t body : node.bodies) {
+      const auto at = mounted_.find(bodies_[body].key());
+      if (at == mounted_.end() || (member_[body] != kNone && !isFront(role(body)))) continue;
+      for (const Mounting& one : at->second)
+        if (!isFoot(one)) add(step.mounted, one);
+    }
+  }
+  static void add(std::vector<Mounting>& to, Mounting one) {
+    one.pieces = 1;
+    to.push_back(std::move(one));
+  }
+  // Casters and legs go on when the case is whole and lies on its back: with the last of what it is
+  // made of.
+  void feet(UnitOrder& unit, const std::vector<Node>& inOrder) const {
+    if (!isMounted_) return;
+    std::optional<std::size_t> last;
+    for (std::size_t i = 0; i < inOrder.size(); ++i)
+      if (phaseOf(inOrder[i]) <= AssemblyPhase::Back) last = i;
+    if (!last) return;
+    const auto goesInWith = [&](const AssemblyStep& step) {
+      const PieceAt& at = bodies_[inOrder[*last].bodies.front()].at;
+      return isIn(step.pieces, at);
+    };
+    const auto step = std::find_if(unit.steps.begin(), unit.steps.end(), goesInWith);
+    for (const Node& node : inOrder) {
+      if (isPutTogether(node)) continue;
+      for (const std::size_t body : node.bodies)
+        if (const auto at = mounted_.find(bodies_[body].key());
+            at != mounted_.end() && member_[body] == kNone)
+          for (const Mounting& one : at->second)
+            if (isFoot(one)) add(step->mounted, one);
+    }
+  }
+
   // Where the box that a drawer's front goes on is there.
   std::optional<FrontScrews> frontScrews(const Node& node,
                                          const std::vector<std::size_t>& there) const {
     const Body& front = bodies_[first(node)];
     if (phaseOf(node) != AssemblyPhase::Front || !isDrawerFront(front.key().role))
       return std::nullopt;
-    for (const std::size_t body : there)
-      if (role(body) == PartRole::BoxFront && bodies_[body].key().opening == front.key().opening)
-        return FrontScrews{
-            joinery::kFrontScrews,
-            joinery::frontScrew(part(body).thickness, front.part->thickness, job_.unit)};
-    return std::nullopt;
+    std::optional<FrontScrews> out;
+    for (const std::size_t body : there) {
+      if (role(body) != PartRole::BoxFront ||
+          !front.part->isOf(front.key(), bodies_[body].key().opening))
+        continue;
+      if (!out)
+        out = FrontScrews{
+            0, joinery::frontScrew(part(body).thickness, front.part->thickness, job_.unit)};
+      out->count += joinery::kFrontScrews;
+    }
+    return out;
   }
 
   const Job& job_;
+  const Mounted& mounted_;
   Gluings gluings_{job_};
   std::vector<Body> bodies_;
   std::vector<std::size_t> member_;  // by body, of the group; none: the assembly's own
@@ -488,6 +557,7 @@ class Assembling {
   Vec middle_;
   std::vector<std::optional<Puzzle::Ways>> masks_;  // by two bodies
   bool isAlone_ = false;                            // what is ordered is one node of another
+  bool isMounted_ = true;  // what is mounted goes on in it; else when it goes in
   std::vector<UnitOrder> out_;
 };
 
@@ -518,6 +588,9 @@ bool hangTogether(const std::vector<Body>& bodies) {
 
 std::vector<UnitOrder> assemblyOrder(const std::vector<Pieces>& pieces, const Job& job) {
   std::vector<UnitOrder> out;
+  Mounted mounted;
+  for (Mounting& one : mountingsOf(job, whereTheyStand(pieces)))
+    mounted[one.on].push_back(std::move(one));
   for (const Assembly& assembly : job.assemblies) {
     const auto* group = std::get_if<CarcassGroup>(&assembly.body);
     // What does not add up stands nowhere.
@@ -541,7 +614,7 @@ std::vector<UnitOrder> assemblyOrder(const std::vector<Pieces>& pieces, const Jo
     // Boxes by themselves stand in nothing.
     const bool isSet = kindOf(assembly).installing.carried == CarriedAs::Boxes;
     for (UnitOrder& unit :
-         Assembling(std::move(bodies), std::move(member), job, assembly.code).run()) {
+         Assembling(std::move(bodies), std::move(member), job, mounted, assembly.code).run()) {
       if (isSet && unit.kind == UnitKind::Assembly &&
           std::all_of(unit.steps.begin(), unit.steps.end(),
                       [](const AssemblyStep& step) { return step.isWhole; }))

@@ -3,6 +3,7 @@
 #pragma once
 
 #include "core/assembly/joints.h"
+#include "core/breakdown/mountings.h"
 #include "core/job/making.h"
 
 namespace pp::bench {
@@ -76,6 +77,7 @@ struct AssemblyStep {
   std::optional<PieceAt> past;        // then: one of those
   std::optional<PieceAt> tooLate;     // goes in after it and is there already, where it was moved
   std::optional<FrontScrews> screws;  // of a drawer's front, through its box from inside
+  std::vector<Mounting> mounted;      // on one of those that are alike; `pieces` says nothing here
   std::vector<std::pair<PieceAt, PieceAt>> joined;  // all that the joints of all alike are between
   // What is ticked: a part, and which of its poses; one for each alike.
   std::size_t row = 0;

@@ -7,7 +7,7 @@
 
 #include "core/breakdown/glued.h"
 #include "core/breakdown/joint_sets.h"
-#include "core/kinds/carcass/drawer.h"
+#include "core/breakdown/mountings.h"
 #include "core/parts/finish_area.h"
 
 namespace pp {
@@ -18,12 +18,9 @@ class Counter {
   Counter(const Job& job, const std::vector<Part>& parts) : job_(job), parts_(parts) {}
 
   std::vector<Fitting> run() {
-    for (const Part& part : parts_) {
-      cups(part);
-      if (part.role == PartRole::AdjustableShelf) add(HardwareKind::Pin, "shelf pin", {}, 4, part);
-    }
+    for (const Mounting& one : mountingsOf(job_, parts_))
+      found_[{one.kind, one.name, one.length}] += one.count * one.pieces;
     for (const JointSet& set : jointSetsOf(job_, parts_)) joints(set);
-    slides();
     // A drop is a millilitre more.
     if (const auto millilitres =
             static_cast<std::int64_t>((glue_ * kMlPerM2 + kNm2PerM2 - 1) / kNm2PerM2);
@@ -38,17 +35,6 @@ class Counter {
   }
 
  private:
-  void add(HardwareKind kind, const std::string& name, Length length, std::int64_t each,
-           const Part& part) {
-    if (each > 0) found_[{kind, name, length}] += each * part.quantity;
-  }
-
-  void cups(const Part& part) {
-    for (const Machining& one : part.machining)
-      if (one.cut == MachiningKind::HingeCup)
-        add(HardwareKind::Hinge, "cup hinge", {}, std::max(1, one.holes), part);
-  }
-
   void joints(const JointSet& set) {
     for (const joinery::Joint& joint : set.joints) {
       if (joint.glued) glue_ += joint.contact.area().inNm2() * set.copies;
@@ -58,27 +44,6 @@ class Counter {
                            means.hold == joinery::Hold::Brad;
         found_[{screw ? HardwareKind::Screw : HardwareKind::Other, joinery::holdName(means.hold),
                 means.length}] += std::ssize(means.at) * set.copies;
-      }
-    }
-  }
-
-  void slides() {
-    for (const Assembly& assembly : job_.assemblies) {
-      if (!assembly.isCarcass()) continue;
-      const std::optional<Job> lotted = asCutFromLot(job_, assembly);
-      const Job& cut = lotted ? *lotted : job_;
-      const Carcass& carcass = assembly.carcass();
-      const auto layout = layOut(cut, assembly);
-      if (!layout) continue;
-      const PartChoices choices(cut, assembly.id);
-      for (const OpeningRect& leaf : layout->leaves) {
-        if (!std::holds_alternative<DrawerBank>(find(carcass.inside, leaf.path)->content)) continue;
-        const auto drawers = planDrawers(cut, choices, carcass, *layout, leaf);
-        if (!drawers) continue;
-        for (const DrawerPlan& drawer : *drawers)
-          if (drawer.slide != nullptr)
-            found_[{HardwareKind::Slide, drawer.slide->name, drawer.slide->length}] +=
-                assembly.copies;
       }
     }
   }

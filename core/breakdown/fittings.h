@@ -16,8 +16,8 @@ struct Fitting {
 };
 
 // Of all assemblies, each thing once, by kind, name and length: what the joints hold by, glue at
-// 180 ml a square metre, four pins an adjustable shelf, a hinge a cup, a pair of slides a box that
-// runs on some. What is anchored to the building is not counted.
+// 180 ml a square metre, and what is mounted. Screws that come with what they hold are not counted,
+// nor what is anchored to the building.
 std::vector<Fitting> fittingsOf(const Job& job, const std::vector<Part>& parts);
 
 // What of the job gets a finish: square centimetres by finish, without what is hidden or glued.

@@ -7,9 +7,6 @@
 namespace pp {
 namespace {
 
-using joinery::Joint;
-using joinery::JointKind;
-
 // Of one piece. What a slot takes is the slot's floor and no part of it.
 struct Glued {
   Area inside, outside;  // of its faces
@@ -21,21 +18,21 @@ class Gluer {
   explicit Gluer(const std::vector<Part>& parts) : parts_(parts), out_(parts.size()) {}
 
   void take(const JointSet& set) {
-    for (const Joint& joint : set.joints) {
+    for (const joinery::Joint& joint : set.joints) {
       if (!joint.glued || set.boards[joint.contact.a].pose.turn) continue;
       const joinery::PlacedBoard& a = set.boards[joint.contact.a];
       const joinery::PlacedBoard& b = set.boards[joint.contact.b];
       const Area area = joint.contact.area();
       switch (joint.kind) {
-        case JointKind::Face:
+        case joinery::JointKind::Face:
           face(a, b, joint, area);
           face(b, a, joint, area);
           break;
-        case JointKind::Butt:
+        case joinery::JointKind::Butt:
           edge(a, joint.contact.edge, area);
           face(b, a, joint, area);
           break;
-        case JointKind::Edge:
+        case joinery::JointKind::Edge:
           edge(a, joint.contact.edge, area);
           edge(b, joint.contact.onto, area);
           break;
@@ -63,8 +60,8 @@ class Gluer {
   }
 
   // The face of the one that looks to the other.
-  void face(const joinery::PlacedBoard& one, const joinery::PlacedBoard& other, const Joint& joint,
-            Area area) {
+  void face(const joinery::PlacedBoard& one, const joinery::PlacedBoard& other,
+            const joinery::Joint& joint, Area area) {
     const auto axis = static_cast<std::size_t>(joint.contact.across);
     const Box mine = one.room(), theirs = other.room();
     const bool above = theirs.low[axis] + theirs.high[axis] > mine.low[axis] + mine.high[axis];

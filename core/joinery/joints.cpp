@@ -190,11 +190,13 @@ class Maker {
 
   // The pieces of one front: its panel lies loose in its frame. A drawer's front goes on its box;
   // doors and lids hang on hinges.
+  static bool isOfDrawer(const PlacedBoard& front, const PlacedBoard& box) {
+    return isDrawerFront(front.key.role) && front.part->isOf(front.key, box.key.opening);
+  }
   By byOfFront(const Joint& joint) const {
     const PlacedBoard &one = a(joint), &other = b(joint);
-    if (isDrawerFront(role(one)) != isDrawerFront(role(other)) &&
-        (role(one) == BoxFront || role(other) == BoxFront) && one.key.opening == other.key.opening)
-      return By::Screws;
+    const bool isBehind = role(one) == BoxFront || role(other) == BoxFront;
+    if (isBehind && (isOfDrawer(one, other) || isOfDrawer(other, one))) return By::Screws;
     if (!isFront(role(one)) || !isFront(role(other)) || one.key.opening != other.key.opening ||
         joint.kind == JointKind::Face)
       return By::Nothing;

@@ -1,6 +1,7 @@
 #include "core/joinery/rules.h"
 
 #include <algorithm>
+#include <array>
 #include <iterator>
 
 namespace pp::joinery {
@@ -73,6 +74,17 @@ Length bradFor(Length through, Length behind, Unit unit) {
 
 Length frontScrew(Length box, Length front, Unit unit) {
   return longestScrew(box + 7 * front / 10, unit);
+}
+
+Length mountingScrew(Length thickness, Unit unit) {
+  const Length most = thickness - usual(unit, Length::mm(1), Length::in(0, 1, 32));
+  const auto sold = unit == Unit::Inch
+                        ? std::array{Length::in(0, 5, 8), Length::in(0, 1, 2), Length::in(0, 7, 16),
+                                     Length::in(0, 3, 8)}
+                        : std::array{Length::mm(15), Length::mm(13), Length::mm(11), Length::mm(9)};
+  const auto at =
+      std::find_if(sold.begin(), sold.end(), [&](Length length) { return length <= most; });
+  return at == sold.end() ? sold.back() : *at;
 }
 
 Spacing screwSpacing(Unit unit) {

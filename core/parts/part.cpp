@@ -62,6 +62,11 @@ bool isRow(MachiningKind cut) {
          cut == MachiningKind::HoleRow;
 }
 
+bool Part::isOf(const PartKey& key, Id opening) const {
+  if (keys.size() <= poses.size()) return key.opening == opening;
+  return std::any_of(keys.begin(), keys.end(),
+                     [opening](const PartKey& key) { return key.opening == opening; });
+}
 bool Part::isJoined(Edge edge) const {
   return std::any_of(joins.begin(), joins.end(),
                      [edge](const Join& join) { return join.edge == edge; });

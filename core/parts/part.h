@@ -150,6 +150,9 @@ struct Part {
   const std::string& band(Edge edge) const { return bands[static_cast<std::size_t>(edge)]; }
   // Whether it says that the edge is joined to another part.
   bool isJoined(Edge edge) const;
+  // Whether the piece that is known by that key is of an opening: a board that is cut apart when it
+  // has been fitted is of several.
+  bool isOf(const PartKey& key, Id opening) const;
   // The edge that looks to `side`, if one does.
   std::optional<Edge> edgeAt(Side side) const;
   // The whole board in its own frame.

@@ -7,6 +7,7 @@
 
 #include "core/assembly/order.h"
 #include "core/breakdown/breakdown.h"
+#include "core/job/ids.h"
 #include "tests/core/support.h"
 
 namespace pp::bench {
@@ -42,7 +43,9 @@ struct Ordered {
 inline Job caseWith(const std::function<void(Carcass&)>& change) {
   Carcass carcass = test::metricCarcass().carcass();
   change(carcass);
-  return test::jobWith(carcass);
+  Job job = test::jobWith(carcass);
+  giveIds(job);
+  return job;
 }
 
 // Shelves as high apart, their pockets in the lower faces.

@@ -41,6 +41,7 @@ TEST(Fittings, aCaseHasSlidesPinsAndHinges) {
   carcass.inside.content = Split{SplitBy::Dividers, {{}, {}}, {drawers, shelves}};
   Job job = test::jobWith(carcass);
   job.assemblies[0].copies = 2;
+  giveIds(job);
   const Breakdown breakdown = breakDown(job);
   ASSERT_TRUE(breakdown.troubles.empty());
   const std::vector<Fitting> all = fittingsOf(job, breakdown.parts);

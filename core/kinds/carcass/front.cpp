@@ -350,13 +350,21 @@ Machining opener(const FrontRules& rules, const Part& part, Edge free, Length in
   return out;
 }
 
-std::string lidHinges(LidHinge hinge, Length lid, const LengthStyle& style) {
+HingesAlong hingesAlong(LidHinge hinge, Length lid) {
   constexpr Length kScrewEvery = Length::mm(75);
   constexpr Length kHingeEvery = Length::mm(600);
+  constexpr int kButtScrews = 6;
   if (hinge == LidHinge::Continuous)
-    return fmt::format("continuous hinge {} long, {} screws", formatWithUnit(lid, style),
-                       2 * (lid.inNm() / kScrewEvery.inNm() + 1));
-  return fmt::format("{} butt hinges", begun(lid, kHingeEvery) + 1);
+    return {1, lid, 2 * static_cast<int>(lid.inNm() / kScrewEvery.inNm() + 1)};
+  return {static_cast<int>(begun(lid, kHingeEvery)) + 1, {}, kButtScrews};
+}
+
+std::string lidHinges(LidHinge hinge, Length lid, const LengthStyle& style) {
+  const HingesAlong of = hingesAlong(hinge, lid);
+  if (of.length > Length{})
+    return fmt::format("continuous hinge {} long, {} screws", formatWithUnit(of.length, style),
+                       of.screws);
+  return fmt::format("{} butt hinges", of.count);
 }
 
 FrontRules frontRules(const Carcass& carcass, const OpeningPath& opening) {

@@ -16,6 +16,13 @@ struct FrontPlace {
 // "continuous hinge 748 long, 20 screws": a screw every 75 mm in either leaf; "3 butt hinges": one
 // every 600 mm, two at least.
 std::string lidHinges(LidHinge hinge, Length lid, const LengthStyle& style);
+// Those on a lid so long, other than cups.
+struct HingesAlong {
+  int count = 1;
+  Length length;   // of a continuous one; 0: short ones
+  int screws = 0;  // of each
+};
+HingesAlong hingesAlong(LidHinge hinge, Length lid);
 
 // What holds for the fronts of one opening.
 FrontRules frontRules(const Carcass& carcass, const OpeningPath& opening);
