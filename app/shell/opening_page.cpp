@@ -69,6 +69,11 @@ void JobCard::setPicture(const QImage& picture, const QString& about) {
   update();
 }
 
+void JobCard::keyPressEvent(QKeyEvent* event) {
+  if (event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter) return click();
+  QAbstractButton::keyPressEvent(event);
+}
+
 QSize JobCard::sizeHint() const {
   return {380, kPicture + 8};
 }
@@ -151,6 +156,7 @@ JobCard* OpeningPage::addCard(QGridLayout& into, const QString& name, const QStr
 }
 
 void OpeningPage::refresh(const QString& open) {
+  ++generation_;
   back_->setVisible(!open.isEmpty());
   back_->setText(tr("Back to %1").arg(unmarked(open)));
   while (QLayoutItem* item = last_->takeAt(0)) {
@@ -175,37 +181,51 @@ QWidget* OpeningPage::firstFocus() const {
   return first != nullptr ? first->widget() : new_;
 }
 
-// One job an event, so that the page answers while they are read.
+// Read and painted on a thread of its own, one after the other: a job with a long record takes a
+// while.
+OpeningPage::Loaded OpeningPage::read(const QString& path, const QString& about, double ratio) {
+  QFile file(path);
+  if (!file.open(QIODevice::ReadOnly)) return {{}, tr("It cannot be read."), {}};
+  const auto read = readJobWithRecord(path.toStdString(), file.readAll().toStdString());
+  if (!read) return {{}, tr("It cannot be read as a job."), {}};
+  const Breakdown breakdown = breakDown(read->job);
+  const int side = static_cast<int>(JobCard::kPicture * ratio);
+  Loaded out{{}, about, jobPicture(read->job, breakdown, {side, side})};
+  if (!about.isEmpty()) return out;
+  out.name = qs(read->job.name);
+  if (!read->job.place.empty()) out.about = qs(read->job.place) + QLatin1Char('\n');
+  out.about +=
+      stateOf(read.value(), breakdown) + QLatin1Char('\n') +
+      tr("saved %1").arg(QLocale().toString(QFileInfo(path).lastModified(), QLocale::ShortFormat));
+  return out;
+}
+
 void OpeningPage::loadOne() {
-  if (waiting_.empty()) return;
-  const Waiting one = waiting_.front();
-  waiting_.erase(waiting_.begin());
-  QFile file(one.path);
-  if (!file.open(QIODevice::ReadOnly)) {
-    one.card->setPicture({}, tr("It cannot be read."));
-  } else if (const auto read =
-                 readJobWithRecord(one.path.toStdString(), file.readAll().toStdString())) {
-    const Breakdown breakdown = breakDown(read->job);
-    const double ratio = devicePixelRatioF();
-    const int side = static_cast<int>(JobCard::kPicture * ratio);
-    QString about = one.about;
-    if (about.isEmpty()) {
-      one.card->setText(qs(read->job.name));
-      one.card->setAccessibleName(qs(read->job.name));
-      if (!read->job.place.empty()) about = qs(read->job.place) + QLatin1Char('\n');
-      about +=
-          stateOf(read.value(), breakdown) + QLatin1Char('\n') +
-          tr("saved %1")
-              .arg(QLocale().toString(QFileInfo(one.path).lastModified(), QLocale::ShortFormat));
+  if (waiting_.empty() || isReading_) return;
+  isReading_ = true;
+  reading_ = std::jthread([this, generation = generation_, path = waiting_.front().path,
+                           about = waiting_.front().about, ratio = devicePixelRatioF()] {
+    const Loaded loaded = read(path, about, ratio);
+    QMetaObject::invokeMethod(
+        this, [this, generation, loaded] { take(generation, loaded); }, Qt::QueuedConnection);
+  });
+}
+
+void OpeningPage::take(int generation, const Loaded& loaded) {
+  isReading_ = false;
+  if (generation == generation_) {
+    JobCard* card = waiting_.front().card;
+    waiting_.erase(waiting_.begin());
+    if (!loaded.name.isEmpty()) {
+      card->setText(loaded.name);
+      card->setAccessibleName(loaded.name);
     }
-    one.card->setPicture(jobPicture(read->job, breakdown, {side, side}), about);
-  } else {
-    one.card->setPicture({}, tr("It cannot be read as a job."));
+    card->setPicture(loaded.picture, loaded.about);
   }
   if (waiting_.empty())
-    emit loaded();
+    emit this->loaded();
   else
-    loading_.ask();
+    loadOne();
 }
 
 void OpeningPage::keyPressEvent(QKeyEvent* event) {

@@ -5,6 +5,7 @@
 #include <QAbstractButton>
 #include <QImage>
 #include <QWidget>
+#include <thread>
 #include <vector>
 
 #include "app/session/later.h"
@@ -26,6 +27,7 @@ class JobCard : public QAbstractButton {
 
  protected:
   void paintEvent(QPaintEvent* event) override;
+  void keyPressEvent(QKeyEvent* event) override;
 
  private:
   QString about_;
@@ -62,7 +64,13 @@ class OpeningPage : public QWidget {
   };
   JobCard* addCard(QGridLayout& into, const QString& name, const QString& path,
                    const QString& about);
+  struct Loaded {
+    QString name, about;  // no name: as it is
+    QImage picture;
+  };
+  static Loaded read(const QString& path, const QString& about, double ratio);
   void loadOne();
+  void take(int generation, const Loaded& loaded);
 
   QPushButton* back_;
   QPushButton* new_;
@@ -71,6 +79,9 @@ class OpeningPage : public QWidget {
   QGridLayout* demos_;
   std::vector<Waiting> waiting_;
   Later loading_{[this] { loadOne(); }, this};
+  int generation_ = 0;  // of the cards; what was read for others is dropped
+  bool isReading_ = false;
+  std::jthread reading_;  // last, so that it ends before what it tells goes
 };
 
 }  // namespace pp

@@ -92,6 +92,12 @@ TEST_F(Opening, jobsLastOpenAreThereWithWhatWasDoneNewestFirst) {
             QStringLiteral("Back to Trolley of mine"));
   press(Qt::Key_Escape);
   EXPECT_FALSE(window_->isAtOpening()) << "Escape goes back to what is open";
+  // Enter on a card opens it.
+  window_->showOpening();
+  ASSERT_TRUE(loaded());
+  card(QStringLiteral("Trolley of mine"))->setFocus();
+  press(Qt::Key_Return);
+  EXPECT_TRUE(waitFor([this] { return !window_->isAtOpening(); }));
 }
 
 TEST_F(Opening, aFileThatIsGoneIsNotOffered) {
