@@ -145,8 +145,8 @@ class Canvas {
 
   // A line wherever one surface ends and another begins, unless they are `smooth` facets of a curve
   // that meet there.
-  template <class Smooth>
-  void outline(QRgb colour, const Smooth& smooth) {
+  template <class Smooth, class Colour>
+  void outline(const Colour& colourOf, const Smooth& smooth) {
     const auto edge = [&](std::size_t a, std::size_t b) {
       constexpr float kMeet = 4;  // pixels of depth
       return surface_[a] != surface_[b] &&
@@ -158,8 +158,10 @@ class Canvas {
       QRgb* pixel = row(y);
       QRgb* next = row(y + 1);
       for (std::size_t x = 0; x + 1 < static_cast<std::size_t>(width_); ++x) {
-        if (edge(here + x, here + x + 1)) pixel[x] = pixel[x + 1] = colour;
-        if (edge(here + x, below + x)) pixel[x] = next[x] = colour;
+        if (edge(here + x, here + x + 1))
+          pixel[x] = pixel[x + 1] = colourOf(surface_[here + x], surface_[here + x + 1]);
+        if (edge(here + x, below + x))
+          pixel[x] = next[x] = colourOf(surface_[here + x], surface_[below + x]);
       }
     }
   }
@@ -269,18 +271,20 @@ SolidDrawing drawn(const SolidScene& scene, const QSizeF& size, const SolidView&
     const SolidScene::Body& body = scene.bodies[i];
     out.surfaces.begin(static_cast<int>(i));
     const Vec shift = camera.shiftOf(body);
-    const QColor base =
-        !view.selected.isEmpty() && body.code == view.selected ? look::kSlate : body.colour;
+    const bool isSelected = !view.selected.isEmpty() && body.code == view.selected;
+    const QColor base = view.goesIn  ? (isSelected ? body.colour : look::kCard)
+                        : isSelected ? look::kSlate
+                                     : body.colour;
     for (const Convex& whole : body.pieces) {
       const Convex piece = view.section ? clipped(whole, *view.section) : whole;
       for (const std::vector<Vec>& face : piece.faces) {
         const auto [normal, distance] = planeOf(face);
         if (dot(normal, camera.towards()) <= 0) continue;
         // Paper tones: what lies level is lightest, what faces sideways darkest.
-        const int light =
-            100 + static_cast<int>(std::abs(normal.z) < 0.5
-                                       ? (std::abs(normal.x) > std::abs(normal.y) ? 22 : 8)
-                                       : 0);
+        const bool isFaint = view.goesIn && !isSelected;
+        const int sideways =
+            std::abs(normal.x) > std::abs(normal.y) ? (isFaint ? 7 : 22) : (isFaint ? 3 : 8);
+        const int light = 100 + (std::abs(normal.z) < 0.5 ? sideways : 0);
         const int tone = view.section && liesOn(face, *view.section) ? kCutThrough : light;
         seen.clear();
         for (const Vec& p : face) seen.push_back(camera.see(p + shift));
@@ -288,8 +292,15 @@ SolidDrawing drawn(const SolidScene& scene, const QSizeF& size, const SolidView&
       }
     }
   }
-  out.canvas.outline(look::kGraphite.rgb(),
-                     [&out](int a, int b) { return out.surfaces.smooth(a, b); });
+  const auto isSelected = [&](int surface) {
+    const int body = out.surfaces.bodyOf(surface);
+    return body >= 0 && scene.bodies[static_cast<std::size_t>(body)].code == view.selected;
+  };
+  const auto colourOf = [&](int a, int b) {
+    if (!view.goesIn) return look::kGraphite.rgb();
+    return (isSelected(a) || isSelected(b) ? look::kRed : look::kFaint).rgb();
+  };
+  out.canvas.outline(colourOf, [&out](int a, int b) { return out.surfaces.smooth(a, b); });
   return out;
 }
 

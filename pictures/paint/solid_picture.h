@@ -42,6 +42,7 @@ struct SolidView {
   double tilt = 25;      // degrees from above the level
   double apart = 0;      // 0 assembled; 1 drawn apart
   QString selected;      // code of a part that is shown in slate
+  bool goesIn = false;   // or in its wood with red lines, and all else in light pencil
   bool codes = false;    // written on the bodies that are seen
   bool onWhite = false;  // for print
   Section section;
