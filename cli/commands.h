@@ -52,6 +52,15 @@ struct PictureOptions {
   int height = 420;
 };
 
+struct BenchOptions {
+  std::string job, out;
+};
+
+struct PagesOptions {
+  std::string job, pages, out, paper;
+  std::int64_t steps = 2'000;  // of the search, where a page needs a plan
+};
+
 struct LookOptions {
   std::string job;
   bool json = false;
@@ -73,6 +82,8 @@ int run(const BreakdownOptions& options);
 int run(const NestOptions& options);
 int run(const LabelsOptions& options);
 int run(const PictureOptions& options);  // an assembly in space, PNG
+int run(const BenchOptions& options);    // joints, steps, loads, JSON
+int run(const PagesOptions& options);    // what can be printed, PDF
 int run(const LookOptions& options);     // the second look
 int run(const FloorOptions& options);    // what is at the saw
 // What the shop owns.

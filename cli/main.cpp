@@ -117,6 +117,32 @@ void addPicture(CLI::App& app, int& status) {
   command->callback([options, &status] { status = run(*options); });
 }
 
+void addBench(CLI::App& app, int& status) {
+  auto options = std::make_shared<BenchOptions>();
+  CLI::App* command = app.add_subcommand(
+      "bench", "Joints, fittings, steps, machining, banding, coats and loads of a job, JSON");
+  command->add_option("JOB", options->job, "job file (.plainpatch)")->required();
+  command->add_option("--out", options->out, "file to write; standard output if not given");
+  command->callback([options, &status] { status = run(*options); });
+}
+
+void addPages(CLI::App& app, int& status) {
+  auto options = std::make_shared<PagesOptions>();
+  CLI::App* command = app.add_subcommand("pages", "Print pages of a job, a PDF each");
+  command->add_option("JOB", options->job, "job file (.plainpatch)")->required();
+  command
+      ->add_option("--page", options->pages,
+                   "which, with commas between: parts, sheets, cutting, labels, measuring, "
+                   "shopping, machining, banding, finishing, assembly, installing, templates")
+      ->required();
+  command->add_option("--out", options->out, "folder to write them to")->required();
+  command->add_option("--paper", options->paper, "a4 or letter; as the job's labels if not given")
+      ->check(CLI::IsMember({"a4", "letter"}));
+  command->add_option("--steps", options->steps, "search steps, where a page needs a plan")
+      ->check(CLI::NonNegativeNumber);
+  command->callback([options, &status] { status = run(*options); });
+}
+
 void addLook(CLI::App& app, int& status) {
   auto options = std::make_shared<LookOptions>();
   CLI::App* command =
@@ -183,6 +209,8 @@ int main(int argc, char** argv) {
   addNest(app, status);
   addLabels(app, status);
   addPicture(app, status);
+  addBench(app, status);
+  addPages(app, status);
   addLook(app, status);
   addFloor(app, status);
   addStore(app, status);

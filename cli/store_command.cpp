@@ -3,6 +3,7 @@
 #include <iostream>
 
 #include "cli/commands.h"
+#include "core/floor/ledger.h"
 #include "core/formats/file.h"
 #include "core/length/format.h"
 #include "core/length/parse.h"
@@ -11,8 +12,17 @@
 namespace pp::cli {
 namespace {
 
+// Whole millimetres, never more than is there.
 std::string sizeOf(const RackPiece& piece) {
-  return formatMm(piece.length) + " × " + formatMm(piece.width);
+  const auto whole = [](Length length) {
+    return formatMm(floor::wholeDown(length, Unit::Millimetre));
+  };
+  return whole(piece.length) + " × " + whole(piece.width);
+}
+// To a hundredth.
+std::string thicknessOf(const RackMaterial& material) {
+  const std::int64_t hundredths = (material.nominal.inNm() + 5'000) / 10'000;
+  return formatMm(Length::um(hundredths * 10));
 }
 
 int list(Store& store, const StoreOptions& options) {
@@ -23,7 +33,7 @@ int list(Store& store, const StoreOptions& options) {
   if (!rack) return refuse(rack.problems());
   if (!materials) return refuse(materials.problems());
   std::map<Id, std::string> names;
-  for (const RackMaterial& one : *materials) names[one.id] = one.name + " " + formatMm(one.nominal);
+  for (const RackMaterial& one : *materials) names[one.id] = one.name + " " + thicknessOf(one);
   for (const RackRow& row : *rack) {
     const RackPiece& piece = row.piece;
     // A store of before texts were looked at may have anything in them.

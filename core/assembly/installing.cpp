@@ -7,6 +7,7 @@
 #include "core/assembly/phases.h"
 #include "core/breakdown/breakdown.h"
 #include "core/job/ids.h"
+#include "core/joinery/contact.h"
 #include "core/kinds/carcass/layout.h"
 #include "core/kinds/kind.h"
 #include "core/parts/sets.h"
@@ -34,12 +35,40 @@ class Carrying {
       if (isRoot && assembly != nullptr && groupOf(job_, assembly->id) == nullptr)
         stand(unit, *assembly);
     }
+    std::stable_sort(out_.begin(), out_.end(), [this](const Carried& a, const Carried& b) {
+      return turnOf(a.of) < turnOf(b.of);
+    });
     return std::move(out_);
   }
 
  private:
+  // What hangs over others comes before them, what stands on them after.
+  int turnOf(const std::string& code) const {
+    const SiteStand* stand = standOf(code);
+    if (stand == nullptr || stand->up <= Length{}) return 1;
+    constexpr Length kOn = Length::mm(5);
+    const auto isUnder = [&](const auto& other) {
+      const SiteStand* its = standOf(other.first);
+      return its != nullptr && its->wall == stand->wall && other.first != code &&
+             distance(its->up + other.second, stand->up) <= kOn;
+    };
+    return std::any_of(tops_.begin(), tops_.end(), isUnder) ? 2 : 0;
+  }
+  const SiteStand* standOf(const std::string& code) const {
+    for (const SiteStand& stand : job_.site.stands)
+      if (const Assembly* assembly = findAssembly(job_, stand.assembly);
+          assembly != nullptr && assembly->code == code)
+        return &stand;
+    return nullptr;
+  }
+
   const PartKey& keyOf(const PieceAt& at) const { return keyAt(pieces_[at.row].part, at.pose); }
   PartRole roleOf(const PieceAt& at) const { return keyOf(at).role; }
+  // Of what goes in alone where the rest comes in parts.
+  static bool goesAs(PartRole role, Carry kind) {
+    const auto known = byItself(role);
+    return kind == Carry::Panel ? !known : known == kind;
+  }
   static std::optional<Carry> byItself(PartRole role) {
     if (unitKindOf(role) == UnitKind::Box) return Carry::Drawer;
     switch (phaseOf(role)) {
@@ -79,6 +108,7 @@ class Carrying {
         std::any_of(unit.steps.begin(), unit.steps.end(), [](const AssemblyStep& step) {
           return step.kind == UnitKind::Assembly || step.kind == UnitKind::Section;
         });
+    wallHalves(assembly);
     Taken whole;
     std::vector<std::pair<PieceAt, Pose>> single;
     for (const AssemblyStep& step : unit.steps) {
@@ -91,20 +121,40 @@ class Carrying {
           taken.pieces.emplace_back(step.pieces[i], step.stand[i]);
       }
       if (taken.pieces.empty()) continue;
-      if (inParts && step.isWhole) {
+      if (step.isWhole && (inParts || step.kind == UnitKind::Base)) {
         sections(taken, carryOf(step.kind), assembly);
       } else {
         whole.pieces.insert(whole.pieces.end(), taken.pieces.begin(), taken.pieces.end());
       }
     }
-    if (!whole.pieces.empty()) sections(whole, inParts ? Carry::Base : Carry::Whole, assembly);
+    if (inParts)
+      single.insert(single.end(), whole.pieces.begin(), whole.pieces.end());
+    else if (!whole.pieces.empty())
+      sections(whole, Carry::Whole, assembly);
+    if (inParts) singles(single, Carry::Panel, assembly);
     for (const Carry kind : {Carry::Drawer, Carry::Shelf, Carry::Front})
       singles(single, kind, assembly);
   }
 
+  // Of the cleats of it and of what stands in it.
+  void wallHalves(const Assembly& assembly) {
+    std::vector<Id> ids = {assembly.id};
+    if (const auto* group = std::get_if<CarcassGroup>(&assembly.body))
+      for (const Id member : group->everyMember()) ids.push_back(member);
+    for (std::size_t row = 0; row < pieces_.size(); ++row) {
+      const Part& part = pieces_[row].part;
+      for (std::size_t pose = 0; pose < part.poses.size() && !part.keys.empty(); ++pose) {
+        const PartKey& key = keyAt(part, pose);
+        if (!joinery::isOnWall(key.role, part.poses[pose]) ||
+            std::find(ids.begin(), ids.end(), key.assembly) == ids.end())
+          continue;
+        add({{{{row, pose}, part.poses[pose]}}}, Carry::Cleat, assembly);
+      }
+    }
+  }
+
   // What is glued in the shop goes as one; the rest is put together there.
   void sections(const Taken& all, Carry kind, const Assembly& of) {
-    if (job_.gluing.empty()) return add(all, kind, of);
     std::map<PieceAt, std::size_t> at;
     for (std::size_t i = 0; i < all.pieces.size(); ++i) at[all.pieces[i].first] = i;
     Sets together(all.pieces.size());
@@ -181,6 +231,9 @@ class Carrying {
     one.of = of.code;
     measure(one, taken);
     if (kind == Carry::Case || kind == Carry::Whole) hang(one, of);
+    Length& top = tops_[of.code];
+    for (const auto& [at, pose] : taken.pieces)
+      top = std::max(top, pose.place(pieces_[at.row].part.board()).high[2]);
     out_.push_back(std::move(one));
   }
 
@@ -208,6 +261,7 @@ class Carrying {
       if (stand.assembly == of.id && stand.up > Length{}) one.isHung = true;
     if (!assembly->isCarcass()) return;
     const Carcass& carcass = assembly->carcass();
+    one.isOnCasters = carcass.stand && carcass.stand->kind == StandKind::Casters;
     one.isHung = one.isHung || carcass.cleat.has_value();
     if (carcass.wallLeft > Length{}) one.gapLeft = carcass.wallLeft;
     if (carcass.wallRight > Length{}) one.gapRight = carcass.wallRight;
@@ -218,7 +272,7 @@ class Carrying {
     std::map<std::size_t, Carried> rows;
     for (const auto& [at, pose] : from) {
       const PartRole role = roleOf(at);
-      if (byItself(role) != kind || (kind == Carry::Drawer && role != PartRole::BoxFront)) continue;
+      if (!goesAs(role, kind) || (kind == Carry::Drawer && role != PartRole::BoxFront)) continue;
       const auto [found, isNew] = rows.try_emplace(at.row);
       Carried& one = found->second;
       one.poses.push_back(at.pose);
@@ -258,7 +312,8 @@ class Carrying {
   const std::vector<UnitOrder>& order_;
   const std::vector<Pieces>& pieces_;
   const Job& job_;
-  Gluings gluings_{job_};
+  Gluings gluings_{job_, pieces_};
+  std::map<std::string, Length> tops_;  // of what stands there, above its foot
   std::vector<Carried> out_;
 };
 

@@ -5,8 +5,9 @@
 
 namespace pp::bench {
 
-// A panel is carried flat and put together with the rest in its place.
-enum class Carry { Base, Case, Frame, Top, Whole, Panel, Drawer, Shelf, Front };
+// A panel is carried flat and put together with the rest in its place; of a cleat the half that is
+// on the wall, which comes before what hangs on it.
+enum class Carry { Base, Case, Frame, Top, Whole, Panel, Drawer, Shelf, Front, Cleat };
 
 // Carried as one: a case without its drawers, loose shelves and fronts, which are carried by
 // themselves.
@@ -21,6 +22,7 @@ struct Carried {
   Length width, depth, height;  // as it stands
   double grams = 0;             // of one
   bool isHung = false;          // on a cleat or on the wall itself
+  bool isOnCasters = false;     // as it is, so is its floor
   // Kept free of a wall beside it, to be scribed or filled; none: no wall there.
   std::optional<Length> gapLeft, gapRight;
   // What it is joined to there, by its row, and how.
@@ -31,8 +33,9 @@ struct Carried {
   bool isAnchored() const;
 };
 
-// In the order in which they are set: what stands on the floor, what stands on that, what goes
-// before and on it, then drawers, shelves and fronts.
+// In the order in which they are set: what hangs free on a wall, what stands on the floor, what
+// stands on that; of each what it stands on, it, what goes before and on it, then drawers, shelves
+// and fronts.
 std::vector<Carried> carriedOf(const std::vector<UnitOrder>& order,
                                const std::vector<Pieces>& pieces, const Job& job);
 

@@ -4,6 +4,7 @@
 #include <cmath>
 #include <map>
 
+#include "core/joinery/contact.h"
 #include "core/joinery/joints.h"
 #include "core/joinery/rules.h"
 #include "core/parts/machining.h"
@@ -13,6 +14,7 @@ namespace pp::bench {
 namespace {
 
 constexpr double kTouch = 0.6;  // millimetres that two which meet may be apart
+constexpr Length kTouches = Length::mm(1);
 constexpr Length kInset = Length::mm(50);
 constexpr Length kAside = Length::mm(5);      // a screw is moved by
 constexpr Length kFarthest = Length::mm(60);  // and no further
@@ -442,13 +444,53 @@ Joints jointsOf(const std::vector<Body>& bodies, Unit unit) {
   return Joiner(bodies, unit).run();
 }
 
-Gluings::Gluings(const Job& job) {
+Gluings::Gluings(const Job& job, const std::vector<Pieces>& pieces) {
   for (const JointGluing& one : job.gluing) said_[std::minmax(one.part, one.mate)] = one.gluing;
+  std::map<std::string, int> of;
+  for (const Pieces& one : pieces)
+    if (one.part.role == PartRole::TopSheet)
+      of[one.part.assembly] += static_cast<int>(one.part.poses.size());
+  for (const auto& [assembly, count] : of)
+    if (count > 1) sheets(pieces, assembly);
+}
+
+void Gluings::sheets(const std::vector<Pieces>& pieces, const std::string& assembly) {
+  struct Lies {
+    PartKey key;
+    Box room;
+  };
+  std::vector<Lies> laid, rest;
+  for (const Pieces& one : pieces) {
+    const Part& part = one.part;
+    if (part.assembly != assembly || !joinery::isOfTop(part.role) || part.keys.empty()) continue;
+    for (std::size_t i = 0; i < part.poses.size(); ++i)
+      (part.role == PartRole::TopSheet ? laid : rest)
+          .push_back({keyAt(part, i), part.poses[i].place(part.board())});
+  }
+  for (std::size_t i = 0; i < laid.size(); ++i) sheetOf_[laid[i].key] = i;
+  for (const Lies& one : rest) {
+    // The one that it lies under most; an edging along several is of none.
+    std::size_t best = kNoSheet, under = 0;
+    Area most;
+    for (std::size_t i = 0; i < laid.size(); ++i) {
+      const Length x = std::min(one.room.high[0], laid[i].room.high[0]) -
+                       std::max(one.room.low[0], laid[i].room.low[0]);
+      const Length y = std::min(one.room.high[1], laid[i].room.high[1]) -
+                       std::max(one.room.low[1], laid[i].room.low[1]);
+      if (x < Length{} || y < Length{}) continue;
+      under += std::max(x, y) > kTouches ? 1 : 0;
+      if (best == kNoSheet || x * x + y * y > most) best = i, most = x * x + y * y;
+    }
+    sheetOf_[one.key] = isSolidEdging(one.key.role) && under > 1 ? kNoSheet : best;
+  }
 }
 
 Gluing Gluings::between(const PartKey& one, const PartKey& other) const {
   const auto at = said_.find(std::minmax(one, other));
-  return at == said_.end() ? Gluing::InShop : at->second;
+  if (at != said_.end()) return at->second;
+  const auto a = sheetOf_.find(one), b = sheetOf_.find(other);
+  if (a == sheetOf_.end() || b == sheetOf_.end()) return Gluing::InShop;
+  return a->second == b->second && a->second != kNoSheet ? Gluing::InShop : Gluing::InPlace;
 }
 
 std::vector<Fastened> fastenedOf(const std::vector<Pieces>& pieces, const Job& job) {

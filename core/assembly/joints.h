@@ -82,14 +82,19 @@ struct Joints {
 };
 Joints jointsOf(const std::vector<Body>& bodies, Unit unit);
 
-// When the joints between two parts are glued, whichever is named first.
+// When the joints between two parts are glued, whichever is named first. A worktop of several
+// sheets is laid sheet by sheet: what is of one sheet is glued in the shop, what joins two in
+// place, unless the maker says otherwise.
 class Gluings {
  public:
-  explicit Gluings(const Job& job);
+  Gluings(const Job& job, const std::vector<Pieces>& pieces);
   Gluing between(const PartKey& one, const PartKey& other) const;
 
  private:
+  void sheets(const std::vector<Pieces>& pieces, const std::string& assembly);
+  static constexpr std::size_t kNoSheet = static_cast<std::size_t>(-1);
   std::map<std::pair<PartKey, PartKey>, Gluing> said_;
+  std::map<PartKey, std::size_t> sheetOf_;  // of the pieces of such tops; none: of several
 };
 
 // Along an edge of a part to one of its mates: the same for all its pieces that are joined so.

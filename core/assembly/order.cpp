@@ -1,5 +1,7 @@
 #include "core/assembly/order.h"
 
+#include <fmt/format.h>
+
 #include <algorithm>
 #include <cmath>
 
@@ -9,6 +11,7 @@
 #include "core/assembly/units.h"
 #include "core/coating/banding.h"
 #include "core/job/ids.h"
+#include "core/joinery/contact.h"
 #include "core/joinery/rules.h"
 #include "core/kinds/carcass/sliding.h"
 #include "core/kinds/group/lines.h"
@@ -17,6 +20,12 @@
 namespace pp::bench {
 namespace {
 
+// When it is glued is chosen for what the drawing joins and for what is glued; the brads of a back
+// tie no load together.
+bool isChosen(const Closed& joint) {
+  return joint.drawn || joint.glued;
+}
+
 // By what they are on.
 using Mounted = std::map<PartKey, std::vector<Mounting>>;
 
@@ -24,9 +33,10 @@ class Assembling {
  public:
   // `member`: by body, which of a group's it is of; none: the assembly's own.
   Assembling(std::vector<Body> bodies, std::vector<std::size_t> member, const Job& job,
-             const Mounted& mounted, std::string code)
+             const Mounted& mounted, const Gluings& gluings, std::string code)
       : job_(job),
         mounted_(mounted),
+        gluings_(gluings),
         bodies_(std::move(bodies)),
         member_(std::move(member)),
         code_(std::move(code)),
@@ -45,7 +55,7 @@ class Assembling {
       return {ring()};
     std::vector<Node> nodes = units_.nodes();
     if (nodes.size() == 1) nodes = Units::apart(nodes.front());
-    order(nodes, UnitKind::Assembly, code_);
+    order(nodes, UnitKind::Assembly, codeAndName(code_));
     return std::move(out_);
   }
 
@@ -57,7 +67,7 @@ class Assembling {
     UnitOrder out;
     out.kind = UnitKind::Ring;
     out.assembly = code_;
-    out.name = code_;
+    out.name = codeAndName(code_);
     AssemblyStep& step = out.steps.emplace_back();
     for (const Body& body : bodies_) {
       step.pieces.push_back(body.at);
@@ -192,12 +202,12 @@ class Assembling {
   double late(const Node& node) const {
     const Body& body = bodies_[first(node)];
     constexpr double kUp = 1e-5, kBack = 1e-7, kRight = 1e-8, kLaid = 10;
-    constexpr double kFacing = 28;
+    constexpr double kFacing = 28, kOnTop = 57;
     const PartRole one = role(first(node));
     const double tie = kUp * body.low.z + kBack * body.low.y + kRight * body.low.x;
     double rank = 1e9;
     if (node.kind == UnitKind::Assembly) {
-      rank = kLaid;
+      rank = standsOnTop(node) ? kOnTop : kLaid;
     } else if (node.kind == UnitKind::Section) {
       for (const Node& each : node.of) rank = std::min(rank, late(each));
     } else if (isAlone_) {
@@ -209,6 +219,8 @@ class Assembling {
       // What stands in a row stands on it.
       if (node.kind == UnitKind::Base && isGroup()) rank = kLaid - 5;
     }
+    // A frame grows from the left, so that each piece is screwed to what is there.
+    if (isAlone_ && isOfFaceFrame(one)) rank = along(body);
     if (node.kind == UnitKind::Panel) {
       if (isSolidEdging(one)) rank += turnOf(part(first(node)));
       // Of boards that face one another what lies between goes in first, what lies over all last.
@@ -221,6 +233,26 @@ class Assembling {
       }
     }
     return rank + tie;
+  }
+  // Where it begins along the longer side of all of it.
+  double along(const Body& body) const {
+    Room all;
+    for (const Body& other : bodies_)
+      if (isOfFaceFrame(other.key().role)) all.take(other);
+    return all.high.x - all.low.x >= all.high.y - all.low.y ? body.low.x : body.low.y;
+  }
+  // On a worktop that goes in too.
+  bool standsOnTop(const Node& node) const {
+    Room room;
+    for (const std::size_t body : node.bodies) room.take(bodies_[body]);
+    const auto over = [&room](const Body& other) {
+      constexpr double kOn = 1;
+      return std::abs(other.high.z - room.low.z) < kOn && other.low.x < room.high.x &&
+             other.high.x > room.low.x && other.low.y < room.high.y && other.high.y > room.low.y;
+    };
+    return std::any_of(bodies_.begin(), bodies_.end(), [&over](const Body& other) {
+      return unitKindOf(other.key().role) == UnitKind::Top && over(other);
+    });
   }
   // Of the rails of a base the foremost.
   bool isInFront(const Node& node) const {
@@ -279,6 +311,61 @@ class Assembling {
       add(way);
     for (const Vec& way : ways_) add(way);
     return out;
+  }
+
+  // --- what it is called ---
+
+  std::string codeAndName(const std::string& code) const {
+    const auto at = std::find_if(job_.assemblies.begin(), job_.assemblies.end(),
+                                 [&code](const Assembly& one) { return one.code == code; });
+    return at == job_.assemblies.end() || at->name.empty() ? code : code + ", " + at->name;
+  }
+  // What it is, never what happened to go in last.
+  std::string nameOf(const Node& node) const {
+    const std::size_t main = first(node);
+    if (node.kind == UnitKind::Assembly) return codeAndName(part(main).assembly);
+    if (node.kind == UnitKind::Section)
+      return fmt::format("{} {} of {}", sectionWord(role(first(node))), node.number, node.among);
+    if (node.bodies.size() == 1) return part(main).name;
+    switch (node.kind) {
+      case UnitKind::Box:
+        return part(main).name.substr(0, part(main).name.find(' '));
+      case UnitKind::FaceFrame:
+        return "face frame";
+      case UnitKind::Base:
+        return "base frame";
+      case UnitKind::Top:
+        return "top";
+      case UnitKind::Front:
+        return roleName(wholeOf(role(main)));
+      case UnitKind::Several:
+        return namesOf(node);
+      default:
+        return part(host(node)).name;
+    }
+  }
+  static PartRole wholeOf(PartRole front) {
+    const auto piece = frontPieceOf(front);
+    return piece ? static_cast<PartRole>(static_cast<int>(front) - static_cast<int>(*piece))
+                 : front;
+  }
+  // The largest three by name, as they lie.
+  std::string namesOf(const Node& node) const {
+    constexpr std::size_t kMost = 3;
+    std::vector<std::string> names;
+    for (const std::size_t body : node.bodies)
+      if (!isFixedFlat(role(body)) && !isIn(names, part(body).name))
+        names.push_back(part(body).name);
+    std::string out;
+    for (std::size_t i = 0; i < std::min(kMost, names.size()); ++i)
+      out += (i == 0 ? "" : ", ") + names[i];
+    return names.size() > kMost ? out + " …" : out;
+  }
+  // The panel that the rest is fixed on.
+  std::size_t host(const Node& node) const {
+    Node panels = node;
+    std::erase_if(panels.bodies, [this](std::size_t body) { return isFixedFlat(role(body)); });
+    return panels.bodies.empty() ? first(node) : first(panels);
   }
 
   // --- the order ---
@@ -345,13 +432,12 @@ class Assembling {
         for (const std::size_t thing : one.things)
           node.bodies.insert(node.bodies.end(), nodes[thing].bodies.begin(),
                              nodes[thing].bodies.end());
-        steps(nodes, laid, takenApart(laid.puzzle, one.things), UnitKind::Several,
-              part(first(node)).name);
+        steps(nodes, laid, takenApart(laid.puzzle, one.things), UnitKind::Several, nameOf(node));
       } else if (node.bodies.size() > 1 && node.kind != UnitKind::Assembly) {
         const bool alone = std::exchange(isAlone_, true);
         const bool mounted =
             std::exchange(isMounted_, isMounted_ && node.kind == UnitKind::Section);
-        order(Units::apart(node), node.kind, part(first(node)).name);
+        order(Units::apart(node), node.kind, nameOf(node));
         isAlone_ = alone;
         isMounted_ = mounted;
       }
@@ -385,6 +471,7 @@ class Assembling {
     const auto sameRow = [](const PieceAt& a, const PieceAt& b) { return a.row == b.row; };
     const Vec off = step.along - last.along;
     return step.row == last.row && step.isWhole == last.isWhole && step.each == last.each &&
+           step.name == last.name &&
            std::equal(step.pieces.begin(), step.pieces.end(), last.pieces.begin(), sameRow) &&
            last.lie == step.lie && dot(off, off) < kTouch && step.spacers == last.spacers &&
            !step.unreached && !last.unreached && !step.isForced && !last.isForced &&
@@ -413,6 +500,7 @@ class Assembling {
     out.each = node.bodies.size();
     out.isWhole = out.each > 1;
     out.kind = node.kind;
+    out.name = nameOf(node);
     out.isForced = taken.forced;
     const Body& main = bodies_[first(node)];
     out.row = main.at.row;
@@ -474,9 +562,8 @@ class Assembling {
         if ((isIn(node.bodies, joint.piece) && isIn(there, joint.mate)) ||
             (isIn(node.bodies, joint.mate) && isIn(there, joint.piece)))
           step.joints.push_back(closed(joint));
-    // When it is glued is chosen for what the drawing joins; brads of a back tie no load together.
     for (const Closed& one : step.joints)
-      if (one.drawn) step.joined.emplace_back(one.piece, one.mate);
+      if (isChosen(one)) step.joined.emplace_back(one.piece, one.mate);
   }
 
   // All that is mounted on its pieces was said in its own steps.
@@ -545,7 +632,7 @@ class Assembling {
 
   const Job& job_;
   const Mounted& mounted_;
-  Gluings gluings_{job_};
+  const Gluings& gluings_;
   std::vector<Body> bodies_;
   std::vector<std::size_t> member_;  // by body, of the group; none: the assembly's own
   std::string code_;
@@ -572,7 +659,8 @@ bool isAlike(const UnitOrder& a, const UnitOrder& b) {
            !q.isForced && p.tooLate.has_value() == q.tooLate.has_value() &&
            gluingOf(p) == gluingOf(q);
   };
-  return a.kind == b.kind && a.assembly == b.assembly && a.name == b.name &&
+  return a.kind == b.kind && a.assembly == b.assembly &&
+         (a.name == b.name || a.kind == UnitKind::Section) &&
          std::equal(a.steps.begin(), a.steps.end(), b.steps.begin(), b.steps.end(), same);
 }
 
@@ -588,6 +676,7 @@ bool hangTogether(const std::vector<Body>& bodies) {
 
 std::vector<UnitOrder> assemblyOrder(const std::vector<Pieces>& pieces, const Job& job) {
   std::vector<UnitOrder> out;
+  const Gluings gluings(job, pieces);
   Mounted mounted;
   for (Mounting& one : mountingsOf(job, whereTheyStand(pieces)))
     mounted[one.on].push_back(std::move(one));
@@ -596,6 +685,10 @@ std::vector<UnitOrder> assemblyOrder(const std::vector<Pieces>& pieces, const Jo
     // What does not add up stands nowhere.
     if (group != nullptr && !groupLines(job, *group)) continue;
     std::vector<Body> bodies = bodiesOf(pieces, assembly.code);
+    const auto isWallHalf = [](const Body& body) {
+      return joinery::isOnWall(body.key().role, body.pose);
+    };
+    std::erase_if(bodies, isWallHalf);
     // Fronts of what stands in a row are hung when it stands there.
     if (groupOf(job, assembly.id) != nullptr)
       std::erase_if(bodies, [](const Body& body) { return isFront(body.part->role); });
@@ -605,6 +698,7 @@ std::vector<UnitOrder> assemblyOrder(const std::vector<Pieces>& pieces, const Jo
       const std::vector<Standing> standings = memberStandings(job, *group);
       for (std::size_t i = 0; i < ids.size(); ++i)
         for (Body& body : bodiesOf(pieces, findAssembly(job, ids[i])->code, standings[i])) {
+          if (isWallHalf(body)) continue;
           bodies.push_back(std::move(body));
           member.push_back(i);
         }
@@ -614,7 +708,8 @@ std::vector<UnitOrder> assemblyOrder(const std::vector<Pieces>& pieces, const Jo
     // Boxes by themselves stand in nothing.
     const bool isSet = kindOf(assembly).installing.carried == CarriedAs::Boxes;
     for (UnitOrder& unit :
-         Assembling(std::move(bodies), std::move(member), job, mounted, assembly.code).run()) {
+         Assembling(std::move(bodies), std::move(member), job, mounted, gluings, assembly.code)
+             .run()) {
       if (isSet && unit.kind == UnitKind::Assembly &&
           std::all_of(unit.steps.begin(), unit.steps.end(),
                       [](const AssemblyStep& step) { return step.isWhole; }))
@@ -641,7 +736,7 @@ std::vector<UnitOrder> assemblyOrder(const std::vector<Pieces>& pieces, const Jo
 std::optional<Gluing> gluingOf(const AssemblyStep& step) {
   std::optional<Gluing> out;
   for (const Closed& joint : step.joints)
-    if (joint.drawn) out = std::max(out.value_or(joint.gluing), joint.gluing);
+    if (isChosen(joint)) out = std::max(out.value_or(joint.gluing), joint.gluing);
   return out;
 }
 

@@ -61,6 +61,7 @@ struct AssemblyStep {
   std::vector<Pose> stand;          // where each of them comes to stand
   bool isWhole = false;             // that
   UnitKind kind = UnitKind::Panel;  // and what it is then
+  std::string name;                 // of the piece, or of what goes in whole, as UnitOrder has it
   std::size_t each = 1;             // pieces of one, where the same goes in several times
   Vec along;                        // the way it goes in, a unit vector; of the first none
   Lie lie = Lie::First;
@@ -89,8 +90,10 @@ struct AssemblyStep {
 struct UnitOrder {
   UnitKind kind = UnitKind::Assembly;
   std::string assembly;  // code
-  std::string name;      // of its largest part, or of the assembly
-  int alike = 1;         // so many of them
+  // What it is: "B1, base cabinet", "seat frame 1 of 2", "top", "left side", "left door"; of what
+  // has to go in as one its pieces: "bottom, divider, top".
+  std::string name;
+  int alike = 1;  // so many of them
   std::vector<AssemblyStep> steps;
 };
 
@@ -98,7 +101,8 @@ struct UnitOrder {
 // none.
 std::vector<UnitOrder> assemblyOrder(const std::vector<Pieces>& pieces, const Job& job);
 
-// Of the step: of the joints that are drawn the one that is glued last; none: it closes none.
+// Of the step: of the joints that are drawn or glued the one that is glued last; none: it closes
+// none.
 std::optional<Gluing> gluingOf(const AssemblyStep& step);
 
 }  // namespace pp::bench

@@ -87,6 +87,45 @@ int frontOf(PartRole role) {
   return piece ? static_cast<int>(role) - static_cast<int>(*piece) : 0;
 }
 
+bool isHeldByNothing(PartRole role) {
+  using enum PartRole;
+  if (isOfBox(role) || isFront(role)) return true;
+  switch (role) {
+    case AdjustableShelf:
+    case LooseShelf:
+    case Back:
+    case SeatLid:
+    case SeatHatch:
+      return true;
+    default:
+      return false;
+  }
+}
+
+const char* sectionWord(PartRole role) {
+  using enum PartRole;
+  switch (role) {
+    case HingeRail:
+    case SeatFrameRail:
+    case SeatFrameSide:
+      return "seat frame";
+    case BackBracket:
+    case StorageShelf:
+      return "back support";
+    case SeatFront:
+    case SeatRear:
+    case SeatBottom:
+    case LeftEnd:
+    case RightEnd:
+      return "seat box";
+    case PlatformSide:
+    case PlatformEnd:
+      return "box";
+    default:
+      return "section";
+  }
+}
+
 bool isFixedFlat(PartRole role) {
   return workOf(role).flat;
 }

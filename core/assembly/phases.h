@@ -27,6 +27,11 @@ std::optional<Vec> usuallyOff(PartRole role);
 std::optional<UnitKind> unitKindOf(PartRole role);
 // Which front of an opening a piece is of: the doors of a pair are two.
 int frontOf(PartRole role);
+// Held by what it slides or lies in, or by what is mounted: loose shelves and hatches, sliding
+// panels, backs and bottoms in grooves, panels in their frames.
+bool isHeldByNothing(PartRole role);
+// What a section is called whose largest panel that is: "seat frame".
+const char* sectionWord(PartRole role);
 // Fixed flat on a panel while that lies on the bench.
 bool isFixedFlat(PartRole role);
 

@@ -1,7 +1,9 @@
 #include "core/assembly/units.h"
 
 #include <array>
+#include <cmath>
 #include <map>
+#include <numeric>
 #include <tuple>
 
 #include "core/assembly/read_off.h"
@@ -153,6 +155,22 @@ std::vector<Node> Units::inSections(std::vector<Node> nodes) const {
     else
       out.push_back(std::move(nodes[i]));
   }
+  // From the left, from the front, from below.
+  std::vector<std::size_t> row(sets.size());
+  std::iota(row.begin(), row.end(), std::size_t{0});
+  std::sort(row.begin(), row.end(), [&rooms](std::size_t a, std::size_t b) {
+    const auto place = [&rooms](std::size_t i) {
+      return std::tuple(std::llround(rooms[i].low.x), std::llround(rooms[i].low.y),
+                        std::llround(rooms[i].low.z));
+    };
+    return place(a) < place(b);
+  });
+  // Those that are called alike are counted together.
+  std::map<std::string, std::size_t> among;
+  std::vector<std::string> words;
+  for (std::size_t i = 0; i < row.size(); ++i) words.push_back(sectionWord(role(first(out[i]))));
+  for (const std::size_t i : row) out[i].number = ++among[words[i]];
+  for (std::size_t i = 0; i < row.size(); ++i) out[i].among = among[words[i]];
   return out;
 }
 Room Units::roomOf(const Node& node) const {

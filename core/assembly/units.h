@@ -13,7 +13,8 @@ inline constexpr double kTouch = 0.6;  // millimetres between two that meet
 struct Node {
   UnitKind kind = UnitKind::Panel;
   std::vector<std::size_t> bodies;
-  std::vector<Node> of;  // of a section: what it is put together from
+  std::vector<Node> of;               // of a section: what it is put together from
+  std::size_t number = 0, among = 0;  // of a section, from the left, so many there are
 };
 
 // Whether two meet, as far as boxes round them say.

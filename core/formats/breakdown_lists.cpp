@@ -163,14 +163,11 @@ std::string writeBought(const Job& job) {
 }
 
 std::string writeHardware(const Job& job, const std::vector<Part>& parts) {
-  static constexpr const char* kKinds[] = {"slide", "hinge",  "screw", "pin",  "caster",
-                                           "pull",  "insert", "glue",  "other"};
   const ListLengths length(job.unit);
   std::string out = length.unitLine() + "kind,name,length,qty\n";
   for (const Fitting& one : fittingsOf(job, parts))
-    out +=
-        fmt::format("{},{},{},{}\n", kKinds[static_cast<std::size_t>(one.kind)], csvText(one.name),
-                    one.length == Length{} ? "" : length(one.length), one.count);
+    out += fmt::format("{},{},{},{}\n", hardwareWord(one.kind), csvText(one.name),
+                       one.length == Length{} ? "" : length(one.length), one.count);
   return out;
 }
 

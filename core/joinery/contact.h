@@ -16,6 +16,18 @@ struct PlacedBoard {
   Pose pose;
   Box room() const { return pose.place(part->board()); }
 };
+// A piece of a worktop.
+inline bool isOfTop(PartRole role) {
+  return (role >= PartRole::TopSheet && role <= PartRole::RightEdging) ||
+         role == PartRole::TopStrip;
+}
+// The half of a cleat that is on the wall: it is the same strip turned over.
+inline bool isOnWall(PartRole role, const Pose& pose) {
+  return role == PartRole::Cleat && pose.v.axis == Axis::Z && pose.v.sign < 0;
+}
+inline bool isOnWall(const PlacedBoard& board) {
+  return isOnWall(board.key.role, board.pose);
+}
 
 // Of two boards that lie along the axes: `a` ends at `b` with an edge, or lies on it with a face.
 struct Contact {

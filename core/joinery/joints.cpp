@@ -77,7 +77,9 @@ class Maker {
     }
     if (out.kind == JointKind::Rabbet || out.kind == JointKind::Mitre) return out;
     // Where the shortest that is sold would come out, glue alone holds it.
-    const Length deep = deepOf(a(out), out) + deepOf(b(out), out) + out.contact.sits;
+    const Length deep = isOfTop(role(a(out))) != isOfTop(role(b(out)))
+                            ? thickness(isOfTop(role(a(out))) ? b(out) : a(out)) + topOver(out)
+                            : deepOf(a(out), out) + deepOf(b(out), out) + out.contact.sits;
     std::erase_if(out.means, [deep](const Means& one) { return one.length >= deep; });
     out.glued = out.glued || (out.means.empty() && !out.rests);
     return out;
@@ -145,8 +147,14 @@ class Maker {
     const PartRole one = role(a(joint)), other = role(b(joint));
     if (isLoose(one) || isLoose(other))
       return one == ShelfLip || other == ShelfLip ? By::GlueAndBrads : By::Nothing;
+    // Screwed to the wall, where the other half hangs in it.
+    if (isOnWall(a(joint)) || isOnWall(b(joint))) return By::Nothing;
     if (isFront(one) || isFront(other)) return byOfFront(joint);
+    // Pads and runners are of a box, and fixed to what it runs in.
+    if (isOfBox(one) != isOfBox(other) && (isFixedFlat(one) || isFixedFlat(other)))
+      return byOfFlat(joint);
     if (isOfBox(one) || isOfBox(other)) return byOfBox(joint);
+    if (isOfTop(one) != isOfTop(other)) return byOfTop(joint);
     if (one == Back || other == Back) return byOfBack(joint);
     if (isOfFaceFrame(one) || isOfFaceFrame(other)) return byOfFrame(joint);
     if (one == Cleat && other == Cleat) return By::Nothing;  // the halves hang in one another
@@ -257,6 +265,30 @@ class Maker {
     return joint.contact.length() < bradSpacing(unit_).one ? By::Glue : By::GlueAndBrads;
   }
 
+  // A worktop on what it lies on: from below, through what lies flat under it; it rests on the
+  // rest.
+  By byOfTop(const Joint& joint) const {
+    const PartRole under = isOfTop(role(a(joint))) ? role(b(joint)) : role(a(joint));
+    return joint.kind == JointKind::Face && isOneOf(under, {Top, FrontStretcher, RearStretcher})
+               ? By::Screws
+               : By::Nothing;
+  }
+  // How thick all layers of it are there.
+  Length topOver(const Joint& joint) const {
+    const auto axis = static_cast<std::size_t>(joint.contact.across);
+    const Box& at = joint.contact.room;
+    Length low = at.low[axis], high = low;
+    for (const PlacedBoard& board : boards_) {
+      if (!isOfTop(role(board))) continue;
+      const Box room = board.room();
+      bool isOver = true;
+      for (std::size_t i = 0; i < 3; ++i)
+        isOver = isOver && (i == axis || (room.low[i] < at.high[i] && room.high[i] > at.low[i]));
+      if (isOver) high = std::max(high, room.high[axis]);
+    }
+    return high - low;
+  }
+
   By byOfFlat(const Joint& joint) const {
     if (joint.kind != JointKind::Face) return By::Nothing;
     const PartRole one = role(a(joint)), other = role(b(joint));
@@ -295,6 +327,8 @@ class Maker {
       const Length low = out.contact.length() / 5, high = 4 * out.contact.length() / 5;
       at = {low, low, high, high};
       static_assert(kFrontScrews == 4);
+    } else if (isOfTop(role(one)) != isOfTop(role(other))) {
+      length = screwIntoFace(thickness(isOfTop(role(one)) ? other : one), topOver(out), unit_);
     } else if (out.kind == JointKind::Face) {
       const Length p = thickness(one), q = thickness(other);
       length = screwIntoFace(std::min(p, q), std::max(p, q), unit_);

@@ -77,7 +77,7 @@ Length frontScrew(Length box, Length front, Unit unit) {
 }
 
 Length mountingScrew(Length thickness, Unit unit) {
-  const Length most = thickness - usual(unit, Length::mm(1), Length::in(0, 1, 32));
+  const Length most = thickness - usual(unit, Length::um(500), Length::in(0, 1, 64));
   const auto sold = unit == Unit::Inch
                         ? std::array{Length::in(0, 5, 8), Length::in(0, 1, 2), Length::in(0, 7, 16),
                                      Length::in(0, 3, 8)}

@@ -26,7 +26,7 @@ Length bradFor(Length through, Length behind, Unit unit);
 // Into a drawer's front from inside its box.
 Length frontScrew(Length box, Length front, Unit unit);
 inline constexpr int kFrontScrews = 4;
-// Of what is mounted on a face: 15 mm at most, and a millimetre short of coming out.
+// Of what is mounted on a face: 15 mm at most, and half a millimetre short of coming out.
 Length mountingScrew(Length thickness, Unit unit);
 
 // Along a contact: one in the middle where it is shorter than `one`, else two at least, the outer

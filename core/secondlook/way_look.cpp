@@ -6,7 +6,7 @@
 #include <set>
 #include <tuple>
 
-#include "core/breakdown/sections.h"
+#include "core/assembly/sections.h"
 #include "core/breakdown/split_case.h"
 #include "core/job/ids.h"
 
@@ -62,6 +62,13 @@ std::optional<Fix> shorter(const Job& job, const Section& section, Length longes
   if (section.kind == SectionKind::Case) return beside(job, section, longest);
   const Assembly* known = findAssembly(job, section.assembly);
   if (known == nullptr) return std::nullopt;
+  if (section.kind == SectionKind::Frame || section.kind == SectionKind::Top) {
+    const auto gluing = joinedInPlace(job, section, longest);
+    if (!gluing) return std::nullopt;
+    return Fix{"Carry it in sections of at most " + formatWithUnit(longest, styleOf(job)) +
+                   ", joined in place",
+               [gluing](Job& fixed) { fixed.gluing = *gluing; }};
+  }
   Assembly tried = *known;
   if (!shorten(tried, section.kind, longest)) return std::nullopt;
   return Fix{"Build it in sections of at most " + formatWithUnit(longest, styleOf(job)),

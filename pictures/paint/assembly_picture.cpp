@@ -3,10 +3,13 @@
 #include <QImage>
 #include <QObject>
 #include <algorithm>
+#include <cmath>
 #include <map>
+#include <optional>
 
 #include "core/assembly/phases.h"
 #include "pictures/paint/fastener_picture.h"
+#include "pictures/paint/look.h"
 #include "pictures/paint/solid_picture.h"
 #include "words/figures.h"
 
@@ -19,35 +22,12 @@ using bench::UnitKind;
 using bench::UnitOrder;
 using Rows = std::vector<bench::Pieces>;
 
-// "drawer" of "drawer left side".
-QString boxWord(const Part& part) {
-  return qs(part.name).section(QLatin1Char(' '), 0, 0);
-}
-
 const Part& partAt(const Rows& pieces, const bench::PieceAt& at) {
   return pieces[at.row].part;
 }
 
 QString nameOf(const Rows& pieces, const bench::PieceAt& at) {
   return qs(partAt(pieces, at).name);
-}
-
-// The parts a whole is made of say what it is.
-QString wholeWords(const AssemblyStep& step, const Rows& pieces) {
-  const Part& part = pieces[step.row].part;
-  switch (bench::unitKindOf(part.role).value_or(UnitKind::Panel)) {
-    case UnitKind::Box:
-      return boxWord(part);
-    case UnitKind::FaceFrame:
-      return QObject::tr("face frame");
-    case UnitKind::Base:
-      return QObject::tr("base frame");
-    case UnitKind::Front:
-      return QObject::tr("framed front");
-    default:
-      break;
-  }
-  return qs(part.name);
 }
 
 QString kindWord(JoinKind kind) {
@@ -85,6 +65,55 @@ QString glueWords(const Closed& joint) {
       break;
   }
   return QObject::tr("glue");
+}
+
+// "70 mm, 646 mm"
+QString placesWords(const std::vector<Length>& at, const LengthStyle& style) {
+  QStringList out;
+  for (const Length one : at) out << figureWithUnit(one, style);
+  return out.join(QStringLiteral(", "));
+}
+
+// What is mounted with the piece, and where; then by what.
+QStringList mountedWords(const Mounting& of, const LengthStyle& style) {
+  QString out;
+  const auto count = [&of](const QString& one, const QString& more) {
+    return counted(of.count, one, more);
+  };
+  switch (of.kind) {
+    case HardwareKind::Slide:
+      out = QObject::tr("a pair of %1").arg(qs(of.name));
+      if (of.up)
+        out += QObject::tr(", their middle %1 above what the box stands over, left and right alike")
+                   .arg(figureWithUnit(*of.up, style));
+      break;
+    case HardwareKind::Hinge:
+      if (of.length > Length{})
+        out = QObject::tr("a continuous hinge, %1").arg(figureWithUnit(of.length, style));
+      else if (of.name == "butt hinge")
+        out = count(QObject::tr("butt hinge"), QObject::tr("butt hinges"));
+      else
+        out = QObject::tr("%1 at %2, their plates at the same heights")
+                  .arg(count(QObject::tr("cup hinge"), QObject::tr("cup hinges")),
+                       placesWords(of.at, style));
+      break;
+    case HardwareKind::Pin:
+      return {QObject::tr("on %1").arg(count(QObject::tr("pin"), QObject::tr("pins")))};
+    case HardwareKind::Pull:
+      return {QObject::tr("%1, from behind").arg(count(QObject::tr("pull"), QObject::tr("pulls")))};
+    case HardwareKind::Caster:
+      out = QObject::tr("then, the case on its back: %1, each fit for a third of the load")
+                .arg(count(QObject::tr("caster"), QObject::tr("casters")));
+      break;
+    default:
+      out = QObject::tr("then, the case on its back: %1")
+                .arg(counted(of.count, qs(of.name), qs(of.name + "s")));
+      break;
+  }
+  if (of.screws == 0) return {out};
+  return {out, QObject::tr("%1 each, no longer than %2")
+                   .arg(counted(of.screws, QObject::tr("screw"), QObject::tr("screws")),
+                        figureWithUnit(of.screw, style))};
 }
 
 // Two that are alike are said once.
@@ -131,14 +160,16 @@ QStringList holdsWords(const AssemblyStep& step, const Rows& pieces, const Lengt
     out << QObject::tr("to %1: %2")
                .arg(to.join(QStringLiteral(", ")), by.join(QStringLiteral(", ")));
   }
-  // Boards that only lie on others: the drawing does not say how they are held.
-  if (step.joints.empty() && step.lie != bench::Lie::First &&
-      pieces[step.row].part.role == PartRole::Board)
+  // What only lies on others and neither slides in nor lies loose: the drawing does not say how it
+  // is held.
+  if (step.joints.empty() && step.lie != bench::Lie::First && !step.isWhole &&
+      step.mounted.empty() && !bench::isHeldByNothing(pieces[step.row].part.role))
     out << QObject::tr("what holds it is not drawn");
   if (step.screws)
     out << QObject::tr("%1 %2 through its box, from inside, no glue")
                .arg(counted(step.screws->count, QObject::tr("screw"), QObject::tr("screws")),
                     figureWithUnit(step.screws->length, style));
+  for (const Mounting& one : step.mounted) out << mountedWords(one, style);
   return out;
 }
 
@@ -170,24 +201,65 @@ bool isFrontStep(const AssemblyStep& step, const Rows& pieces) {
   return bench::phaseOf(pieces[step.row].part.role) == bench::AssemblyPhase::Front;
 }
 
-SolidScene sceneOf(const UnitOrder& unit, std::size_t step, const Rows& pieces, const Job& job) {
-  SolidScene out;
+struct PutInScene {
+  SolidScene scene;
+  std::optional<std::pair<Vec, Vec>> way;  // of what goes in, from where it is drawn
+};
+
+PutInScene sceneOf(const UnitOrder& unit, std::size_t step, const Rows& pieces, const Job& job) {
+  PutInScene out;
+  SolidScene& scene = out.scene;
   const auto add = [&](const AssemblyStep& one, const QString& code, Vec shift) {
     for (std::size_t i = 0; i < one.pieces.size(); ++i)
-      addBody(out, job, partAt(pieces, one.pieces[i]), one.stand[i], code, shift);
+      addBody(scene, job, partAt(pieces, one.pieces[i]), one.stand[i], code, shift);
   };
   for (std::size_t i = 0; i < step; ++i) add(unit.steps[i], {}, {});
   // So far off that it is seen to go in.
-  const Vec size = out.high - out.low;
+  const Vec size = scene.high - scene.low;
   const double off =
       step == 0 ? 0 : std::clamp(0.3 * std::max({size.x, size.y, size.z}), 60.0, 400.0);
+  const std::size_t first = scene.bodies.size();
   add(unit.steps[step], QStringLiteral("goes in"), -off * unit.steps[step].along);
+  if (step == 0 || scene.bodies.size() == first) return out;
+  Room room;
+  for (std::size_t i = first; i < scene.bodies.size(); ++i) {
+    room.take(scene.bodies[i].low);
+    room.take(scene.bodies[i].high);
+  }
+  out.way = {room.middle(), room.middle() + off * unit.steps[step].along};
   return out;
+}
+
+// A red arrow along the way that it goes.
+void paintWay(QPainter& painter, const QPointF& from, const QPointF& to, double pen) {
+  const QPointF way = to - from;
+  const double length = std::hypot(way.x(), way.y());
+  if (length < 6 * pen) return;  // straight towards the eye
+  const QPointF one = way / length, across(-one.y(), one.x());
+  const double head = 5 * pen;
+  painter.setRenderHint(QPainter::Antialiasing);
+  painter.setPen(QPen(look::kRed, pen, Qt::SolidLine, Qt::RoundCap));
+  painter.drawLine(from, to - head * one);
+  painter.setBrush(look::kRed);
+  painter.drawPolygon(QPolygonF(
+      {to, to - head * one + 0.5 * head * across, to - head * one - 0.5 * head * across}));
+}
+
+void paintScene(QPainter& painter, const QRectF& room, const PutInScene& of, const SolidView& view,
+                double pen) {
+  const SolidPicture picture(of.scene);
+  picture.paint(painter, room, view);
+  if (!of.way) return;
+  painter.save();
+  paintWay(painter, picture.place(of.way->first, room, view),
+           picture.place(of.way->second, room, view), pen);
+  painter.restore();
 }
 
 SolidView viewOf(const AssemblyStep& step) {
   SolidView out;
   out.selected = QStringLiteral("goes in");
+  out.goesIn = true;
   if (step.along.y < -0.5) out.turn = 145;
   if (step.along.x > 0.5) out.turn = 35;
   if (step.along.z > 0.5) out.tilt = -25;
@@ -196,41 +268,17 @@ SolidView viewOf(const AssemblyStep& step) {
 
 }  // namespace
 
-QString unitWords(const UnitOrder& unit, const Rows& pieces) {
-  const AssemblyStep& first = unit.steps.front();
-  QString out;
-  switch (unit.kind) {
-    case UnitKind::Assembly:
-      return qs(unit.assembly);
-    case UnitKind::Box:
-    case UnitKind::FaceFrame:
-    case UnitKind::Base:
-      out = wholeWords(first, pieces);
-      break;
-    case UnitKind::Top:
-      out = QObject::tr("top");
-      break;
-    case UnitKind::Ring:
-      out = QObject::tr("ring");
-      break;
-    case UnitKind::Front:
-      out = QObject::tr("framed front");
-      break;
-    case UnitKind::Section:
-      out = QObject::tr("section with the %1").arg(qs(unit.name));
-      break;
-    case UnitKind::Panel:
-    case UnitKind::Several:
-      out = QObject::tr("%1 and what it holds").arg(qs(unit.name));
-      break;
-  }
-  out = QObject::tr("%1 %2").arg(qs(unit.assembly), out);
+QString unitWords(const UnitOrder& unit) {
+  QString out = qs(unit.name);
+  if (unit.kind == UnitKind::Panel) out = QObject::tr("%1 and what it holds").arg(out);
+  if (unit.kind != UnitKind::Assembly && unit.kind != UnitKind::Ring)
+    out = QObject::tr("%1, %2").arg(qs(unit.assembly), out);
   return unit.alike > 1 ? QObject::tr("%1, %2 alike").arg(out).arg(unit.alike) : out;
 }
 
-QString putInWords(const UnitOrder& unit, const AssemblyStep& step, const Rows& pieces) {
-  const QString name = step.isWhole ? QObject::tr("%1, put together").arg(wholeWords(step, pieces))
-                                    : qs(pieces[step.row].part.name);
+QString putInWords(const UnitOrder& unit, const AssemblyStep& step) {
+  const QString name =
+      step.isWhole ? QObject::tr("%1, put together").arg(qs(step.name)) : qs(step.name);
   const auto times = std::ssize(step.pieces) / static_cast<std::ptrdiff_t>(step.each);
   return times > 1 && unit.kind != UnitKind::Ring ? QObject::tr("%1 × %2").arg(times).arg(name)
                                                   : name;
@@ -251,14 +299,9 @@ QString putInFigure(const AssemblyStep& step, const LengthStyle& style) {
         .arg(figureWithUnit(step.screws->length, style));
   if (!step.spacers.empty()) return figureWithUnit(step.spacers.front().size, style);
   if (step.diagonals) return figureWithUnit(step.diagonals->diagonal, style);
-  if (step.lie == bench::Lie::First) return QObject::tr("lay down");
-  if (step.joints.empty()) return QObject::tr("set in");
-  // What the drawing does not join may be glued too, and is in the shop.
-  const bool glued = std::any_of(step.joints.begin(), step.joints.end(),
-                                 [](const Closed& joint) { return joint.glued; });
-  return glued && bench::gluingOf(step).value_or(Gluing::InShop) == Gluing::InShop
-             ? QObject::tr("glue")
-             : QObject::tr("no glue");
+  for (const Mounting& one : step.mounted)
+    if (one.up) return figureWithUnit(*one.up, style);
+  return {};
 }
 
 PutInWords wordsOf(const UnitOrder& unit, const AssemblyStep& step, const Rows& pieces,
@@ -311,19 +354,19 @@ PutInWords wordsOf(const UnitOrder& unit, const AssemblyStep& step, const Rows& 
 
 void paintPutIn(QPainter& painter, const QRectF& room, const UnitOrder& unit, std::size_t step,
                 const Rows& pieces, const Job& job) {
-  const SolidScene scene = sceneOf(unit, step, pieces, job);
-  SolidPicture(scene).paint(painter, room, viewOf(unit.steps[step]));
+  constexpr double kPen = 3;
+  paintScene(painter, room, sceneOf(unit, step, pieces, job), viewOf(unit.steps[step]), kPen);
 }
 
 void paintPutInOnPaper(QPainter& painter, const QRectF& room, const UnitOrder& unit,
                        std::size_t step, const Rows& pieces, const Job& job) {
   constexpr double kFine = 8;  // dots a millimetre
-  const SolidScene scene = sceneOf(unit, step, pieces, job);
+  constexpr double kPen = 0.5 * kFine;
   SolidView view = viewOf(unit.steps[step]);
   view.onWhite = true;
   QImage image((room.size() * kFine).toSize(), QImage::Format_RGB32);
   QPainter on(&image);
-  SolidPicture(scene).paint(on, QRectF({}, image.size()), view);
+  paintScene(on, QRectF({}, image.size()), sceneOf(unit, step, pieces, job), view, kPen);
   on.end();
   painter.drawImage(room, image);
 }

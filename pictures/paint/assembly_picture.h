@@ -9,14 +9,13 @@
 
 namespace pp {
 
-// "drawer, 6 alike", "face frame", "left side with what is fixed on it", "B1"
-QString unitWords(const bench::UnitOrder& unit, const std::vector<bench::Pieces>& pieces);
+// "D1, drawer, 6 alike", "B1, left side and what it holds", "B1, base cabinet"
+QString unitWords(const bench::UnitOrder& unit);
 // "left side", "drawer, put together", "2 fixed shelves"
-QString putInWords(const bench::UnitOrder& unit, const bench::AssemblyStep& step,
-                   const std::vector<bench::Pieces>& pieces);
+QString putInWords(const bench::UnitOrder& unit, const bench::AssemblyStep& step);
 
 // The one figure of a step that is read from afar: its fasteners, the spacer it is set by, the
-// diagonal that is checked; where there is none, what is done.
+// diagonal that is checked, the height of a slide; empty where nothing is set.
 QString putInFigure(const bench::AssemblyStep& step, const LengthStyle& style);
 
 struct PutInWords {

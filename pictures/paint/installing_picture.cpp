@@ -34,6 +34,9 @@ QString carriedWords(const Carried& one, const std::vector<bench::Pieces>& piece
     case Carry::Drawer:
       what = qs(part.name).section(QLatin1Char(' '), 0, 0);
       break;
+    case Carry::Cleat:
+      what = QObject::tr("wall half of the cleat");
+      break;
     case Carry::Panel:
     case Carry::Shelf:
     case Carry::Front:
@@ -42,7 +45,8 @@ QString carriedWords(const Carried& one, const std::vector<bench::Pieces>& piece
   }
   // What is carried by itself is known by its code.
   const bool isSmall = one.kind == Carry::Drawer || one.kind == Carry::Shelf ||
-                       one.kind == Carry::Front || one.kind == Carry::Panel;
+                       one.kind == Carry::Front || one.kind == Carry::Panel ||
+                       one.kind == Carry::Cleat;
   return QObject::tr("%1, %2").arg(qs(isSmall ? part.code : one.assembly), what);
 }
 
@@ -61,6 +65,7 @@ QString carryWords(const Carried& one) {
     case Carry::Panel:
       return QObject::tr("flat, tied, paper between, each marked with its mate");
     case Carry::Shelf:
+    case Carry::Cleat:
       return QObject::tr("flat, tied");
     case Carry::Top:
     case Carry::Frame:
@@ -95,8 +100,9 @@ QStringList placeWords(const Carried& one, const std::vector<bench::Pieces>& pie
           "rear; level and plumb once more");
       break;
     case Carry::Whole:
-      out << (one.isHung ? QObject::tr("level line on the wall; hung, then fixed below")
-                         : QObject::tr("level and plumb, shims under the corners"));
+      out << (one.isHung        ? QObject::tr("level line on the wall; hung, then fixed below")
+              : one.isOnCasters ? QObject::tr("onto its casters, brakes on")
+                                : QObject::tr("level and plumb, shims under the corners"));
       break;
     case Carry::Frame:
       out << QObject::tr("flush with the openings, clamped, fixed to every case");
@@ -105,6 +111,12 @@ QStringList placeWords(const Carried& one, const std::vector<bench::Pieces>& pie
       out << QObject::tr("overhang equal all along, fixed from below with room to move");
       break;
     case Carry::Panel:
+      break;
+    case Carry::Cleat:
+      out << QObject::tr(
+          "on the wall, level, its bevel up and open to the wall: two screws into every stud, or "
+          "as "
+          "masonry takes them");
       break;
     case Carry::Drawer:
       out << QObject::tr("onto its slides or runners, to its own place");
@@ -132,7 +144,8 @@ QStringList placeCautions(const Carried& one) {
   if (one.isForTwo()) out << QObject::tr("Two carry it, hands out from under it.");
   if (one.isAnchored())
     out << QObject::tr("It can come down: anchored to studs or masonry as the local code has it.");
-  if (one.kind == Carry::Case || one.kind == Carry::Whole || one.kind == Carry::Base)
+  if (one.kind == Carry::Case || one.kind == Carry::Whole || one.kind == Carry::Base ||
+      one.kind == Carry::Cleat)
     out << QObject::tr(
         "No screw where wires or pipes may run; electrics, plumbing and gas are for licensed "
         "people.");
@@ -157,6 +170,7 @@ void paintCarried(QPainter& painter, const QRectF& room, const Carried& one,
   }
   SolidView view;
   view.selected = QStringLiteral("its");
+  view.goesIn = true;
   SolidPicture(scene).paint(painter, room, view);
 }
 

@@ -25,7 +25,7 @@ class AssemblyPages {
     page_.text(
         page_.left(), page_.y(), page_.right() - page_.left(), kTextLine,
         QStringLiteral("A box a piece. What is put together by itself comes first; what goes "
-                       "in is drawn dark, off the place it goes to."),
+                       "in has red lines, off the place it goes to."),
         9);
     page_.down(kTextLine);
     page_.text(
@@ -54,7 +54,7 @@ class AssemblyPages {
   void head(std::size_t i) {
     page_.rule(page_.y() - 0.6, 0.3);
     page_.text(page_.left(), page_.y() + 0.5, page_.right() - page_.left() - 30, 6,
-               unitWords(of_.units[i], of_.list.pieces()), 12, true);
+               unitWords(of_.units[i]), 12, true);
     page_.text(page_.right() - 30, page_.y() + 0.5, 30, 6,
                QStringLiteral("%1 of %2").arg(i + 1).arg(of_.units.size()), 8, false,
                Qt::AlignRight | Qt::AlignVCenter);
@@ -91,7 +91,7 @@ class AssemblyPages {
     page_.text(at, y, w - kFigure, 5.6,
                QStringLiteral("%1.  %2   %3")
                    .arg(k + 1)
-                   .arg(qs(pieces[step.row].part.code), putInWords(unit, step, pieces)),
+                   .arg(qs(pieces[step.row].part.code), putInWords(unit, step)),
                11, true);
     page_.text(page_.right() - kFigure, y, kFigure, 5.6, putInFigure(step, style_), 13, true,
                Qt::AlignRight | Qt::AlignVCenter);

@@ -65,20 +65,21 @@ TEST_F(AsTheMakerHasIt, aStepIsMovedByKeysAndByTheMouseAndPutBack) {
   EXPECT_TRUE(session().undoText().contains(QStringLiteral("move the ")));
   press(Qt::Key_Up, Qt::ShiftModifier);
   EXPECT_EQ(order(), found);
-  // A front dragged before the drawers: the one behind it does not get in any more, and both say
-  // that they go in before it.
+  // A front dragged before the drawers: the one behind it does not get in any more, and what goes
+  // in before it says so.
   QListWidget* steps = list("The order of its steps");
   const auto rowAt = [&](int row) { return steps->visualItemRect(steps->item(row)).center(); };
   steps->scrollToBottom();
   const int from = steps->count() - 1;
   const QPoint begin = rowAt(from);
-  const QPoint end = QPoint(begin.x(), rowAt(from - 2).y() - 2);
+  const QPoint end = QPoint(begin.x(), rowAt(from - 3).y() - 2);
   test::drag(steps->viewport(), begin, end);
   test::settle();
-  EXPECT_EQ(found.at(from - 2), QStringLiteral("2 × drawer, put together"));
-  EXPECT_EQ(order().at(from - 2), QStringLiteral("drawer front"));
-  EXPECT_EQ(order().mid(from - 1, 2), (QStringList{QStringLiteral("! drawer, put together"),
-                                                   QStringLiteral("! drawer, put together")}));
+  const QString drawer = QStringLiteral("drawer, put together");
+  EXPECT_EQ(found.mid(from - 3, 2), (QStringList{drawer, drawer})) << "each on slides of its own";
+  EXPECT_EQ(order().at(from - 3), QStringLiteral("drawer front"));
+  EXPECT_EQ(order().mid(from - 2, 2),
+            (QStringList{QStringLiteral("! ") + drawer, QStringLiteral("! ") + drawer}));
   EXPECT_TRUE(hasButton("The order as it was found"));
   press(Qt::Key_O);
   EXPECT_EQ(order(), found);
@@ -108,22 +109,33 @@ TEST_F(AsTheMakerHasIt, whatCannotGoInThereSaysWhy) {
       << text("Caution").toStdString();
 }
 
-// What only lies on the other, such as a layer, is glued though the drawing joins no edge of it.
+// The figure is one that is set, or none; what only lies on the other, such as a layer, is glued
+// though the drawing joins no edge of it.
 TEST(PutIn, whatIsGluedFlatSaysGlue) {
-  bench::AssemblyStep step;
+  bench::UnitOrder unit;
+  bench::AssemblyStep& step = unit.steps.emplace_back();
   step.lie = bench::Lie::OnBack;
+  step.pieces = {{0, 0}};
   bench::Closed joint;
+  joint.mate = {1, 0};
   joint.kind = JoinKind::Glued;
   joint.drawn = false;
   joint.flat = true;
   step.joints = {joint};
-  EXPECT_EQ(putInFigure(step, {}), QStringLiteral("glue"));
+  bench::Pieces layer, host;
+  layer.part.name = "layer";
+  host.part.name = "board";
+  const auto said = [&] {
+    EXPECT_EQ(putInFigure(step, {}), QString());
+    return wordsOf(unit, step, {layer, host}, {}).holds;
+  };
+  EXPECT_EQ(said(), QStringList{QStringLiteral("to board: glue")});
   step.joints[0].glued = false;
-  EXPECT_EQ(putInFigure(step, {}), QStringLiteral("no glue"));
+  EXPECT_EQ(said(), QStringList{QStringLiteral("to board: no glue")});
   // A joint that is drawn and glued where it will stand.
   step.joints[0].glued = step.joints[0].drawn = true;
   step.joints[0].gluing = Gluing::InPlace;
-  EXPECT_EQ(putInFigure(step, {}), QStringLiteral("no glue"));
+  EXPECT_EQ(said(), QStringList{QStringLiteral("to board: dry here, glued where it will stand")});
 }
 
 TEST_F(AsTheMakerHasIt, aJointIsGluedInTheShopInPlaceOrNever) {

@@ -409,7 +409,7 @@ TEST(Print, theAssemblyListHasEveryStep) {
     lines << one.text;
   EXPECT_EQ(lines.filter(QRegularExpression(QStringLiteral("^\\d+\\.  T1-"))).size(),
             static_cast<qsizetype>(steps));
-  EXPECT_TRUE(lines.contains(QStringLiteral("T1 drawer, 2 alike")));
+  EXPECT_TRUE(lines.contains(QStringLiteral("T1, drawer, 2 alike")));
   EXPECT_FALSE(lines.filter(QStringLiteral("drawer, put together")).isEmpty());
   // The case is 30 by 28 inches: its diagonal is 41.04.
   EXPECT_FALSE(lines.filter(QRegularExpression(QStringLiteral("both diagonals .?41"))).isEmpty());

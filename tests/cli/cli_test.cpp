@@ -229,7 +229,35 @@ TEST_F(Cli, hardwareAndFinishesAreListed) {
        {"\nhinge,cup hinge,,4\n", "\npin,shelf pin,,20\n", "\nslide,side slide 500,500mm,6\n"})
     EXPECT_NE(hardware.find(line), std::string::npos) << line;
   // Without what the walls hide and what is glued.
-  EXPECT_EQ(*readFile(at("f.csv")), "finish,area\nclear,49.2055\npainted,3.8721\n");
+  EXPECT_EQ(*readFile(at("f.csv")), "finish,area\nclear,41.3383\npainted,3.6715\n");
+}
+
+// The bench as data; nothing is written over the job.
+TEST_F(Cli, benchIsWrittenAsData) {
+  const std::string job = DEMO_DIR "/specimen-console.plainpatch";
+  ASSERT_EQ(run("bench " + job + " --out " + at("bench.json")).status, 0);
+  const auto read = nlohmann::json::parse(*readFile(at("bench.json")));
+  EXPECT_EQ(read["format"], "plain-patch-bench");
+  EXPECT_EQ(read["units"][0]["name"], "S1, specimen console");
+  for (const char* list : {"joints", "fittings", "units", "machining", "banding", "coats", "loads"})
+    EXPECT_TRUE(read[list].is_array() && !read[list].empty()) << list;
+  const std::string copy = put("own.plainpatch", *readFile(job));
+  const Outcome over = run("bench " + copy + " --out " + copy);
+  EXPECT_EQ(over.status, 2);
+  EXPECT_EQ(*readFile(copy), *readFile(job));
+}
+
+// Each page a PDF of its own; what is no page, and a folder that is not there, is refused.
+TEST_F(Cli, pagesArePrinted) {
+  const std::string job = "pages " DEMO_DIR "/specimen-console.plainpatch --out ";
+  const Outcome out = run(job + folder_.string() + " --page assembly,cutting,shopping --steps 50");
+  ASSERT_EQ(out.status, 0) << out.output;
+  for (const char* page : {"assembly.pdf", "cutting.pdf", "shopping.pdf"})
+    EXPECT_EQ(readFile(at(page)).value().substr(0, 5), "%PDF-") << page;
+  const Outcome unknown = run(job + folder_.string() + " --page assembly,poem");
+  EXPECT_EQ(unknown.status, 2);
+  EXPECT_NE(unknown.output.find("poem"), std::string::npos);
+  EXPECT_EQ(run(job + at("nowhere") + " --page assembly").status, 2);
 }
 
 TEST_F(Cli, breakdownWritesEachListThatIsAskedFor) {
@@ -367,7 +395,7 @@ TEST_F(Cli, theStoreIsFilledListedMovedAndChecked) {
             "add --kind offcut --material birch --thickness 19.05 --length 800 --width 400 --tag");
   EXPECT_EQ(out.output, "2\n");
   const std::string both =
-      "1\t\tbirch 19.05\t2440 × 1219.2\t3 free of 3\tnorth wall\n"
+      "1\t\tbirch 19.05\t2440 × 1219\t3 free of 3\tnorth wall\n"
       "2\tR1\tbirch 19.05\t800 × 400\t1 free of 1\t\n";
   EXPECT_EQ(run(store + "list").output, both);
   EXPECT_EQ(run(store + "list R1").output, both.substr(both.find("2\tR1")));

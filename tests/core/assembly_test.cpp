@@ -11,6 +11,7 @@
 #include "core/assembly/making.h"
 #include "core/assembly/phases.h"
 #include "core/breakdown/breakdown.h"
+#include "core/breakdown/joint_sets.h"
 #include "core/formats/job_json.h"
 #include "core/job/ids.h"
 #include "core/kinds/carcass/sliding.h"
@@ -259,9 +260,87 @@ TEST(Carried, aRowOfCasesIsSetFromTheBaseUp) {
     bases += one.kind == Carry::Base ? 1 : 0;
     if (kinds.empty() || kinds.back() != one.kind) kinds.push_back(one.kind);
   }
+  // The edging over both sheets of the top is glued on there.
   EXPECT_EQ(kinds, (std::vector<Carry>{Carry::Base, Carry::Case, Carry::Frame, Carry::Top,
-                                       Carry::Drawer, Carry::Shelf, Carry::Front}));
+                                       Carry::Panel, Carry::Drawer, Carry::Shelf, Carry::Front}));
   EXPECT_EQ(bases, 2) << "the stairs let no longer one up";
+}
+
+// Units that hang over it come before it, what stands on it after; a unit on casters is not
+// shimmed.
+TEST(Carried, whatHangsComesBeforeWhatStandsUnderItAndWhatStandsOnItAfter) {
+  Job job = caseWith([](Carcass& carcass) {
+    carcass.stand = Stand{};
+    carcass.stand->kind = StandKind::Casters;
+  });
+  for (const char* code : {"B2", "B3"}) {
+    Assembly other = std::as_const(job).assemblies[0];
+    other.code = code;
+    other.id = 0;
+    other.carcass().stand.reset();
+    job.assemblies.push_back(other);
+  }
+  giveIds(job);
+  job.site.kind = SiteKind::Free;
+  const auto stands = [&job](std::size_t i, Length up) {
+    job.site.stands.push_back({std::as_const(job).assemblies[i].id, WallAt::Back, {}, up});
+  };
+  stands(0, {});
+  stands(1, mm(720));    // on the first
+  stands(2, mm(1'500));  // over both
+  const Ordered of(job);
+  std::string order;
+  for (const Carried& one : carriedOf(of.units, of.pieces, of.job)) {
+    order += one.of + " ";
+    EXPECT_EQ(one.isOnCasters, one.of == "B1");
+  }
+  EXPECT_EQ(order, "B3 B1 B2 ");
+}
+
+// The half of a cleat that is on the wall goes onto no case: it is the first thing that is put up.
+TEST(Carried, theWallHalfOfACleatIsPutUpFirst) {
+  const Ordered of(caseWith([](Carcass& carcass) {
+    carcass.cleat = Cleat{};
+    carcass.cleat->material = "b18";
+  }));
+  std::size_t cleats = 0;
+  for (const UnitOrder& unit : of.units)
+    for (const AssemblyStep& step : unit.steps)
+      cleats += of.pieces[step.row].part.role == PartRole::Cleat ? step.pieces.size() : 0;
+  EXPECT_EQ(cleats, 1U);
+  const std::vector<Carried> carried = carriedOf(of.units, of.pieces, of.job);
+  ASSERT_EQ(carried.size(), 2U);
+  EXPECT_EQ(carried[0].kind, Carry::Cleat);
+  EXPECT_EQ(carried[1].kind, Carry::Whole);
+  EXPECT_TRUE(carried[1].isHung);
+  // Nothing of it is held to the case.
+  for (const JointSet& set : jointSetsOf(of.job, breakDown(of.job).parts))
+    for (const joinery::Joint& joint : set.joints)
+      if (joinery::isOnWall(set.boards[joint.contact.a]) ||
+          joinery::isOnWall(set.boards[joint.contact.b])) {
+        EXPECT_TRUE(joint.rests);
+      }
+}
+
+// Each is called by what it is, whatever went in last.
+TEST(AssemblyOrder, unitsAreCalledByWhatTheyAre) {
+  const auto names = [](const char* demo) {
+    const Ordered of(readJob("f", test::demo(demo)).value());
+    std::set<std::string> out;
+    for (const UnitOrder& unit : of.units) out.insert(unit.name);
+    return out;
+  };
+  EXPECT_EQ(names("log-wall"),
+            (std::set<std::string>{"B1, chart drawers", "B2, optics cupboard", "B3, open bay",
+                                   "G1, base, frame and worktop", "U1, upper unit, left",
+                                   "U2, upper unit, right", "base frame", "drawer", "face frame",
+                                   "left side", "right side", "top"}));
+  std::set<std::string> seats = names("corner-seat");
+  EXPECT_TRUE(seats.erase("S1, seat round the corner") == 1);
+  for (const std::string& one : seats)
+    EXPECT_TRUE(one.starts_with("seat box ") || one.starts_with("seat frame ") ||
+                one.starts_with("back support "))
+        << one;
 }
 
 // What the way of a piece goes through, a line each, tried with its solid a little way off, further
@@ -316,6 +395,9 @@ class Trial {
           isMember_.insert(body.part->assembly);
         }
     }
+    // Of a cleat one half is on the wall.
+    std::erase_if(bodies_,
+                  [](const Body& body) { return joinery::isOnWall(body.key().role, body.pose); });
     // Fronts of a member are hung in the group.
     for (const Assembly& other : of_.job.assemblies)
       if (const auto* group = std::get_if<CarcassGroup>(&other.body)) {

@@ -221,7 +221,12 @@ void everyFastenerIsInside(const Job& job) {
       for (const joinery::Means& means : joint.means) {
         RC_ASSERT(!means.at.empty());
         for (const Length at : means.at) RC_ASSERT(at >= Length{} && at <= joint.contact.length());
-        const bool through = means.hold == Hold::Screw || means.hold == Hold::Brad;
+        // A worktop holds with all its layers.
+        const auto isTop = [](const joinery::PlacedBoard& board) {
+          return board.key.role >= PartRole::TopSheet && board.key.role <= PartRole::RightEdging;
+        };
+        const bool onTop = isTop(set.boards[joint.contact.a]) != isTop(set.boards[joint.contact.b]);
+        const bool through = !onTop && (means.hold == Hold::Screw || means.hold == Hold::Brad);
         if (through && joint.kind != JointKind::Rabbet && joint.kind != JointKind::Mitre)
           RC_ASSERT(means.length < deep);
       }

@@ -8,10 +8,10 @@
 
 #include "core/assembly/installing.h"
 #include "core/assembly/making.h"
+#include "core/assembly/sections.h"
 #include "core/breakdown/mirror.h"
 #include "core/breakdown/overrides.h"
 #include "core/breakdown/readings.h"
-#include "core/breakdown/sections.h"
 #include "core/coating/banding.h"
 #include "core/coating/finishing.h"
 #include "core/coating/samples.h"

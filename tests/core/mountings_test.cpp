@@ -31,7 +31,8 @@ TEST(Mountings, screwsStayInsideWhatTheyHoldOn) {
   using joinery::mountingScrew;
   EXPECT_EQ(mountingScrew(mm(18), Unit::Millimetre), mm(15));
   EXPECT_EQ(mountingScrew(mm(15), Unit::Millimetre), mm(13));
-  EXPECT_EQ(mountingScrew(mm(12), Unit::Millimetre), mm(11));
+  EXPECT_EQ(mountingScrew(Length::um(11'800), Unit::Millimetre), mm(11));
+  EXPECT_EQ(mountingScrew(Length::um(11'400), Unit::Millimetre), mm(9));
   EXPECT_EQ(mountingScrew(Length::in(0, 15, 32), Unit::Inch), Length::in(0, 7, 16));
   EXPECT_EQ(mountingScrew(Length::in(0, 23, 32), Unit::Inch), Length::in(0, 5, 8));
 }

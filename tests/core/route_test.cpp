@@ -1,7 +1,7 @@
 // What of a job comes the way in: sections of every kind, findings and what they offer.
 #include <gtest/gtest.h>
 
-#include "core/breakdown/sections.h"
+#include "core/assembly/sections.h"
 #include "core/breakdown/split_case.h"
 #include "core/formats/job_json.h"
 #include "core/job/ids.h"
@@ -47,8 +47,8 @@ TEST(Sections, ofEveryKind) {
   carcass.stand->material = "b18";
   // 600 × 720 × 560 on a base of 100, set in by 50: the door comes off and goes by itself.
   EXPECT_EQ(sizes(jobOf(carcass)),
-            "the case 600 x 560 x 620\nthe largest of its loose pieces 580 x 560 x 18\n"
-            "a section of its base 600 x 510 x 100\n");
+            "a section of its base 600 x 510 x 100\nthe case 600 x 560 x 620\n"
+            "the largest of its loose pieces 580 x 560 x 18\n");
   Boards boards;
   LooseBoard board;
   board.name = "board";
@@ -66,8 +66,10 @@ TEST(Sections, ofEveryKind) {
   Top top;
   top.material = "b18";
   top.longest = mm(1'000);
-  // 36 thick with its strips; 620 with its overhang in front.
-  EXPECT_EQ(sizes(jobOf(top)), "a piece of its top 900 x 620 x 36\n");
+  // 36 thick with its strips; 620 with its overhang in front. A strip of 900 lies under the joint
+  // of the two sheets, half of it under either, and goes with one.
+  EXPECT_EQ(sizes(jobOf(top)),
+            "a piece of its top 900 x 620 x 36\na piece of its top 1350 x 620 x 36\n");
   SeatBox seat;
   seat.material = "b18";
   seat.hingeRail = mm(190);
@@ -76,14 +78,21 @@ TEST(Sections, ofEveryKind) {
   seat.turn = SeatReturn::Right;
   seat.turnLength = mm(700);
   seat.turnBack = false;
+  // Without its lids and its back, which are put on there: 450 less a lid of 18. Across the back
+  // run 850 − 450 and what its lean takes.
   EXPECT_EQ(sizes(jobOf(seat)),
-            "a section of it 750 x 520 x 850\na section of it 700 x 520 x 450\n");
+            "a section of it 700 x 500 x 432\na section of it 750 x 500 x 432\n"
+            "the largest of its loose pieces 750 x 409.344531 x 18\n");
   Platform platform;
   platform.material = "b18";
-  EXPECT_EQ(sizes(jobOf(platform)), "a box of it 1000 x 1000 x 300\n");
+  // Its deck is screwed on there.
+  EXPECT_EQ(sizes(jobOf(platform)),
+            "a box of it 1000 x 1000 x 282\nthe largest of its loose pieces 1000 x 1000 x 18\n");
   HungShelf shelf;
   shelf.material = shelf.cleatMaterial = "b18";
-  EXPECT_EQ(sizes(jobOf(shelf)), "it 900 x 250 x 238\n");
+  // The wall's half of the cleat by itself.
+  EXPECT_EQ(sizes(jobOf(shelf)),
+            "it 900 x 250 x 238\nthe largest of its loose pieces 744 x 70 x 18\n");
 }
 
 TEST(Sections, weighWhatTheirPartsWeigh) {

@@ -30,9 +30,7 @@ class AssemblyPage : public BenchPage {
     return counted(static_cast<std::int64_t>(steps), QObject::tr("step"), QObject::tr("steps"));
   }
 
-  QString groupHead(std::size_t group) const override {
-    return unitWords(of_.units[group], of_.list.pieces());
-  }
+  QString groupHead(std::size_t group) const override { return unitWords(of_.units[group]); }
   QString groupFoot(std::size_t group) const override {
     const auto steps = std::ssize(of_.units[group].steps);
     return counted(steps, QObject::tr("step"), QObject::tr("steps"));
@@ -43,8 +41,7 @@ class AssemblyPage : public BenchPage {
     QStringList out;
     for (const bench::AssemblyStep& step : unit.steps) {
       const bool isWrong = step.unreached || step.isForced || step.tooLate;
-      out << (isWrong ? QStringLiteral("! ") : QString()) +
-                 putInWords(unit, step, of_.list.pieces());
+      out << (isWrong ? QStringLiteral("! ") : QString()) + putInWords(unit, step);
     }
     return out;
   }
@@ -53,8 +50,7 @@ class AssemblyPage : public BenchPage {
     const bench::UnitOrder& unit = of_.units[group];
     if (from >= unit.steps.size() || to >= unit.steps.size() || from == to) return std::nullopt;
     Change out;
-    out.what =
-        QObject::tr("move the %1").arg(putInWords(unit, unit.steps[from], of_.list.pieces()));
+    out.what = QObject::tr("move the %1").arg(putInWords(unit, unit.steps[from]));
     out.make = [this, unit, from, to](Job& job) {
       job.moved = bench::withMoved(job, of_.list.pieces(), unit, from, to);
     };
@@ -73,8 +69,7 @@ class AssemblyPage : public BenchPage {
       change.says = QObject::tr("%1   J").arg(gluingWords(*gluing));
       change.name = QObject::tr("When it is glued");
       change.key = Qt::Key_J;
-      change.what = QObject::tr("%1: %2").arg(putInWords(unit, one, of_.list.pieces()),
-                                              gluingWords(next).toLower());
+      change.what = QObject::tr("%1: %2").arg(putInWords(unit, one), gluingWords(next).toLower());
       change.make = [this, one, next](Job& job) {
         job.gluing = bench::withGluing(job, of_.list.pieces(), one, next);
       };
@@ -115,7 +110,7 @@ class AssemblyPage : public BenchPage {
     const PutInWords said = wordsOf(unit, one, of_.list.pieces(), session_.style());
     StepWords out;
     out.with = QObject::tr("step %1 of %2").arg(step.work + 1).arg(unit.steps.size());
-    if (one.isWhole) out.piece = putInWords(unit, one, of_.list.pieces());
+    if (one.isWhole) out.piece = putInWords(unit, one);
     std::tie(out.figure, out.figureInOtherUnit) = inBothUnits(
         session_.style(), [&](const LengthStyle& style) { return putInFigure(one, style); });
     out.what = said.holds.join(QStringLiteral("; "));
