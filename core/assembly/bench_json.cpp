@@ -71,7 +71,8 @@ class Bench {
       : job_(job), parts_(parts), pieces_(piecesAtBench({}, {}, parts)) {}
 
   Json run(const std::vector<ShopFinish>& finishes) const {
-    Json out = {{"format", "plain-patch-bench"}, {"version", 1}, {"unit", "mm"}, {"job", job_.name}};
+    Json out = {
+        {"format", "plain-patch-bench"}, {"version", 1}, {"unit", "mm"}, {"job", job_.name}};
     out["joints"] = joints();
     out["fittings"] = fittings();
     const std::vector<UnitOrder> units = assemblyOrder(pieces_, job_);
