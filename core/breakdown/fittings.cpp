@@ -63,6 +63,17 @@ std::vector<Fitting> fittingsOf(const Job& job, const std::vector<Part>& parts) 
   return Counter(job, parts).run();
 }
 
+bool isBoughtIn(const Job& job, const Fitting& one) {
+  const std::size_t blank = one.name.rfind(' ');
+  const std::string word = one.kind == HardwareKind::Screw || blank == std::string::npos
+                               ? one.name
+                               : one.name.substr(blank + 1);
+  return one.kind != HardwareKind::Slide &&
+         std::any_of(job.bought.begin(), job.bought.end(), [&word](const BoughtIn& thing) {
+           return thing.name.find(word) != std::string::npos;
+         });
+}
+
 const char* finishName(Finish finish) {
   static constexpr const char* kNames[] = {"none", "clear", "painted", "stained"};
   return kNames[static_cast<std::size_t>(finish)];

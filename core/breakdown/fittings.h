@@ -20,6 +20,10 @@ struct Fitting {
 // nor what is anchored to the building.
 std::vector<Fitting> fittingsOf(const Job& job, const std::vector<Part>& parts);
 
+// Whether the maker has it among what is bought in, so that it is not counted a second time:
+// "hinge, 35 mm cup" are the hinges.
+bool isBoughtIn(const Job& job, const Fitting& one);
+
 // What of the job gets a finish: square centimetres by finish, without what is hidden or glued.
 std::vector<std::pair<Finish, std::int64_t>> finishAreas(const Job& job,
                                                          const std::vector<Part>& parts);

@@ -175,8 +175,14 @@ class Maker {
     if (isSolidEdging(one) || isSolidEdging(other)) return By::Glue;
     if (isBuildUp(one) || isBuildUp(other))
       return joint.kind == JointKind::Face ? By::GlueAndBrads : By::Glue;
-    // A case on its base, a deck on its boxes: from inside, so that they come apart.
-    if (isOfBase(one) != isOfBase(other)) return By::Screws;
+    // A case on its base, a deck on its boxes: from inside, so that they come apart; what ends on a
+    // base rests there. Sections of a base stand beside one another.
+    if (isOfBase(one) != isOfBase(other))
+      return joint.kind == JointKind::Face || (joint.kind == JointKind::Butt && isOfBase(one))
+                 ? By::Screws
+                 : By::Nothing;
+    if (one == BaseCrossPiece && other == BaseCrossPiece) return By::Screws;
+    if (one == BaseRail && other == BaseRail && joint.kind == JointKind::Edge) return By::Nothing;
     if (isOneOf(one, {Deck, Slat, LeaningBack, StorageShelf}) ||
         isOneOf(other, {Deck, Slat, LeaningBack, StorageShelf}))
       return By::Screws;
@@ -237,6 +243,8 @@ class Maker {
   By byOfBack(const Joint& joint) const {
     const PlacedBoard &one = a(joint), &other = b(joint);
     if (role(one) == Back && role(other) == Back) return By::Nothing;
+    // It ends on its base.
+    if (isOfBase(role(one)) || isOfBase(role(other))) return By::Nothing;
     const PlacedBoard& back = role(one) == Back ? one : other;
     constexpr Length kThin = Length::mm(10);
     const By fixed = thickness(back) <= kThin ? By::Brads : By::Screws;

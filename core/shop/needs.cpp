@@ -119,21 +119,8 @@ class Wants {
     }
   }
 
-  // What the maker says is bought in is not counted a second time: "hinge, 35 mm cup" are the
-  // hinges.
-  bool isSaid(const Fitting& one) const {
-    const std::size_t blank = one.name.rfind(' ');
-    const std::string word = one.kind == HardwareKind::Screw || blank == std::string::npos
-                                 ? one.name
-                                 : one.name.substr(blank + 1);
-    return one.kind != HardwareKind::Slide &&
-           std::any_of(job_.bought.begin(), job_.bought.end(), [&word](const BoughtIn& thing) {
-             return thing.name.find(word) != std::string::npos;
-           });
-  }
-
   void fitting(const Fitting& one) {
-    if (isSaid(one)) return;
+    if (isBoughtIn(job_, one)) return;
     Need need;
     need.ware = Ware::Hardware;
     need.kind = one.kind;

@@ -82,9 +82,9 @@ QStringList mountedWords(const Mounting& of, const LengthStyle& style) {
   };
   switch (of.kind) {
     case HardwareKind::Slide:
-      out = QObject::tr("a pair of %1").arg(qs(of.name));
+      out = QObject::tr("a pair of slides, %1").arg(qs(of.name));
       if (of.up)
-        out += QObject::tr(", their middle %1 above what the box stands over, left and right alike")
+        out += QObject::tr(": their middle %1 above what the box stands over")
                    .arg(figureWithUnit(*of.up, style));
       break;
     case HardwareKind::Hinge:
@@ -165,6 +165,10 @@ QStringList holdsWords(const AssemblyStep& step, const Rows& pieces, const Lengt
   if (step.joints.empty() && step.lie != bench::Lie::First && !step.isWhole &&
       step.mounted.empty() && !bench::isHeldByNothing(pieces[step.row].part.role))
     out << QObject::tr("what holds it is not drawn");
+  const PartRole role = pieces[step.row].part.role;
+  if (step.joints.empty() && step.lie != bench::Lie::First && !step.isWhole &&
+      (role == PartRole::Back || role == PartRole::BoxBottom))
+    out << QObject::tr("loose in its grooves, no glue");
   if (step.screws)
     out << QObject::tr("%1 %2 through its box, from inside, no glue")
                .arg(counted(step.screws->count, QObject::tr("screw"), QObject::tr("screws")),

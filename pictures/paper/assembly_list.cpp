@@ -88,11 +88,13 @@ class AssemblyPages {
     const double at = page_.left() + kPicture + 3;
     const double w = page_.right() - at;
     constexpr double kFigure = 44;
-    page_.text(at, y, w - kFigure, 5.6,
-               QStringLiteral("%1.  %2   %3")
-                   .arg(k + 1)
-                   .arg(qs(pieces[step.row].part.code), putInWords(unit, step)),
-               11, true);
+    page_.text(
+        at, y, w - kFigure, 5.6,
+        QStringLiteral("%1.  %2   %3")
+            .arg(k + 1)
+            .arg(step.isWhole ? QString() : qs(pieces[step.row].part.code), putInWords(unit, step))
+            .simplified(),
+        11, true);
     page_.text(page_.right() - kFigure, y, kFigure, 5.6, putInFigure(step, style_), 13, true,
                Qt::AlignRight | Qt::AlignVCenter);
     double line = y + 5.8;

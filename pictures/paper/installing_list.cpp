@@ -74,10 +74,14 @@ class InstallingPages {
     };
     head(QStringLiteral("The bag, and tools"));
     for (const Fitting& one : fittingsOf(job_, parts_)) {
-      // Used in the shop.
-      if (one.kind == HardwareKind::Glue || one.kind == HardwareKind::Screw) continue;
+      // Used in the shop, or listed below by the maker's own name.
+      const bool isUsed = one.kind == HardwareKind::Glue || one.kind == HardwareKind::Screw ||
+                          (one.kind == HardwareKind::Other && one.name != "leg");
+      if (isUsed || isBoughtIn(job_, one)) continue;
       QString words = QStringLiteral("%1 × %2").arg(one.count).arg(qs(one.name));
-      if (one.length > Length{}) words += QLatin1Char(' ') + figureWithUnit(one.length, style_);
+      // A slide is called by its length.
+      if (one.length > Length{} && one.kind != HardwareKind::Slide)
+        words += QLatin1Char(' ') + figureWithUnit(one.length, style_);
       line(words);
     }
     for (const BoughtIn& one : job_.bought)

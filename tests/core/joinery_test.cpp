@@ -145,6 +145,72 @@ TEST(Joinery, aFaceFrame) {
   EXPECT_NE(divided.find("pocket screw 32: 12\n"), std::string::npos) << divided;
 }
 
+// 600 wide and 560 deep on a frame set in by 50: down through the bottom, 564 long between the
+// sides, into both rails four screws each (464 / 200), and into the cross pieces at either end, 474
+// deep and 18 − 18 under the sides, nothing: they stand under the sides, which only rest there.
+TEST(Joinery, aCaseIsScrewedOnItsBaseFromInside) {
+  Carcass carcass = bare();
+  carcass.joint = Joint::Butt;
+  carcass.stand = Stand{};
+  carcass.stand->kind = StandKind::Frame;
+  carcass.stand->material = "b18";
+  const Job job = test::jobOf(carcass);
+  const std::vector<Part> parts = breakDown(job).parts;
+  std::int64_t screws = 0;
+  for (const JointSet& set : jointSetsOf(job, parts))
+    for (const joinery::Joint& joint : set.joints) {
+      const PartRole a = set.boards[joint.contact.a].key.role;
+      const PartRole b = set.boards[joint.contact.b].key.role;
+      const auto isBase = [](PartRole role) {
+        return role == PartRole::BaseRail || role == PartRole::BaseCrossPiece;
+      };
+      if (isBase(a) == isBase(b)) continue;
+      EXPECT_FALSE(joint.glued) << "it comes apart";
+      if (a != PartRole::Bottom && b != PartRole::Bottom) {
+        EXPECT_TRUE(joint.rests);
+      }
+      for (const joinery::Means& means : joint.means) {
+        EXPECT_EQ(means.hold, Hold::Screw);
+        EXPECT_EQ(means.length, mm(45)) << "18 and 25 of bite";
+        if (a == PartRole::BaseRail) screws += std::ssize(means.at);
+      }
+    }
+  EXPECT_EQ(screws, 8);
+}
+
+// A worktop of 36 on a case: from below through its top of 18, 54 in all: 50. It rests on the
+// sides.
+TEST(Joinery, aWorktopIsScrewedOnFromBelow) {
+  CarcassGroup group;
+  Job job = test::jobOf(bare());
+  Assembly row;
+  row.code = "G";
+  row.body = group;
+  job.assemblies.push_back(row);
+  giveIds(job);
+  auto& made = std::get<CarcassGroup>(job.assemblies[1].body);
+  made.members = {std::as_const(job).assemblies[0].id};
+  made.top = Top{};
+  made.top->material = "b18";
+  made.top->build = TopBuild::Laminated;
+  const std::vector<Part> parts = breakDown(job).parts;
+  int held = 0;
+  for (const JointSet& set : jointSetsOf(job, parts))
+    for (const joinery::Joint& joint : set.joints) {
+      const PartRole a = set.boards[joint.contact.a].key.role;
+      const PartRole b = set.boards[joint.contact.b].key.role;
+      if (joinery::isOfTop(a) == joinery::isOfTop(b)) continue;
+      EXPECT_FALSE(joint.glued) << "solid wood moves, and it comes off again";
+      const PartRole under = joinery::isOfTop(a) ? b : a;
+      EXPECT_EQ(joint.rests, under != PartRole::Top);
+      for (const joinery::Means& means : joint.means) {
+        ++held;
+        EXPECT_EQ(means.length, mm(50));
+      }
+    }
+  EXPECT_EQ(held, 1);
+}
+
 // A divider under two stretchers meets 100 of each: two pockets there, none into the air between.
 TEST(Joinery, pocketsAreBoredWhereTheMateIs) {
   Carcass carcass = bare();

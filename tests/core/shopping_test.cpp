@@ -241,7 +241,7 @@ TEST(Shopping, theDemoShopKnowsWhatTheLogWallNeeds) {
   EXPECT_EQ(list.unpriced, 0U);
   for (const ShoppingRow& row : list.rows) {
     EXPECT_TRUE(row.price != Money{} || row.packs == 0) << wareName(row, {});
-    // 41.3 square metres twice at 12 a litre, a tenth lost: 7.7 l, a tenth to spare: four cans.
+    // 41.4 square metres twice at 12 a litre, a tenth lost: 7.7 l, a tenth to spare: four cans.
     EXPECT_TRUE(row.product != "hard varnish" || row.packs == 4) << row.packs;
   }
 }
