@@ -168,9 +168,17 @@ void paintCarried(QPainter& painter, const QRectF& room, const Carried& one,
                 its ? QStringLiteral("its") : QString(), {});
       }
   }
+  // The half of a cleat that goes onto the wall is put into nothing.
+  if (one.kind == Carry::Cleat)
+    for (const bench::PieceAt& at : one.pieces) {
+      const Part& part = pieces[at.row].part;
+      addBody(scene, job, part, part.poses[at.pose], QStringLiteral("its"), {});
+    }
   SolidView view;
-  view.selected = QStringLiteral("its");
-  view.goesIn = true;
+  view.goesIn = std::any_of(scene.bodies.begin(), scene.bodies.end(),
+                            [](const SolidScene::Body& body) { return body.code.isEmpty(); });
+  // By itself there is nothing to tell it from.
+  if (view.goesIn) view.selected = QStringLiteral("its");
   SolidPicture(scene).paint(painter, room, view);
 }
 
