@@ -1,15 +1,13 @@
 #include "core/assembly/order.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 
+#include "core/assembly/mounting_steps.h"
 #include "core/assembly/phases.h"
 #include "core/assembly/read_off.h"
 #include "core/assembly/takeapart.h"
 #include "core/assembly/units.h"
-#include "core/coating/banding.h"
 #include "core/job/ids.h"
 #include "core/joinery/contact.h"
 #include "core/joinery/rules.h"
@@ -26,21 +24,18 @@ bool isChosen(const Closed& joint) {
   return joint.drawn || joint.glued;
 }
 
-// By what they are on.
-using Mounted = std::map<PartKey, std::vector<Mounting>>;
-
 class Assembling {
  public:
   // `member`: by body, which of a group's it is of; none: the assembly's own.
   Assembling(std::vector<Body> bodies, std::vector<std::size_t> member, const Job& job,
              const Mounted& mounted, const Gluings& gluings, std::string code)
       : job_(job),
-        mounted_(mounted),
         gluings_(gluings),
         bodies_(std::move(bodies)),
         member_(std::move(member)),
         code_(std::move(code)),
-        found_(jointsOf(bodies_, job.unit)) {
+        found_(jointsOf(bodies_, job.unit)),
+        mounting_(bodies_, member_, units_, mounted) {
     findWays();
     Room room;
     for (const Body& body : bodies_) room.take(body);
@@ -55,7 +50,7 @@ class Assembling {
       return {ring()};
     std::vector<Node> nodes = units_.nodes();
     if (nodes.size() == 1) nodes = Units::apart(nodes.front());
-    order(nodes, UnitKind::Assembly, codeAndName(code_));
+    order(nodes, UnitKind::Assembly, codeAndName(job_, code_));
     return std::move(out_);
   }
 
@@ -67,7 +62,7 @@ class Assembling {
     UnitOrder out;
     out.kind = UnitKind::Ring;
     out.assembly = code_;
-    out.name = codeAndName(code_);
+    out.name = codeAndName(job_, code_);
     AssemblyStep& step = out.steps.emplace_back();
     for (const Body& body : bodies_) {
       step.pieces.push_back(body.at);
@@ -180,7 +175,7 @@ class Assembling {
       laid.joints.push_back(j);
     }
     for (const Node& node : nodes) {
-      out.late.push_back(late(node));
+      out.late.push_back(units_.late(node, isAlone_));
       out.sort.push_back(static_cast<int>(phaseOf(node)));
       out.preferred.push_back(preferred(node));
     }
@@ -198,69 +193,6 @@ class Assembling {
 
   AssemblyPhase phaseOf(const Node& node) const { return units_.phaseOf(node, isAlone_); }
   std::size_t first(const Node& node) const { return units_.first(node); }
-  // Of alike ones the upper, the hindmost, then the right one is later.
-  double late(const Node& node) const {
-    const Body& body = bodies_[first(node)];
-    constexpr double kUp = 1e-5, kBack = 1e-7, kRight = 1e-8, kLaid = 10;
-    constexpr double kFacing = 28, kOnTop = 57;
-    const PartRole one = role(first(node));
-    const double tie = kUp * body.low.z + kBack * body.low.y + kRight * body.low.x;
-    double rank = 1e9;
-    if (node.kind == UnitKind::Assembly) {
-      rank = standsOnTop(node) ? kOnTop : kLaid;
-    } else if (node.kind == UnitKind::Section) {
-      for (const Node& each : node.of) rank = std::min(rank, late(each));
-    } else if (isAlone_) {
-      rank = removalPriority(one);
-      if (one == PartRole::BaseRail) rank = isInFront(node) ? kLaid : kFacing;
-    } else {
-      rank = removalPriority(node.kind, removalPriority(one));
-      if (node.kind == UnitKind::Front && isDrawerFront(one)) rank -= 2;
-      // What stands in a row stands on it.
-      if (node.kind == UnitKind::Base && isGroup()) rank = kLaid - 5;
-    }
-    // A frame grows from the left, so that each piece is screwed to what is there.
-    if (isAlone_ && isOfFaceFrame(one)) rank = along(body);
-    if (node.kind == UnitKind::Panel) {
-      if (isSolidEdging(one)) rank += turnOf(part(first(node)));
-      // Of boards that face one another what lies between goes in first, what lies over all last.
-      if (one == PartRole::Board && first(node) != 0) {
-        const Vec face = placed(body.pose, {0, 0, 1}) - placed(body.pose, {});
-        if (body.pose.w.axis == bodies_[0].pose.w.axis)
-          rank = kFacing;
-        else if (std::abs(face.z) > 0.5 && body.middle().z > middle_.z)
-          rank = kFacing + 1;
-      }
-    }
-    return rank + tie;
-  }
-  // Where it begins along the longer side of all of it.
-  double along(const Body& body) const {
-    Room all;
-    for (const Body& other : bodies_)
-      if (isOfFaceFrame(other.key().role)) all.take(other);
-    return all.high.x - all.low.x >= all.high.y - all.low.y ? body.low.x : body.low.y;
-  }
-  // On a worktop that goes in too.
-  bool standsOnTop(const Node& node) const {
-    Room room;
-    for (const std::size_t body : node.bodies) room.take(bodies_[body]);
-    const auto over = [&room](const Body& other) {
-      constexpr double kOn = 1;
-      return std::abs(other.high.z - room.low.z) < kOn && other.low.x < room.high.x &&
-             other.high.x > room.low.x && other.low.y < room.high.y && other.high.y > room.low.y;
-    };
-    return std::any_of(bodies_.begin(), bodies_.end(), [&over](const Body& other) {
-      return unitKindOf(other.key().role) == UnitKind::Top && over(other);
-    });
-  }
-  // Of the rails of a base the foremost.
-  bool isInFront(const Node& node) const {
-    return std::none_of(bodies_.begin(), bodies_.end(), [&](const Body& other) {
-      return other.key().role == PartRole::BaseRail &&
-             other.low.y < bodies_[first(node)].low.y - kTouch;
-    });
-  }
   bool isGroup() const {
     return std::any_of(member_.begin(), member_.end(),
                        [](std::size_t one) { return one != kNone; });
@@ -311,61 +243,6 @@ class Assembling {
       add(way);
     for (const Vec& way : ways_) add(way);
     return out;
-  }
-
-  // --- what it is called ---
-
-  std::string codeAndName(const std::string& code) const {
-    const auto at = std::find_if(job_.assemblies.begin(), job_.assemblies.end(),
-                                 [&code](const Assembly& one) { return one.code == code; });
-    return at == job_.assemblies.end() || at->name.empty() ? code : code + ", " + at->name;
-  }
-  // What it is, never what happened to go in last.
-  std::string nameOf(const Node& node) const {
-    const std::size_t main = first(node);
-    if (node.kind == UnitKind::Assembly) return codeAndName(part(main).assembly);
-    if (node.kind == UnitKind::Section)
-      return fmt::format("{} {} of {}", sectionWord(role(first(node))), node.number, node.among);
-    if (node.bodies.size() == 1) return part(main).name;
-    switch (node.kind) {
-      case UnitKind::Box:
-        return part(main).name.substr(0, part(main).name.find(' '));
-      case UnitKind::FaceFrame:
-        return "face frame";
-      case UnitKind::Base:
-        return "base frame";
-      case UnitKind::Top:
-        return "top";
-      case UnitKind::Front:
-        return roleName(wholeOf(role(main)));
-      case UnitKind::Several:
-        return namesOf(node);
-      default:
-        return part(host(node)).name;
-    }
-  }
-  static PartRole wholeOf(PartRole front) {
-    const auto piece = frontPieceOf(front);
-    return piece ? static_cast<PartRole>(static_cast<int>(front) - static_cast<int>(*piece))
-                 : front;
-  }
-  // The largest three by name, as they lie.
-  std::string namesOf(const Node& node) const {
-    constexpr std::size_t kMost = 3;
-    std::vector<std::string> names;
-    for (const std::size_t body : node.bodies)
-      if (!isFixedFlat(role(body)) && !isIn(names, part(body).name))
-        names.push_back(part(body).name);
-    std::string out;
-    for (std::size_t i = 0; i < std::min(kMost, names.size()); ++i)
-      out += (i == 0 ? "" : ", ") + names[i];
-    return names.size() > kMost ? out + " …" : out;
-  }
-  // The panel that the rest is fixed on.
-  std::size_t host(const Node& node) const {
-    Node panels = node;
-    std::erase_if(panels.bodies, [this](std::size_t body) { return isFixedFlat(role(body)); });
-    return panels.bodies.empty() ? first(node) : first(panels);
   }
 
   // --- the order ---
@@ -432,18 +309,19 @@ class Assembling {
         for (const std::size_t thing : one.things)
           node.bodies.insert(node.bodies.end(), nodes[thing].bodies.begin(),
                              nodes[thing].bodies.end());
-        steps(nodes, laid, takenApart(laid.puzzle, one.things), UnitKind::Several, nameOf(node));
+        steps(nodes, laid, takenApart(laid.puzzle, one.things), UnitKind::Several,
+              units_.nameOf(node, job_));
       } else if (node.bodies.size() > 1 && node.kind != UnitKind::Assembly) {
         const bool alone = std::exchange(isAlone_, true);
         const bool mounted =
             std::exchange(isMounted_, isMounted_ && node.kind == UnitKind::Section);
-        order(Units::apart(node), node.kind, nameOf(node));
+        order(Units::apart(node), node.kind, units_.nameOf(node, job_));
         isAlone_ = alone;
         isMounted_ = mounted;
       }
       AssemblyStep step = putIn(node, one, nodes, laid, there);
       step.isMoved = isMoved;
-      if (isMounted_) mount(step, node);
+      if (isMounted_) mounting_.mount(step, node);
       there.insert(there.end(), node.bodies.begin(), node.bodies.end());
       if (!unit.steps.empty() && isMore(step, unit.steps.back()))
         more(step, unit.steps.back());
@@ -451,16 +329,11 @@ class Assembling {
         unit.steps.push_back(std::move(step));
       inOrder.push_back(std::move(node));
     }
-    feet(unit, inOrder);
+    if (isMounted_) mounting_.feet(unit, inOrder);
     read_.finish(unit);
     out_.push_back(std::move(unit));
   }
 
-  static bool sameMounted(const Mounting& a, const Mounting& b) {
-    Mounting one = a;
-    one.on = b.on;
-    return one == b;
-  }
   // The same once more, beside it.
   static bool isMore(const AssemblyStep& step, const AssemblyStep& last) {
     const auto same = [](const Closed& a, const Closed& b) {
@@ -477,7 +350,7 @@ class Assembling {
            !step.unreached && !last.unreached && !step.isForced && !last.isForced &&
            step.tooLate == last.tooLate && step.screws == last.screws &&
            std::equal(step.mounted.begin(), step.mounted.end(), last.mounted.begin(),
-                      last.mounted.end(), sameMounted) &&
+                      last.mounted.end(), isMountedAlike) &&
            std::equal(step.joints.begin(), step.joints.end(), last.joints.begin(),
                       last.joints.end(), same);
   }
@@ -500,7 +373,7 @@ class Assembling {
     out.each = node.bodies.size();
     out.isWhole = out.each > 1;
     out.kind = node.kind;
-    out.name = nameOf(node);
+    out.name = units_.nameOf(node, job_);
     out.isForced = taken.forced;
     const Body& main = bodies_[first(node)];
     out.row = main.at.row;
@@ -566,51 +439,6 @@ class Assembling {
       if (isChosen(one)) step.joined.emplace_back(one.piece, one.mate);
   }
 
-  // All that is mounted on its pieces was said in its own steps.
-  static bool isPutTogether(const Node& node) {
-    return node.kind == UnitKind::Section || node.kind == UnitKind::Several;
-  }
-  static bool isFoot(const Mounting& one) {
-    return one.kind == HardwareKind::Caster || one.kind == HardwareKind::Other;
-  }
-  // What goes on with it: all but what the whole stands on, which is put on last. What stands in a
-  // row has had its own.
-  void mount(AssemblyStep& step, const Node& node) const {
-    if (isPutTogether(node)) return;
-    for (const std::size_t body : node.bodies) {
-      const auto at = mounted_.find(bodies_[body].key());
-      if (at == mounted_.end() || (member_[body] != kNone && !isFront(role(body)))) continue;
-      for (const Mounting& one : at->second)
-        if (!isFoot(one)) add(step.mounted, one);
-    }
-  }
-  static void add(std::vector<Mounting>& to, Mounting one) {
-    one.pieces = 1;
-    to.push_back(std::move(one));
-  }
-  // Casters and legs go on when the case is whole and lies on its back: with the last of what it is
-  // made of.
-  void feet(UnitOrder& unit, const std::vector<Node>& inOrder) const {
-    if (!isMounted_) return;
-    std::optional<std::size_t> last;
-    for (std::size_t i = 0; i < inOrder.size(); ++i)
-      if (phaseOf(inOrder[i]) <= AssemblyPhase::Back) last = i;
-    if (!last) return;
-    const auto goesInWith = [&](const AssemblyStep& step) {
-      const PieceAt& at = bodies_[inOrder[*last].bodies.front()].at;
-      return isIn(step.pieces, at);
-    };
-    const auto step = std::find_if(unit.steps.begin(), unit.steps.end(), goesInWith);
-    for (const Node& node : inOrder) {
-      if (isPutTogether(node)) continue;
-      for (const std::size_t body : node.bodies)
-        if (const auto at = mounted_.find(bodies_[body].key());
-            at != mounted_.end() && member_[body] == kNone)
-          for (const Mounting& one : at->second)
-            if (isFoot(one)) add(step->mounted, one);
-    }
-  }
-
   // Where the box that a drawer's front goes on is there.
   std::optional<FrontScrews> frontScrews(const Node& node,
                                          const std::vector<std::size_t>& there) const {
@@ -631,7 +459,6 @@ class Assembling {
   }
 
   const Job& job_;
-  const Mounted& mounted_;
   const Gluings& gluings_;
   std::vector<Body> bodies_;
   std::vector<std::size_t> member_;  // by body, of the group; none: the assembly's own
@@ -640,6 +467,7 @@ class Assembling {
   const std::vector<JointAt>& joints_ = found_.drawn;  // what the order goes by
   ReadOff read_{bodies_, joints_};
   Units units_{bodies_, member_, joints_};
+  MountingSteps mounting_;
   std::vector<Vec> ways_;
   Vec middle_;
   std::vector<std::optional<Puzzle::Ways>> masks_;  // by two bodies

@@ -1,5 +1,7 @@
 #include "core/assembly/units.h"
 
+#include <fmt/format.h>
+
 #include <array>
 #include <cmath>
 #include <map>
@@ -7,12 +9,18 @@
 #include <tuple>
 
 #include "core/assembly/read_off.h"
+#include "core/coating/banding.h"
 #include "core/parts/sets.h"
 
 namespace pp::bench {
 namespace {
 
 constexpr double kPacked = 15;  // millimetres that a pad may be packed off its panel
+
+PartRole wholeOf(PartRole front) {
+  const auto piece = frontPieceOf(front);
+  return piece ? static_cast<PartRole>(static_cast<int>(front) - static_cast<int>(*piece)) : front;
+}
 
 }  // namespace
 
@@ -223,6 +231,120 @@ AssemblyPhase Units::phaseOf(const Node& node, bool alone) const {
       break;
   }
   return bench::phaseOf(role(first(node)));
+}
+
+double Units::late(const Node& node, bool alone) const {
+  const Body& body = bodies_[first(node)];
+  constexpr double kUp = 1e-5, kBack = 1e-7, kRight = 1e-8, kLaid = 10;
+  constexpr double kFacing = 28, kOnTop = 57;
+  const PartRole one = role(first(node));
+  const double tie = kUp * body.low.z + kBack * body.low.y + kRight * body.low.x;
+  double rank = 1e9;
+  if (node.kind == UnitKind::Assembly) {
+    rank = standsOnTop(node) ? kOnTop : kLaid;
+  } else if (node.kind == UnitKind::Section) {
+    for (const Node& each : node.of) rank = std::min(rank, late(each, alone));
+  } else if (alone) {
+    rank = removalPriority(one);
+    if (one == PartRole::BaseRail) rank = isInFront(node) ? kLaid : kFacing;
+  } else {
+    rank = removalPriority(node.kind, removalPriority(one));
+    if (node.kind == UnitKind::Front && isDrawerFront(one)) rank -= 2;
+    // What stands in a row stands on it.
+    if (node.kind == UnitKind::Base && isGroup()) rank = kLaid - 5;
+  }
+  // A frame grows from the left, so that each piece is screwed to what is there.
+  if (alone && isOfFaceFrame(one)) rank = along(body);
+  if (node.kind == UnitKind::Panel) {
+    if (isSolidEdging(one)) rank += turnOf(part(first(node)));
+    // Of boards that face one another what lies between goes in first, what lies over all last.
+    if (one == PartRole::Board && first(node) != 0) {
+      Room all;
+      for (const Body& other : bodies_) all.take(other);
+      const Vec face = placed(body.pose, {0, 0, 1}) - placed(body.pose, {});
+      if (body.pose.w.axis == bodies_[0].pose.w.axis)
+        rank = kFacing;
+      else if (std::abs(face.z) > 0.5 && body.middle().z > all.middle().z)
+        rank = kFacing + 1;
+    }
+  }
+  return rank + tie;
+}
+// Where it begins along the longer side of all of it.
+double Units::along(const Body& body) const {
+  Room all;
+  for (const Body& other : bodies_)
+    if (isOfFaceFrame(other.key().role)) all.take(other);
+  return all.high.x - all.low.x >= all.high.y - all.low.y ? body.low.x : body.low.y;
+}
+// On a worktop that goes in too.
+bool Units::standsOnTop(const Node& node) const {
+  Room room;
+  for (const std::size_t body : node.bodies) room.take(bodies_[body]);
+  const auto over = [&room](const Body& other) {
+    constexpr double kOn = 1;
+    return std::abs(other.high.z - room.low.z) < kOn && other.low.x < room.high.x &&
+           other.high.x > room.low.x && other.low.y < room.high.y && other.high.y > room.low.y;
+  };
+  return std::any_of(bodies_.begin(), bodies_.end(), [&over](const Body& other) {
+    return unitKindOf(other.key().role) == UnitKind::Top && over(other);
+  });
+}
+// Of the rails of a base the foremost.
+bool Units::isInFront(const Node& node) const {
+  return std::none_of(bodies_.begin(), bodies_.end(), [&](const Body& other) {
+    return other.key().role == PartRole::BaseRail &&
+           other.low.y < bodies_[first(node)].low.y - kTouch;
+  });
+}
+bool Units::isGroup() const {
+  return std::any_of(member_.begin(), member_.end(), [](std::size_t one) { return one != kNone; });
+}
+
+std::string codeAndName(const Job& job, const std::string& code) {
+  const auto at = std::find_if(job.assemblies.begin(), job.assemblies.end(),
+                               [&code](const Assembly& one) { return one.code == code; });
+  return at == job.assemblies.end() || at->name.empty() ? code : code + ", " + at->name;
+}
+std::string Units::nameOf(const Node& node, const Job& job) const {
+  const std::size_t main = first(node);
+  if (node.kind == UnitKind::Assembly) return codeAndName(job, part(main).assembly);
+  if (node.kind == UnitKind::Section)
+    return fmt::format("{} {} of {}", sectionWord(role(first(node))), node.number, node.among);
+  if (node.bodies.size() == 1) return part(main).name;
+  switch (node.kind) {
+    case UnitKind::Box:
+      return part(main).name.substr(0, part(main).name.find(' '));
+    case UnitKind::FaceFrame:
+      return "face frame";
+    case UnitKind::Base:
+      return "base frame";
+    case UnitKind::Top:
+      return "top";
+    case UnitKind::Front:
+      return roleName(wholeOf(role(main)));
+    case UnitKind::Several:
+      return namesOf(node);
+    default:
+      return part(host(node)).name;
+  }
+}
+// The largest three by name, as they lie.
+std::string Units::namesOf(const Node& node) const {
+  constexpr std::size_t kMost = 3;
+  std::vector<std::string> names;
+  for (const std::size_t body : node.bodies)
+    if (!isFixedFlat(role(body)) && !isIn(names, part(body).name)) names.push_back(part(body).name);
+  std::string out;
+  for (std::size_t i = 0; i < std::min(kMost, names.size()); ++i)
+    out += (i == 0 ? "" : ", ") + names[i];
+  return names.size() > kMost ? out + " …" : out;
+}
+// The panel that the rest is fixed on.
+std::size_t Units::host(const Node& node) const {
+  Node panels = node;
+  std::erase_if(panels.bodies, [this](std::size_t body) { return isFixedFlat(role(body)); });
+  return panels.bodies.empty() ? first(node) : first(panels);
 }
 
 }  // namespace pp::bench

@@ -35,6 +35,11 @@ class Units {
   std::size_t first(const Node& node) const;
   // `alone`: it is part of what is put together, rather than put in.
   AssemblyPhase phaseOf(const Node& node, bool alone) const;
+  // The higher, the later it goes in where nothing forces another order; of alike ones the upper,
+  // the hindmost, then the right one is later.
+  double late(const Node& node, bool alone) const;
+  // What it is, never what happened to go in last: UnitOrder has such names.
+  std::string nameOf(const Node& node, const Job& job) const;
 
  private:
   std::vector<Node> nodesOf() const;
@@ -46,6 +51,13 @@ class Units {
   Room roomOf(const Node& node) const;
   bool isInside(const Node& node, const Room& room) const;
   static void put(Node& node, Node& section);
+  double along(const Body& body) const;
+  bool standsOnTop(const Node& node) const;
+  bool isInFront(const Node& node) const;
+  bool isGroup() const;
+  std::string namesOf(const Node& node) const;
+  std::size_t host(const Node& node) const;
+  const Part& part(std::size_t body) const { return *bodies_[body].part; }
   // Its own: equal parts are one, whatever they are.
   PartRole role(std::size_t body) const { return bodies_[body].key().role; }
 
@@ -53,5 +65,8 @@ class Units {
   const std::vector<std::size_t>& member_;
   const std::vector<JointAt>& joints_;
 };
+
+// "B1, base cabinet"; the code alone where it has no name.
+std::string codeAndName(const Job& job, const std::string& code);
 
 }  // namespace pp::bench
