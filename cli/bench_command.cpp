@@ -7,8 +7,6 @@
 
 #include "cli/commands.h"
 #include "core/assembly/bench_json.h"
-#include "core/assembly/order.h"
-#include "core/breakdown/fittings.h"
 #include "core/formats/file.h"
 #include "core/formats/job_json.h"
 #include "core/nest/nest.h"

@@ -9,7 +9,7 @@
 #include "core/breakdown/joint_sets.h"
 #include "core/breakdown/mountings.h"
 #include "core/fields/json_text.h"
-#include "core/formats/breakdown_lists.h"
+#include "core/joinery/rules.h"
 
 namespace pp::bench {
 namespace {
@@ -119,8 +119,10 @@ class Bench {
         one["contact"] = contactOf(joint.contact);
         one["held"] = !joint.rests;
         one["glue_ml"] =
-            joint.glued ? Json(std::round(joint.contact.area().inM2() * 1'000 * kMlPerM2) / 1'000)
-                        : Json(0);
+            joint.glued
+                ? Json(std::round(joint.contact.area().inM2() * 1'000 * joinery::kGluePerM2) /
+                       1'000)
+                : Json(0);
         Json means = Json::array();
         for (const joinery::Means& by : joint.means)
           means.push_back({{"what", joinery::holdName(by.hold)},
@@ -299,7 +301,6 @@ class Bench {
     return out;
   }
 
-  static constexpr double kMlPerM2 = 180;
   const Job& job_;
   const std::vector<Part>& parts_;
   std::vector<Pieces> pieces_;

@@ -55,11 +55,12 @@ class Carrying {
     return std::any_of(tops_.begin(), tops_.end(), isUnder) ? 2 : 0;
   }
   const SiteStand* standOf(const std::string& code) const {
-    for (const SiteStand& stand : job_.site.stands)
-      if (const Assembly* assembly = findAssembly(job_, stand.assembly);
-          assembly != nullptr && assembly->code == code)
-        return &stand;
-    return nullptr;
+    const Assembly* assembly = findAssembly(job_, code);
+    const auto& stands = job_.site.stands;
+    const auto at = std::find_if(stands.begin(), stands.end(), [&](const SiteStand& stand) {
+      return assembly != nullptr && stand.assembly == assembly->id;
+    });
+    return at == stands.end() ? nullptr : &*at;
   }
 
   const PartKey& keyOf(const PieceAt& at) const { return keyAt(pieces_[at.row].part, at.pose); }

@@ -193,11 +193,6 @@ class Assembling {
 
   AssemblyPhase phaseOf(const Node& node) const { return units_.phaseOf(node, isAlone_); }
   std::size_t first(const Node& node) const { return units_.first(node); }
-  bool isGroup() const {
-    return std::any_of(member_.begin(), member_.end(),
-                       [](std::size_t one) { return one != kNone; });
-  }
-
   std::vector<int> preferred(const Node& node) const {
     std::vector<int> out;
     const auto add = [&](Vec way) {
@@ -386,8 +381,8 @@ class Assembling {
     if (taken.way < 0) return out;
     out.along = -1 * ways_[static_cast<std::size_t>(taken.way)];
     const AssemblyPhase sort = phaseOf(node);
-    const bool stands = sort == AssemblyPhase::Loose || sort == AssemblyPhase::Front || isGroup() ||
-                        node.kind == UnitKind::Section;
+    const bool stands = sort == AssemblyPhase::Loose || sort == AssemblyPhase::Front ||
+                        units_.isGroup() || node.kind == UnitKind::Section;
     out.lie = !isAlone_ && stands         ? Lie::Upright
               : isAlone_ && isFrame(node) ? Lie::FaceDown
                                           : lieFor(out.along);

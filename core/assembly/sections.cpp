@@ -6,7 +6,6 @@
 #include <set>
 
 #include "core/assembly/installing.h"
-#include "core/job/ids.h"
 #include "core/kinds/kind.h"
 
 namespace pp {
@@ -29,10 +28,11 @@ class Sections {
       carried.insert(one.assembly);
       carried.insert(one.of);
       if (one.kind == Carry::Drawer || bends(pieces_[one.row].part, one.pieces.size())) continue;
-      if (isLoose(one.kind) && !isOfCase(one, all))
+      const bool apart = isApart(one, all);
+      if (isLoose(one.kind) && !(one.kind == Carry::Panel && apart))
         bundle(loose[one.of], pieces_[one.row].part);
       else
-        put(one, isApart(one, all));
+        put(one, apart);
     }
     // What has no place in the drawing is carried board by board.
     for (const Part& part : parts_)
@@ -56,10 +56,6 @@ class Sections {
     };
     return !one.joinedThere.empty() && std::count_if(all.begin(), all.end(), goesWithIt) > 1;
   }
-  static bool isOfCase(const Carried& one, const std::vector<Carried>& all) {
-    return one.kind == Carry::Panel && isApart(one, all);
-  }
-
   // An edging by itself goes round every corner.
   static bool bends(const Part& part, std::size_t pieces) {
     constexpr Length kThin = Length::mm(12), kNarrow = Length::mm(100);
@@ -76,7 +72,7 @@ class Sections {
   }
 
   void put(const Carried& one, bool isApart) {
-    const Assembly* assembly = findAssembly(one.kind == Carry::Case ? one.assembly : one.of);
+    const Assembly* assembly = findAssembly(job_, one.kind == Carry::Case ? one.assembly : one.of);
     if (assembly == nullptr) return;
     Section out;
     out.assembly = assembly->code;
@@ -97,11 +93,6 @@ class Sections {
              other.load.box == out.load.box && other.load.grams == out.load.grams;
     });
     if (!isKnown) out_.push_back(std::move(out));
-  }
-  const Assembly* findAssembly(const std::string& code) const {
-    const auto at = std::find_if(job_.assemblies.begin(), job_.assemblies.end(),
-                                 [&code](const Assembly& one) { return one.code == code; });
-    return at == job_.assemblies.end() ? nullptr : &*at;
   }
   static std::pair<SectionKind, const char*> kindOf(const Carried& one, const Assembly& assembly,
                                                     bool isApart) {

@@ -17,11 +17,6 @@ namespace {
 
 constexpr double kPacked = 15;  // millimetres that a pad may be packed off its panel
 
-PartRole wholeOf(PartRole front) {
-  const auto piece = frontPieceOf(front);
-  return piece ? static_cast<PartRole>(static_cast<int>(front) - static_cast<int>(*piece)) : front;
-}
-
 }  // namespace
 
 bool touch(const Body& a, const Body& b) {
@@ -302,9 +297,8 @@ bool Units::isGroup() const {
 }
 
 std::string codeAndName(const Job& job, const std::string& code) {
-  const auto at = std::find_if(job.assemblies.begin(), job.assemblies.end(),
-                               [&code](const Assembly& one) { return one.code == code; });
-  return at == job.assemblies.end() || at->name.empty() ? code : code + ", " + at->name;
+  const Assembly* assembly = findAssembly(job, code);
+  return assembly == nullptr || assembly->name.empty() ? code : code + ", " + assembly->name;
 }
 std::string Units::nameOf(const Node& node, const Job& job) const {
   const std::size_t main = first(node);
@@ -322,7 +316,7 @@ std::string Units::nameOf(const Node& node, const Job& job) const {
     case UnitKind::Top:
       return "top";
     case UnitKind::Front:
-      return roleName(wholeOf(role(main)));
+      return roleName(static_cast<PartRole>(frontOf(role(main))));
     case UnitKind::Several:
       return namesOf(node);
     default:

@@ -38,6 +38,8 @@ class Units {
   // The higher, the later it goes in where nothing forces another order; of alike ones the upper,
   // the hindmost, then the right one is later.
   double late(const Node& node, bool alone) const;
+  // Whether cases stand in it.
+  bool isGroup() const;
   // What it is, never what happened to go in last: UnitOrder has such names.
   std::string nameOf(const Node& node, const Job& job) const;
 
@@ -54,7 +56,6 @@ class Units {
   double along(const Body& body) const;
   bool standsOnTop(const Node& node) const;
   bool isInFront(const Node& node) const;
-  bool isGroup() const;
   std::string namesOf(const Node& node) const;
   std::size_t host(const Node& node) const;
   const Part& part(std::size_t body) const { return *bodies_[body].part; }

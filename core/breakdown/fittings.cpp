@@ -8,6 +8,7 @@
 #include "core/breakdown/glued.h"
 #include "core/breakdown/joint_sets.h"
 #include "core/breakdown/mountings.h"
+#include "core/joinery/rules.h"
 #include "core/parts/finish_area.h"
 
 namespace pp {
@@ -23,7 +24,7 @@ class Counter {
     for (const JointSet& set : jointSetsOf(job_, parts_)) joints(set);
     // A drop is a millilitre more.
     if (const auto millilitres =
-            static_cast<std::int64_t>((glue_ * kMlPerM2 + kNm2PerM2 - 1) / kNm2PerM2);
+            static_cast<std::int64_t>((glue_ * joinery::kGluePerM2 + kNm2PerM2 - 1) / kNm2PerM2);
         millilitres > 0)
       found_[{HardwareKind::Glue, "wood glue", {}}] += millilitres;
     std::vector<Fitting> out;
@@ -48,7 +49,7 @@ class Counter {
     }
   }
 
-  static constexpr Int128 kMlPerM2 = 180, kNm2PerM2 = Int128{1'000'000'000} * 1'000'000'000;
+  static constexpr Int128 kNm2PerM2 = Int128{1'000'000'000} * 1'000'000'000;
   using What = std::tuple<HardwareKind, std::string, Length>;
 
   const Job& job_;

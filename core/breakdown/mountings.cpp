@@ -152,21 +152,21 @@ class Mounter {
                   {},
                   key,
                   copies(part),
-                  feetUnder(across(part, Axis::X)),
+                  feetUnder(widthOf(part)),
                   {},
                   {},
                   kFootScrews,
                   joinery::mountingScrew(part.thickness, job_.unit)};
     out_.push_back(std::move(foot));
   }
-  static Length across(const Part& part, Axis axis) {
+  // Of the first, as the assembly stands.
+  static Length widthOf(const Part& part) {
     const Box room = part.poses.front().place(part.board());
-    const auto i = static_cast<std::size_t>(axis);
-    return room.high[i] - room.low[i];
+    return room.high[0] - room.low[0];
   }
   void hinged(const Part& part, const PartKey& key, LidHinge hinge) {
     if (hinge == LidHinge::Cups || part.poses.empty()) return;
-    const Length along = across(part, Axis::X);
+    const Length along = widthOf(part);
     const HingesAlong of = hingesAlong(hinge, along);
     Mounting one{HardwareKind::Hinge,
                  of.length > Length{} ? "continuous hinge" : "butt hinge",

@@ -29,6 +29,8 @@ inline constexpr int kFrontScrews = 4;
 // Of what is mounted on a face: 15 mm at most, and half a millimetre short of coming out.
 Length mountingScrew(Length thickness, Unit unit);
 
+inline constexpr int kGluePerM2 = 180;  // millilitres over what is glued
+
 // Along a contact: one in the middle where it is shorter than `one`, else two at least, the outer
 // ones a fifth of it from its ends within these bounds, no two further apart than `every`.
 struct Spacing {
