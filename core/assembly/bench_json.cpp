@@ -27,7 +27,8 @@ Json mm(const std::vector<Length>& lengths) {
 // Square centimetres to two decimals.
 Json cm2(Area area) {
   constexpr Int128 kNm2 = 1'000'000'000'000;
-  return static_cast<double>((area.inNm2() + kNm2 / 2) / kNm2) / 100;
+  const auto mm2 = static_cast<std::int64_t>((area.inNm2() + kNm2 / 2) / kNm2);
+  return static_cast<double>(mm2) / 100;
 }
 
 const char* jointWord(joinery::JointKind kind) {
